@@ -1,0 +1,110 @@
+package carezza.codec;
+
+import java.awt.Image;
+import java.awt.image.BufferedImage;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.nio.file.Path;
+import java.util.Iterator;
+import javax.imageio.IIOImage;
+import javax.imageio.ImageIO;
+import javax.imageio.ImageTypeSpecifier;
+import javax.imageio.ImageWriteParam;
+import javax.imageio.ImageWriter;
+import javax.imageio.metadata.IIOInvalidTreeException;
+import javax.imageio.metadata.IIOMetadata;
+import javax.imageio.metadata.IIOMetadataNode;
+import javax.imageio.stream.ImageOutputStream;
+
+import org.w3c.dom.NodeList;
+
+import carezza.image.Picture;
+import carezza.problem.Problem;
+
+/** Writes working-space pictures, with their colour profile in the file. */
+public final class PictureWriter {
+
+  private static final String JPEG_TREE = "javax_imageio_jpeg_image_1.0";
+
+  private PictureWriter() {}
+
+  /**
+   * How to write.
+   *
+   * @param quality JPEG quality 1 … 100; others ignore it
+   * @param bits 8 or 16 per channel; JPEG always has 8
+   * @param profile colour space of the file
+   */
+  public record Settings(PictureFormat format, int quality, int bits, OutputProfile profile) {
+
+    public Settings {
+      if (quality < 1 || quality > 100 || (bits != 8 && bits != 16)) {
+        throw new IllegalArgumentException("quality " + quality + ", bits " + bits);
+      }
+    }
+  }
+
+  /** Writes the file whole or not at all. */
+  public static void write(Picture working, Path file, Settings settings) throws Problem {
+    byte[] bytes = encode(working, settings, file.getFileName().toString());
+    SafeFile.write(file, out -> out.write(bytes));
+  }
+
+  /** The bytes of the file; {@code name} is for messages. */
+  public static byte[] encode(Picture working, Settings settings, String name) throws Problem {
+    int bits = settings.format() == PictureFormat.JPEG ? 8 : settings.bits();
+    OutputProfile profile = settings.profile();
+    BufferedImage image = Rasters.toImage(profile.encoded(working), profile.icc(), bits);
+    ImageWriter writer = writer(settings.format());
+    ByteArrayOutputStream bytes = new ByteArrayOutputStream();
+    try (ImageOutputStream out = ImageIO.createImageOutputStream(bytes)) {
+      writer.setOutput(out);
+      ImageWriteParam param = writer.getDefaultWriteParam();
+      IIOMetadata metadata = null;
+      switch (settings.format()) {
+        case JPEG -> {
+          param.setCompressionMode(ImageWriteParam.MODE_EXPLICIT);
+          param.setCompressionQuality(settings.quality() / 100f);
+          metadata = fullChroma(writer, image, param);
+        }
+        case TIFF -> {
+          param.setCompressionMode(ImageWriteParam.MODE_EXPLICIT);
+          param.setCompressionType("Deflate");
+        }
+        case PNG -> metadata = PngProfile.metadata(writer, image, param, profile);
+      }
+      writer.write(null, new IIOImage(image, null, metadata), param);
+    } catch (IOException e) {
+      throw new Problem(e, Problem.Kind.FILE_NOT_WRITTEN, name, e.getMessage());
+    } finally {
+      writer.dispose();
+    }
+    return bytes.toByteArray();
+  }
+
+  /** The writer that comes with Java: for TIFF it is the one that packs 16 bits. */
+  private static ImageWriter writer(PictureFormat format) {
+    Iterator<ImageWriter> writers = ImageIO.getImageWritersByFormatName(format.writer());
+    ImageWriter writer = writers.next();
+    while (writers.hasNext() && writer.getClass().getModule() != Image.class.getModule()) {
+      writer = writers.next();
+    }
+    return writer;
+  }
+
+  /** JPEG metadata that asks for 4:4:4: as many samples of colour as of lightness. */
+  private static IIOMetadata fullChroma(
+      ImageWriter writer, BufferedImage image, ImageWriteParam param)
+      throws IIOInvalidTreeException {
+    IIOMetadata metadata = writer.getDefaultImageMetadata(new ImageTypeSpecifier(image), param);
+    IIOMetadataNode root = (IIOMetadataNode) metadata.getAsTree(JPEG_TREE);
+    NodeList components = root.getElementsByTagName("componentSpec");
+    for (int i = 0; i < components.getLength(); i++) {
+      IIOMetadataNode component = (IIOMetadataNode) components.item(i);
+      component.setAttribute("HsamplingFactor", "1");
+      component.setAttribute("VsamplingFactor", "1");
+    }
+    metadata.setFromTree(JPEG_TREE, root);
+    return metadata;
+  }
+}

@@ -1,0 +1,57 @@
+package carezza.colour;
+
+import carezza.image.Picture;
+import carezza.image.Rows;
+
+/** A 3 x 3 matrix in single precision, for pixels. */
+public final class FloatMatrix {
+
+  private final float m00;
+  private final float m01;
+  private final float m02;
+  private final float m10;
+  private final float m11;
+  private final float m12;
+  private final float m20;
+  private final float m21;
+  private final float m22;
+
+  public FloatMatrix(Matrix3 m) {
+    m00 = (float) m.m00();
+    m01 = (float) m.m01();
+    m02 = (float) m.m02();
+    m10 = (float) m.m10();
+    m11 = (float) m.m11();
+    m12 = (float) m.m12();
+    m20 = (float) m.m20();
+    m21 = (float) m.m21();
+    m22 = (float) m.m22();
+  }
+
+  public void apply(float x, float y, float z, float[] out) {
+    out[0] = m00 * x + m01 * y + m02 * z;
+    out[1] = m10 * x + m11 * y + m12 * z;
+    out[2] = m20 * x + m21 * y + m22 * z;
+  }
+
+  /** Multiplies every pixel in place. */
+  public void apply(Picture picture) {
+    float[] a = picture.first().values();
+    float[] b = picture.second().values();
+    float[] c = picture.third().values();
+    int w = picture.area().width();
+    Rows.each(
+        w,
+        picture.area().height(),
+        (from, to) -> {
+          for (int i = from * w; i < to * w; i++) {
+            float x = a[i];
+            float y = b[i];
+            float z = c[i];
+            a[i] = m00 * x + m01 * y + m02 * z;
+            b[i] = m10 * x + m11 * y + m12 * z;
+            c[i] = m20 * x + m21 * y + m22 * z;
+          }
+        });
+  }
+}

@@ -1,0 +1,182 @@
+package carezza.colour;
+
+import carezza.function.LogTable;
+import carezza.image.Picture;
+import carezza.image.Plane;
+import carezza.image.Rows;
+
+/**
+ * CIE 1976 L*a*b* (D50, 2°, as in the ICC connection space) of working-space colours. The working
+ * space has Rec. 2020 primaries and the sRGB transfer curve.
+ *
+ * @param l lightness, 0 black … 100 white
+ * @param a green to red
+ * @param b blue to yellow
+ */
+public record Lab(double l, double a, double b) {
+
+  private static final double EPSILON = 216.0 / 24389;
+  private static final double KAPPA = 24389.0 / 27;
+  private static final double[] WHITE = RgbSpace.d50();
+
+  /** Working linear RGB to XYZ over the white. */
+  private static final Matrix3 TO_XYZ =
+      Matrix3.diagonal(1 / WHITE[0], 1 / WHITE[1], 1 / WHITE[2]).times(RgbSpace.REC2020.toXyzD50());
+
+  private static final float XR = (float) TO_XYZ.m00();
+  private static final float XG = (float) TO_XYZ.m01();
+  private static final float XB = (float) TO_XYZ.m02();
+  private static final float YR = (float) TO_XYZ.m10();
+  private static final float YG = (float) TO_XYZ.m11();
+  private static final float YB = (float) TO_XYZ.m12();
+  private static final float ZR = (float) TO_XYZ.m20();
+  private static final float ZG = (float) TO_XYZ.m21();
+  private static final float ZB = (float) TO_XYZ.m22();
+
+  private static final FloatMatrix FROM = new FloatMatrix(TO_XYZ.inverse());
+
+  private static final LogTable CUBE_ROOT = new LogTable(Math::cbrt, -7, 4);
+
+  public double chroma() {
+    return Math.hypot(a, b);
+  }
+
+  /** Hue angle in degrees, 0 … 360. */
+  public double hue() {
+    double h = Math.toDegrees(Math.atan2(b, a));
+    return h < 0 ? h + 360 : h;
+  }
+
+  /** Individual typology angle in degrees: atan((L* − 50) / b*) (Chardon and others 1991). */
+  public double ita() {
+    return Math.toDegrees(Math.atan2(l - 50, b));
+  }
+
+  public static Lab ofLch(double lightness, double chroma, double hueDegrees) {
+    double h = Math.toRadians(hueDegrees);
+    return new Lab(lightness, chroma * Math.cos(h), chroma * Math.sin(h));
+  }
+
+  /** Of one encoded working-space colour. */
+  public static Lab ofWorking(double r, double g, double b) {
+    float[] out = new float[3];
+    convert((float) r, (float) g, (float) b, out);
+    return new Lab(out[0], out[1], out[2]);
+  }
+
+  /** The encoded working-space colour, unclamped. */
+  public double[] toWorking() {
+    float[] out = new float[3];
+    revert((float) l, (float) a, (float) b, out);
+    return new double[] {out[0], out[1], out[2]};
+  }
+
+  /** L*, a*, b* planes of a working-space picture. */
+  public static Picture of(Picture working) {
+    Picture out = Picture.of(working.area());
+    float[] r = working.first().values();
+    float[] g = working.second().values();
+    float[] b = working.third().values();
+    float[] l = out.first().values();
+    float[] as = out.second().values();
+    float[] bs = out.third().values();
+    int w = working.area().width();
+    Rows.each(
+        w,
+        working.area().height(),
+        (from, to) -> {
+          for (int i = from * w; i < to * w; i++) {
+            float lr = Transfer.toLinear(r[i]);
+            float lg = Transfer.toLinear(g[i]);
+            float lb = Transfer.toLinear(b[i]);
+            float fx = f(XR * lr + XG * lg + XB * lb);
+            float fy = f(YR * lr + YG * lg + YB * lb);
+            float fz = f(ZR * lr + ZG * lg + ZB * lb);
+            l[i] = 116 * fy - 16;
+            as[i] = 500 * (fx - fy);
+            bs[i] = 200 * (fy - fz);
+          }
+        });
+    return out;
+  }
+
+  /** Working-space picture of L*, a*, b* planes. */
+  public static Picture toWorking(Picture lab) {
+    Picture out = Picture.of(lab.area());
+    float[] l = lab.first().values();
+    float[] as = lab.second().values();
+    float[] bs = lab.third().values();
+    float[] r = out.first().values();
+    float[] g = out.second().values();
+    float[] b = out.third().values();
+    int w = lab.area().width();
+    Rows.each(
+        w,
+        lab.area().height(),
+        (from, to) -> {
+          for (int i = from * w; i < to * w; i++) {
+            float fy = (l[i] + 16) * (1 / 116f);
+            r[i] = inverse(fy + as[i] * (1 / 500f));
+            g[i] = inverse(fy);
+            b[i] = inverse(fy - bs[i] * (1 / 200f));
+          }
+        });
+    FROM.apply(out);
+    return Transfer.encodeInPlace(out);
+  }
+
+  /** Only the L* plane of a working-space picture. */
+  public static Plane lightness(Picture working) {
+    Plane out = Plane.of(working.area());
+    float[] r = working.first().values();
+    float[] g = working.second().values();
+    float[] b = working.third().values();
+    float[] l = out.values();
+    int w = out.width();
+    Rows.each(
+        w,
+        out.height(),
+        (from, to) -> {
+          for (int i = from * w; i < to * w; i++) {
+            float y =
+                YR * Transfer.toLinear(r[i])
+                    + YG * Transfer.toLinear(g[i])
+                    + YB * Transfer.toLinear(b[i]);
+            l[i] = 116 * f(y) - 16;
+          }
+        });
+    return out;
+  }
+
+  private static void convert(float r, float g, float b, float[] out) {
+    float lr = Transfer.toLinear(r);
+    float lg = Transfer.toLinear(g);
+    float lb = Transfer.toLinear(b);
+    float fx = f(XR * lr + XG * lg + XB * lb);
+    float fy = f(YR * lr + YG * lg + YB * lb);
+    float fz = f(ZR * lr + ZG * lg + ZB * lb);
+    out[0] = 116 * fy - 16;
+    out[1] = 500 * (fx - fy);
+    out[2] = 200 * (fy - fz);
+  }
+
+  private static void revert(float l, float a, float b, float[] out) {
+    float fy = (l + 16) / 116;
+    float x = inverse(fy + a / 500);
+    float y = inverse(fy);
+    float z = inverse(fy - b / 200);
+    FROM.apply(x, y, z, out);
+    out[0] = Transfer.toEncoded(out[0]);
+    out[1] = Transfer.toEncoded(out[1]);
+    out[2] = Transfer.toEncoded(out[2]);
+  }
+
+  private static float f(float t) {
+    return t > (float) EPSILON ? CUBE_ROOT.at(t) : ((float) KAPPA * t + 16) / 116;
+  }
+
+  private static float inverse(float f) {
+    float cube = f * f * f;
+    return cube > (float) EPSILON ? cube : (116 * f - 16) / (float) KAPPA;
+  }
+}

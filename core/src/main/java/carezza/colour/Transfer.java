@@ -1,0 +1,100 @@
+package carezza.colour;
+
+import carezza.function.LogTable;
+import carezza.function.UniformTable;
+import carezza.image.Picture;
+import carezza.image.Plane;
+import carezza.image.Rows;
+
+/** The sRGB transfer curve (IEC 61966-2-1), continued through 0 as an odd function and above 1. */
+public final class Transfer {
+
+  private Transfer() {}
+
+  private static final float STRAIGHT_ENCODED = 0.04045f;
+  private static final float STRAIGHT_LIGHT = 0.0031308f;
+
+  private static final UniformTable DECODE =
+      new UniformTable(v -> Math.pow((v + 0.055) / 1.055, 2.4), 0, 1.5, 2048);
+  private static final LogTable ENCODE =
+      new LogTable(light -> 1.055 * Math.pow(light, 1 / 2.4) - 0.055, -9, 4);
+
+  /** Encoded value to light; error below 2e-7. */
+  public static float toLinear(float v) {
+    float a = Math.abs(v);
+    if (a <= STRAIGHT_ENCODED) {
+      return v * (1 / 12.92f);
+    }
+    return v < 0 ? -DECODE.at(a) : DECODE.at(a);
+  }
+
+  /** Light to encoded value; error below 5e-7 of it. */
+  public static float toEncoded(float light) {
+    float a = Math.abs(light);
+    if (a <= STRAIGHT_LIGHT) {
+      return light * 12.92f;
+    }
+    return light < 0 ? -ENCODE.at(a) : ENCODE.at(a);
+  }
+
+  /** The exponent that turns a factor on light into one on the power part of the curve. */
+  public static final double ROOT = 1 / 2.4;
+
+  /**
+   * An encoded value whose light is multiplied: on the power part of the curve
+   * 1.055 (f x)^(1/2.4) − 0.055 = (v + 0.055) f^(1/2.4) − 0.055, so the light itself need not be found.
+   *
+   * @param v encoded
+   * @param factor on its light, 0 or more
+   * @param root the factor to the power {@link #ROOT}
+   */
+  public static float times(float v, float factor, float root) {
+    float u = (v + 0.055f) * root - 0.055f;
+    return v > STRAIGHT_ENCODED && u > STRAIGHT_ENCODED ? u : toEncoded(toLinear(v) * factor);
+  }
+
+  /** A new picture with all three planes turned to light. */
+  public static Picture toLinear(Picture encoded) {
+    return encoded.map(p -> decode(p, Plane.of(p.area())));
+  }
+
+  /** A new picture with all three planes encoded. */
+  public static Picture toEncoded(Picture linear) {
+    return linear.map(p -> encode(p, Plane.of(p.area())));
+  }
+
+  /** Encodes the picture's own planes and returns it. */
+  public static Picture encodeInPlace(Picture linear) {
+    return linear.map(p -> encode(p, p));
+  }
+
+  private static Plane decode(Plane from, Plane to) {
+    float[] in = from.values();
+    float[] out = to.values();
+    int w = from.width();
+    Rows.each(
+        w,
+        from.height(),
+        (top, bottom) -> {
+          for (int i = top * w; i < bottom * w; i++) {
+            out[i] = toLinear(in[i]);
+          }
+        });
+    return to;
+  }
+
+  private static Plane encode(Plane from, Plane to) {
+    float[] in = from.values();
+    float[] out = to.values();
+    int w = from.width();
+    Rows.each(
+        w,
+        from.height(),
+        (top, bottom) -> {
+          for (int i = top * w; i < bottom * w; i++) {
+            out[i] = toEncoded(in[i]);
+          }
+        });
+    return to;
+  }
+}

@@ -1,0 +1,2 @@
+/** Neighbourhood operations on planes: blur, smoothing, membrane, resampling. */
+package carezza.filter;

@@ -1,0 +1,2 @@
+/** Functions of one number, tabulated for loops over pixels. */
+package carezza.function;

@@ -1,0 +1,126 @@
+package carezza.image;
+
+import java.util.Arrays;
+import java.util.Objects;
+
+/**
+ * One channel over an area: {@code values} holds its pixels row by row. The array is shared, not
+ * copied; whoever made the plane may write to it until it is handed on.
+ */
+public record Plane(Area area, float[] values) {
+
+  public Plane {
+    Objects.requireNonNull(area);
+    if (values.length != area.pixels()) {
+      throw new IllegalArgumentException(
+          "Plane of " + area.pixels() + " pixels with " + values.length + " values");
+    }
+  }
+
+  public static Plane of(Area area) {
+    return new Plane(area, new float[area.pixels()]);
+  }
+
+  public static Plane filled(Area area, float value) {
+    Plane plane = of(area);
+    Arrays.fill(plane.values, value);
+    return plane;
+  }
+
+  public int width() {
+    return area.width();
+  }
+
+  public int height() {
+    return area.height();
+  }
+
+  /** Index of the pixel at absolute {@code x}, {@code y}, which must lie inside the area. */
+  public int index(int x, int y) {
+    return (y - area.y()) * area.width() + (x - area.x());
+  }
+
+  public float at(int x, int y) {
+    return values[index(x, y)];
+  }
+
+  /** Value at the nearest pixel of the area: outside, the border value is repeated. */
+  public float atNearest(int x, int y) {
+    return at(
+        Math.clamp(x, area.x(), area.right() - 1), Math.clamp(y, area.y(), area.bottom() - 1));
+  }
+
+  /** Bilinear value at real coordinates, pixel centres at +0.5; borders are repeated. */
+  public float sample(double x, double y) {
+    double fx = x - 0.5;
+    double fy = y - 0.5;
+    int x0 = (int) Math.floor(fx);
+    int y0 = (int) Math.floor(fy);
+    float tx = (float) (fx - x0);
+    float ty = (float) (fy - y0);
+    float top = atNearest(x0, y0) * (1 - tx) + atNearest(x0 + 1, y0) * tx;
+    float bottom = atNearest(x0, y0 + 1) * (1 - tx) + atNearest(x0 + 1, y0 + 1) * tx;
+    return top * (1 - ty) + bottom * ty;
+  }
+
+  /** The pixels inside {@code part}, which must lie inside the area; itself if it is the same. */
+  public Plane crop(Area part) {
+    if (part.equals(area)) {
+      return this;
+    }
+    if (!area.contains(part)) {
+      throw new IllegalArgumentException(part + " is not inside " + area);
+    }
+    Plane out = of(part);
+    out.copyFrom(this);
+    return out;
+  }
+
+  /** Overwrites the pixels shared with {@code other} by its values. */
+  public void copyFrom(Plane other) {
+    Area shared = area.intersect(other.area);
+    for (int y = shared.y(); y < shared.bottom(); y++) {
+      System.arraycopy(
+          other.values, other.index(shared.x(), y), values, index(shared.x(), y), shared.width());
+    }
+  }
+
+  /** The smallest area that holds every pixel above 0. */
+  public Area covered() {
+    int left = area.right();
+    int right = area.x() - 1;
+    int top = area.bottom();
+    int bottom = area.y() - 1;
+    for (int y = area.y(); y < area.bottom(); y++) {
+      int row = index(area.x(), y);
+      for (int x = 0; x < area.width(); x++) {
+        if (values[row + x] > 0) {
+          left = Math.min(left, area.x() + x);
+          right = Math.max(right, area.x() + x);
+          top = Math.min(top, y);
+          bottom = y;
+        }
+      }
+    }
+    return right < left ? Area.EMPTY : new Area(left, top, right - left + 1, bottom - top + 1);
+  }
+
+  public Plane copy() {
+    return new Plane(area, values.clone());
+  }
+
+  @Override
+  public boolean equals(Object other) {
+    return other instanceof Plane p && area.equals(p.area) && Arrays.equals(values, p.values);
+  }
+
+  @Override
+  public int hashCode() {
+    return 31 * area.hashCode() + Arrays.hashCode(values);
+  }
+
+  @Override
+  public String toString() {
+    return "Plane[" + area + "]";
+  }
+}

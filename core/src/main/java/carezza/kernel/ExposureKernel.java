@@ -1,0 +1,70 @@
+package carezza.kernel;
+
+import java.util.function.DoubleUnaryOperator;
+
+import carezza.colour.Transfer;
+import carezza.function.UniformTable;
+import carezza.image.Picture;
+import carezza.image.Rows;
+import carezza.model.ExposureLayer;
+
+/**
+ * Exposure: linear light times 2^stops. Recovery bends the encoded value of the largest channel above
+ * a knee k by k + (1−k) tanh((v−k)/(1−k)), which meets the straight part with slope 1 and nears white
+ * without reaching it; the other channels keep their ratio, so lights keep their hue.
+ */
+final class ExposureKernel {
+
+  /** How far below white the knee lies at full recovery. */
+  private static final float DEEPEST_KNEE = 0.5f;
+
+  /** Encoded value up to which the factors are tabulated. */
+  private static final double BRIGHTEST = 2;
+
+  private static final int STEPS = 1024;
+
+  private ExposureKernel() {}
+
+  static Effect effect(ExposureLayer layer) {
+    double gain = Math.pow(2, layer.stops());
+    double knee = 1 - DEEPEST_KNEE * layer.recover();
+    // Of the largest channel, encoded, before: what happens to the light of all three.
+    DoubleUnaryOperator factor =
+        v -> {
+          double light = Transfer.toLinear((float) v);
+          double top = Transfer.toEncoded((float) (light * gain));
+          if (top <= knee || knee == 1) {
+            return gain;
+          }
+          double bent = knee + (1 - knee) * Math.tanh((top - knee) / (1 - knee));
+          return Transfer.toLinear((float) bent) / light;
+        };
+    UniformTable factors = new UniformTable(factor, 0, BRIGHTEST, STEPS);
+    UniformTable roots =
+        new UniformTable(
+            v -> Math.pow(factor.applyAsDouble(v), Transfer.ROOT), 0, BRIGHTEST, STEPS);
+    return Effect.perPixel(own -> expose(own, factors, roots));
+  }
+
+  private static Picture expose(Picture own, UniformTable factors, UniformTable roots) {
+    Picture out = Picture.of(own.area());
+    float[] r = own.first().values();
+    float[] g = own.second().values();
+    float[] b = own.third().values();
+    int w = own.area().width();
+    Rows.each(
+        w,
+        own.area().height(),
+        (from, to) -> {
+          for (int i = from * w; i < to * w; i++) {
+            float top = Math.max(0, Math.max(r[i], Math.max(g[i], b[i])));
+            float factor = factors.at(top);
+            float root = roots.at(top);
+            out.first().values()[i] = Transfer.times(r[i], factor, root);
+            out.second().values()[i] = Transfer.times(g[i], factor, root);
+            out.third().values()[i] = Transfer.times(b[i], factor, root);
+          }
+        });
+    return out;
+  }
+}

@@ -1,0 +1,228 @@
+package carezza.kernel;
+
+import carezza.colour.Lab;
+import carezza.filter.GaussianBlur;
+import carezza.filter.GuidedSmoothing;
+import carezza.filter.MaskedBlur;
+import carezza.filter.Resampling;
+import carezza.image.Area;
+import carezza.image.Picture;
+import carezza.image.Plane;
+import carezza.mask.Masks;
+import carezza.mask.Site;
+import carezza.model.FrequencySeparationLayer;
+import carezza.model.FrequencySeparationLayer.LowBandArea;
+import carezza.model.Mask;
+import carezza.model.Region;
+
+/**
+ * Frequency separation: low = G(x; σ), high = x − low, so low + high is the input again. The low band is
+ * evened over the layer's mask by edge-stopping smoothing inside it, of which only the middle band is
+ * kept: what is wider than fw/18 is the form of the face and goes back in. Areas and strokes smooth the
+ * low band on their own. The high band gets its gain.
+ */
+final class FrequencySeparationKernel {
+
+  /** Sigma of the evening, and of what counts as form, as shares of the face width. */
+  private static final double EVENING = 1 / 30.0;
+
+  private static final double FORM = 1 / 18.0;
+
+  private FrequencySeparationKernel() {}
+
+  static Readings.Separation measure(FrequencySeparationLayer layer, Probe probe) {
+    if (layer.radius() != null) {
+      return new Readings.Separation(layer.radius());
+    }
+    Site site = probe.site();
+    Plane skin = site.regions().coverage(Region.FACE_SKIN, site.whole(), site.level());
+    double advised =
+        SeparationRadiusAdvisor.advise(probe.input(), skin, site.faceWidth()).advised();
+    return new Readings.Separation(advised / site.scale());
+  }
+
+  static FrequencySeparationLayer within(FrequencySeparationLayer layer, Area photographArea) {
+    return layer.withAreas(
+        layer.areas().stream()
+            .map(
+                a ->
+                    new LowBandArea(
+                        Masks.within(
+                            a.mask(), photographArea.grow(GaussianBlur.reach(a.sigma()) * 2)),
+                        a.sigma(),
+                        a.strength()))
+            .filter(a -> !(a.mask() instanceof Mask.Nothing))
+            .toList());
+  }
+
+  static Effect effect(FrequencySeparationLayer layer, Site site) {
+    return new Separation(layer, site, LowBand.of(site, layer.radius() * site.scale()), null);
+  }
+
+  /**
+   * The split at one level. The change of the low band is computed on its coarse level; with the high
+   * band's gain g the result is x + change + (g − 1)(x − low).
+   *
+   * @param ready the change over the whole picture, or null to compute it for each part
+   */
+  private record Separation(
+      FrequencySeparationLayer layer, Site site, LowBand low, Picture ready) implements Effect {
+
+    private double sigma() {
+      return layer.radius() * site.scale();
+    }
+
+    private boolean evens() {
+      return layer.evening() > 0 || !layer.areas().isEmpty();
+    }
+
+    @Override
+    public Area needed(Area out) {
+      Area all = layer.textureGain() == 1 ? out : out.grow(GaussianBlur.reach(sigma()));
+      return evens() && ready == null ? all.union(low.fine(readBy(low.coarse(out)))) : all;
+    }
+
+    /** Coarse pixels that the change of a coarse area is computed from. */
+    private Area readBy(Area coarse) {
+      Site site = low.coarse();
+      double fw = site.faceWidth();
+      int reach = 0;
+      if (layer.evening() > 0) {
+        reach =
+            GuidedSmoothing.reach(fw * EVENING)
+                + GaussianBlur.reach(fw * FORM)
+                + Masks.reach(layer.head().mask(), site.scale());
+      }
+      for (LowBandArea area : layer.areas()) {
+        reach =
+            Math.max(
+                reach,
+                GuidedSmoothing.reach(Math.max(0.5, area.sigma() * site.scale()))
+                    + Masks.reach(area.mask(), site.scale()));
+      }
+      return coarse
+          .grow(reach + GaussianBlur.reach(low.sigma(sigma())))
+          .intersect(site.whole());
+    }
+
+    @Override
+    public Effect over(Picture wholeInput) {
+      return evens()
+          ? new Separation(layer, site, low, change(wholeInput, low.coarse().whole()))
+          : this;
+    }
+
+    @Override
+    public Picture render(Picture input, Area out) {
+      Picture own = input.crop(out);
+      Picture result = own == input ? own.copy() : own;
+      if (layer.textureGain() != 1) {
+        sharpen(input, result, (float) layer.textureGain() - 1);
+      }
+      if (evens()) {
+        Picture change = ready == null ? change(input, low.coarse(out)) : ready;
+        for (int c = 0; c < 3; c++) {
+          Resampling.addExpanded(change.plane(c), low.levels(), result.plane(c));
+        }
+      }
+      return result;
+    }
+
+    /** result += more × (x − low). */
+    private void sharpen(Picture input, Picture result, float more) {
+      Area wide = result.area().grow(GaussianBlur.reach(sigma())).intersect(input.area());
+      for (int c = 0; c < 3; c++) {
+        Plane band = GaussianBlur.blur(input.plane(c).crop(wide), sigma()).crop(result.area());
+        float[] r = result.plane(c).values();
+        for (int i = 0; i < r.length; i++) {
+          r[i] += more * (r[i] - band.values()[i]);
+        }
+      }
+    }
+
+    /** What evening does to the low band over a coarse area. */
+    private Picture change(Picture input, Area coarse) {
+      Site site = low.coarse();
+      Picture reduced = low.reduced(input, readBy(coarse));
+      Picture band = reduced.map(p -> GaussianBlur.blur(p, low.sigma(sigma())));
+      Plane guide = Lab.lightness(band);
+      Picture tone = band;
+      if (layer.evening() > 0) {
+        Plane mask = Masks.render(layer.head().mask(), band.area(), site, reduced);
+        tone = evened(tone, guide, mask, layer, site.faceWidth());
+      }
+      for (LowBandArea area : layer.areas()) {
+        tone = smoothed(tone, guide, area, layer.edgeGuard(), site, reduced);
+      }
+      Picture change = Picture.of(coarse);
+      for (int c = 0; c < 3; c++) {
+        change.plane(c).copyFrom(tone.plane(c));
+        subtract(change.plane(c), band.plane(c));
+      }
+      return change;
+    }
+  }
+
+  private static void subtract(Plane from, Plane other) {
+    Area a = from.area();
+    for (int y = a.y(); y < a.bottom(); y++) {
+      int i = from.index(a.x(), y);
+      int k = other.index(a.x(), y);
+      for (int x = 0; x < a.width(); x++) {
+        from.values()[i + x] -= other.values()[k + x];
+      }
+    }
+  }
+
+  private static Picture evened(
+      Picture low, Plane guide, Plane mask, FrequencySeparationLayer layer, double faceWidth) {
+    GuidedSmoothing smoothing =
+        new GuidedSmoothing(guide, mask, faceWidth * EVENING, square(layer.edgeGuard()));
+    MaskedBlur broad = new MaskedBlur(mask, faceWidth * FORM);
+    float strength = (float) layer.evening();
+    return low.map(
+        plane -> {
+          Plane smooth = smoothing.smooth(plane);
+          Plane lost = Plane.of(plane.area());
+          for (int i = 0; i < lost.values().length; i++) {
+            lost.values()[i] = plane.values()[i] - smooth.values()[i];
+          }
+          Plane form = broad.blur(lost);
+          for (int i = 0; i < lost.values().length; i++) {
+            float change = form.values()[i] - lost.values()[i];
+            lost.values()[i] = plane.values()[i] + strength * mask.values()[i] * change;
+          }
+          return lost;
+        });
+  }
+
+  private static Picture smoothed(
+      Picture low, Plane guide, LowBandArea area, double edgeGuard, Site site, Picture input) {
+    double sigma = Math.max(0.5, area.sigma() * site.scale());
+    Plane everywhere = Masks.render(area.mask(), input.area(), site, input);
+    Area box = everywhere.covered().grow(GuidedSmoothing.reach(sigma)).intersect(input.area());
+    if (box.isEmpty()) {
+      return low;
+    }
+    Plane mask = everywhere.crop(box);
+    GuidedSmoothing smoothing =
+        new GuidedSmoothing(guide.crop(box), mask, sigma, square(edgeGuard));
+    float strength = (float) area.strength();
+    return low.map(
+        plane -> {
+          Plane own = plane.crop(box);
+          Plane smooth = smoothing.smooth(own);
+          for (int i = 0; i < smooth.values().length; i++) {
+            float v = own.values()[i];
+            smooth.values()[i] = v + strength * mask.values()[i] * (smooth.values()[i] - v);
+          }
+          Plane result = plane.copy();
+          result.copyFrom(smooth);
+          return result;
+        });
+  }
+
+  private static double square(double v) {
+    return v * v;
+  }
+}

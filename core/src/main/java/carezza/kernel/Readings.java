@@ -1,0 +1,58 @@
+package carezza.kernel;
+
+import java.util.List;
+
+import carezza.model.HealLayer.Offset;
+
+/**
+ * What a layer measures on its input, always on the same size of the picture, so that tiles and levels
+ * agree. Measured anew when anything below the layer changes.
+ */
+public sealed interface Readings {
+
+  /** For layers that measure nothing. */
+  record None() implements Readings {}
+
+  /** The source of each patch, in their order; null where no place is allowed. */
+  record HealSources(List<Offset> offsets) implements Readings {}
+
+  /**
+   * @param advisedRadius sigma of the split in photograph pixels
+   */
+  record Separation(double advisedRadius) implements Readings {}
+
+  /**
+   * Skin under a tone-evening layer.
+   *
+   * @param haemoglobinBase what the calm part of the skin reaches: what lies above is excess
+   * @param haemoglobinTrust 0 … 1, falling as the map drowns in noise
+   * @param melaninBase as for haemoglobin
+   * @param melaninTrust as for haemoglobin
+   * @param medianLightness of the skin, L*
+   * @param chromaSlope rise of chroma per L* of this skin
+   */
+  record SkinTone(
+      double haemoglobinBase,
+      double haemoglobinTrust,
+      double melaninBase,
+      double melaninTrust,
+      double medianLightness,
+      double chromaSlope)
+      implements Readings {}
+
+  /**
+   * Teeth, or one white of an eye.
+   *
+   * @param found whether there is any coverage at all
+   * @param l median L*
+   * @param a median a*
+   * @param b median b*
+   * @param lift rise of L* that stays within the limits
+   */
+  record Tone(boolean found, double l, double a, double b, double lift) implements Readings {
+    static final Tone NOWHERE = new Tone(false, 0, 0, 0, 0);
+  }
+
+  /** Both eyes. */
+  record Eyes(Tone left, Tone right) implements Readings {}
+}

@@ -1,0 +1,88 @@
+package carezza.kernel;
+
+import carezza.colour.Lab;
+import carezza.filter.Robust;
+import carezza.image.Area;
+import carezza.image.Picture;
+import carezza.image.Plane;
+import carezza.mask.Masks;
+import carezza.mask.Site;
+import carezza.model.FaceMap;
+import carezza.model.Point;
+import carezza.model.Region;
+import carezza.model.ScleraLayer;
+
+/**
+ * Whites of the eyes: each eye's b* is scaled so that its median reaches the target, its a* by the
+ * redness strength, so veins grow fainter but stay; L* is lifted with the shading kept. Unless forced,
+ * the lift stops at the 98th percentile of the face's skin and at 6.
+ */
+final class ScleraKernel {
+
+  private static final double MOST_LIFT = 6;
+  private static final double SKIN_LIGHTS = 0.98;
+
+  private ScleraKernel() {}
+
+  static Readings.Eyes measure(ScleraLayer layer, Probe probe) {
+    Site site = probe.site();
+    Picture lab = Lab.of(probe.input());
+    Plane skin = site.regions().coverage(Region.FACE_SKIN, site.whole(), site.level());
+    double top = Robust.quantile(Robust.values(lab.first(), skin), SKIN_LIGHTS);
+    Plane mask = Masks.render(layer.head().mask(), site.whole(), site, probe.input());
+    return new Readings.Eyes(
+        eye(layer, lab, mask, site, true, top), eye(layer, lab, mask, site, false, top));
+  }
+
+  private static Readings.Tone eye(
+      ScleraLayer layer, Picture lab, Plane mask, Site site, boolean left, double top) {
+    Plane own = side(site, site.whole(), left);
+    for (int i = 0; i < own.values().length; i++) {
+      own.values()[i] *= mask.values()[i];
+    }
+    double lift = layer.lift();
+    if (!layer.force()) {
+      double room = top - Robust.median(lab.first(), own);
+      lift = Math.min(lift, Double.isNaN(room) ? 0 : Math.clamp(room, 0, MOST_LIFT));
+    }
+    return Whitening.tone(lab, own, lift);
+  }
+
+  /** 1 nearer to this eye than to the other; everything is left where there is no face map. */
+  private static Plane side(Site site, Area area, boolean left) {
+    FaceMap faces = site.regions().faces().orElse(null);
+    if (faces == null) {
+      return Plane.filled(area, left ? 1 : 0);
+    }
+    Plane out = Plane.of(area);
+    double scale = site.scale();
+    for (int y = area.y(); y < area.bottom(); y++) {
+      for (int x = area.x(); x < area.right(); x++) {
+        Point at = new Point((x + 0.5) / scale, (y + 0.5) / scale);
+        boolean nearLeft = at.distance(faces.leftPupil()) < at.distance(faces.rightPupil());
+        out.values()[out.index(x, y)] = nearLeft == left ? 1 : 0;
+      }
+    }
+    return out;
+  }
+
+  static Effect effect(ScleraLayer layer, Readings.Eyes eyes, Site site) {
+    return Effect.perPixel(
+        own ->
+            Whitening.edit(
+                own,
+                lab -> {
+                  clear(layer, eyes.left(), lab, side(site, lab.area(), true));
+                  clear(layer, eyes.right(), lab, side(site, lab.area(), false));
+                }));
+  }
+
+  private static void clear(ScleraLayer layer, Readings.Tone tone, Picture lab, Plane where) {
+    if (!tone.found()) {
+      return;
+    }
+    double yellow = tone.b() > 0 ? Whitening.factor(tone.b(), Math.max(0.5, layer.target())) : 1;
+    double red = tone.a() > 0 ? 1 - layer.redness() : 1;
+    Whitening.apply(lab, where, red, yellow, tone);
+  }
+}

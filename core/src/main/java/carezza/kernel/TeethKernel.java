@@ -1,0 +1,52 @@
+package carezza.kernel;
+
+import carezza.colour.Lab;
+import carezza.filter.Robust;
+import carezza.image.Picture;
+import carezza.image.Plane;
+import carezza.mask.Masks;
+import carezza.mask.Site;
+import carezza.model.Region;
+import carezza.model.TeethLayer;
+
+/**
+ * Teeth: b* is scaled so that its median reaches the target, but never below a quarter of the person's
+ * own, a* by the root of that factor; L* is lifted with the shading kept. Unless forced, the lift stops
+ * 3 above the whites of the eyes and at 8.
+ */
+final class TeethKernel {
+
+  private static final double OWN_YELLOW_KEPT = 0.25;
+  private static final double ABOVE_SCLERA = 3;
+  private static final double MOST_LIFT = 8;
+
+  private TeethKernel() {}
+
+  static Readings.Tone measure(TeethLayer layer, Probe probe) {
+    Site site = probe.site();
+    Picture lab = Lab.of(probe.input());
+    Plane teeth = Masks.render(layer.head().mask(), site.whole(), site, probe.input());
+    Plane sclera = site.regions().coverage(Region.SCLERA, site.whole(), site.level());
+    double lift = layer.lift();
+    if (!layer.force()) {
+      double top = Robust.median(lab.first(), sclera) + ABOVE_SCLERA;
+      double room = top - Robust.median(lab.first(), teeth);
+      lift = Math.min(lift, Double.isNaN(room) ? MOST_LIFT : Math.clamp(room, 0, MOST_LIFT));
+    }
+    return Whitening.tone(lab, teeth, lift);
+  }
+
+  static Effect effect(TeethLayer layer, Readings.Tone tone) {
+    double least = OWN_YELLOW_KEPT * tone.b();
+    double yellow = tone.b() > 0 ? Whitening.factor(tone.b(), Math.max(layer.target(), least)) : 1;
+    return Effect.perPixel(
+        own ->
+            tone.found()
+                ? Whitening.edit(
+                    own,
+                    lab ->
+                        Whitening.apply(
+                            lab, Plane.filled(lab.area(), 1), Math.sqrt(yellow), yellow, tone))
+                : own);
+  }
+}

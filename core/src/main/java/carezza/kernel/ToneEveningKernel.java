@@ -1,0 +1,238 @@
+package carezza.kernel;
+
+import carezza.colour.Lab;
+import carezza.colour.Pigments;
+import carezza.filter.GaussianBlur;
+import carezza.filter.MaskedBlur;
+import carezza.filter.Resampling;
+import carezza.filter.Robust;
+import carezza.image.Area;
+import carezza.image.Picture;
+import carezza.image.Plane;
+import carezza.mask.Masks;
+import carezza.mask.Site;
+import carezza.model.ToneEveningLayer;
+import carezza.model.ToneEveningLayer.Target;
+
+/**
+ * Evens skin colour by pigment: of the low bands (fw/60, inside the mask) of haemoglobin and melanin
+ * ({@link Pigments}), what lies above the 25th percentile is taken away by its strength, so shading
+ * stays. The strength falls by itself where a map's blotches drown in its noise.
+ *
+ * <p>Towards a picked target, colour moves by the low band's distance from it: hue and chroma by their
+ * strengths, the chroma aimed at scaled to what this skin has at that lightness, weight falling off
+ * with the distance; lightness moves as a whole, so form stays.
+ */
+final class ToneEveningKernel {
+
+  private static final double LOW = 1 / 60.0;
+  private static final double WIDE = 1 / 8.0;
+
+  /** Share of the skin that holds no excess of redness: flushed faces have little that is calm. */
+  private static final double CALM = 0.25;
+
+  /** Share of the skin that holds no excess of pigment: only patches are, and lighter skin is drift. */
+  private static final double UNPATCHED = 0.6;
+
+  /** Distance in L*a*b* at which the pull towards the target is down to a third. */
+  private static final double FALL_OFF = 22;
+
+  private ToneEveningKernel() {}
+
+  static Readings.SkinTone measure(ToneEveningLayer layer, Probe probe) {
+    Site site = probe.site();
+    Plane mask = Masks.render(layer.head().mask(), site.whole(), site, probe.input());
+    double fw = site.faceWidth();
+    Pigments.Maps maps = Pigments.of(probe.input());
+    Plane red = GaussianBlur.normalised(maps.haemoglobin(), mask, fw * LOW);
+    Plane brown = GaussianBlur.normalised(maps.melanin(), mask, fw * LOW);
+    Picture lab = Lab.of(probe.input());
+    Plane chroma = chroma(lab);
+    return new Readings.SkinTone(
+        orZero(Robust.quantile(Robust.values(red, mask), CALM)),
+        trust(maps.haemoglobin(), red, mask, fw),
+        orZero(Robust.quantile(Robust.values(brown, mask), UNPATCHED)),
+        trust(maps.melanin(), brown, mask, fw),
+        orZero(Robust.median(lab.first(), mask)),
+        slope(lab.first(), chroma, mask));
+  }
+
+  private static double orZero(double v) {
+    return Double.isNaN(v) ? 0 : v;
+  }
+
+  /**
+   * Wiener-like: s² / (s² + n²), s the spread of the blotches, n what the fine noise of the map leaves
+   * after the low band's blur.
+   */
+  private static double trust(Plane map, Plane low, Plane mask, double fw) {
+    Plane wide = GaussianBlur.normalised(low, mask, fw * WIDE);
+    double s = Robust.sigma(difference(low, wide), mask);
+    double fine = Robust.sigma(difference(map, GaussianBlur.blur(map, fw * LOW / 4)), mask);
+    // Skin and sensor noise are correlated over a few pixels: their spread falls with the blur's
+    // width over that length, not over single pixels.
+    double n = fine * CORRELATION / (LOW * fw);
+    return s * s / (s * s + n * n + 1e-12);
+  }
+
+  /** Length in pixels of the analysis size over which noise goes together. */
+  private static final double CORRELATION = 1.5;
+
+  private static Plane difference(Plane a, Plane b) {
+    Plane out = Plane.of(a.area());
+    for (int i = 0; i < out.values().length; i++) {
+      out.values()[i] = a.values()[i] - b.values()[i];
+    }
+    return out;
+  }
+
+  private static Plane chroma(Picture lab) {
+    Plane out = Plane.of(lab.area());
+    for (int i = 0; i < out.values().length; i++) {
+      float a = lab.second().values()[i];
+      float b = lab.third().values()[i];
+      out.values()[i] = (float) Math.sqrt(a * a + b * b);
+    }
+    return out;
+  }
+
+  /** Least-squares slope of chroma on lightness over the mask. */
+  private static double slope(Plane lightness, Plane chroma, Plane mask) {
+    double[] l = Robust.values(lightness, mask);
+    double[] c = Robust.values(chroma, mask);
+    double ml = 0;
+    double mc = 0;
+    for (int i = 0; i < l.length; i++) {
+      ml += l[i] / l.length;
+      mc += c[i] / l.length;
+    }
+    double sxy = 0;
+    double sxx = 1e-9;
+    for (int i = 0; i < l.length; i++) {
+      sxy += (l[i] - ml) * (c[i] - mc);
+      sxx += (l[i] - ml) * (l[i] - ml);
+    }
+    return sxy / sxx;
+  }
+
+  static Effect effect(ToneEveningLayer layer, Readings.SkinTone tone, Site site) {
+    return new Evening(layer, tone, site, LowBand.of(site, site.faceWidth() * LOW), null);
+  }
+
+  /**
+   * What is done to each pixel, over a coarse area: densities of pigment to take away, and shifts of
+   * L*, a*, b*; null where nothing of the kind is asked for.
+   */
+  private record Change(Plane melanin, Plane haemoglobin, Picture shift) {}
+
+  private record Evening(
+      ToneEveningLayer layer, Readings.SkinTone tone, Site site, LowBand low, Change ready)
+      implements Effect {
+
+    private double sigma() {
+      return low.sigma(site.faceWidth() * LOW);
+    }
+
+    private Area readBy(Area coarse) {
+      Site there = low.coarse();
+      int reach =
+          GaussianBlur.reach(sigma()) + Masks.reach(layer.head().mask(), there.scale());
+      return coarse.grow(reach).intersect(there.whole());
+    }
+
+    @Override
+    public Area needed(Area out) {
+      return ready == null ? out.union(low.fine(readBy(low.coarse(out)))) : out;
+    }
+
+    @Override
+    public Effect over(Picture wholeInput) {
+      return new Evening(layer, tone, site, low, change(wholeInput, low.coarse().whole()));
+    }
+
+    @Override
+    public Picture render(Picture input, Area out) {
+      Change change = ready == null ? change(input, low.coarse(out)) : ready;
+      Picture own = input.crop(out);
+      if (change.melanin() != null) {
+        own = Pigments.remove(own, fine(change.melanin(), out), fine(change.haemoglobin(), out));
+      }
+      if (change.shift() != null) {
+        Picture lab = Lab.of(own);
+        for (int c = 0; c < 3; c++) {
+          Resampling.addExpanded(change.shift().plane(c), low.levels(), lab.plane(c));
+        }
+        own = Lab.toWorking(lab);
+      }
+      return own;
+    }
+
+    private Plane fine(Plane coarse, Area out) {
+      Plane plane = Plane.of(out);
+      Resampling.addExpanded(coarse, low.levels(), plane);
+      return plane;
+    }
+
+    private Change change(Picture input, Area coarse) {
+      Picture own = low.reduced(input, readBy(coarse));
+      Plane mask = Masks.render(layer.head().mask(), own.area(), low.coarse(), own);
+      MaskedBlur blur = new MaskedBlur(mask, sigma());
+      Plane melanin = null;
+      Plane haemoglobin = null;
+      if (layer.redness() > 0 || layer.pigment() > 0) {
+        Pigments.Maps maps = Pigments.of(own);
+        haemoglobin =
+            excess(
+                blur.blur(maps.haemoglobin()),
+                tone.haemoglobinBase(),
+                layer.redness() * tone.haemoglobinTrust());
+        melanin =
+            excess(
+                blur.blur(maps.melanin()),
+                tone.melaninBase(),
+                layer.pigment() * tone.melaninTrust());
+        own = layer.target() == null ? own : Pigments.remove(own, melanin, haemoglobin);
+        haemoglobin = haemoglobin.crop(coarse);
+        melanin = melanin.crop(coarse);
+      }
+      Picture shift =
+          layer.target() == null
+              ? null
+              : shift(Lab.of(own).map(blur::blur)).crop(coarse);
+      return new Change(melanin, haemoglobin, shift);
+    }
+
+    /** How far each place of the low band, in L*a*b*, moves towards the target. */
+    private Picture shift(Picture band) {
+      Target target = layer.target();
+      Picture shift = Picture.of(band.area());
+      float lift = (float) (layer.lightness() * (target.lightness() - tone.medianLightness()));
+      for (int i = 0; i < band.area().pixels(); i++) {
+        double l = band.first().values()[i];
+        Lab at = new Lab(l, band.second().values()[i], band.third().values()[i]);
+        double wanted =
+            Math.max(0, target.chroma() + tone.chromaSlope() * (l - tone.medianLightness()));
+        double turn = ((target.hue() - at.hue() + 540) % 360) - 180;
+        Lab aim = Lab.ofLch(l, wanted, target.hue());
+        double distance = Math.hypot(aim.a() - at.a(), aim.b() - at.b());
+        double weight = Math.exp(-distance * distance / (FALL_OFF * FALL_OFF));
+        Lab moved =
+            Lab.ofLch(
+                l,
+                at.chroma() + weight * layer.chroma() * (wanted - at.chroma()),
+                at.hue() + weight * layer.hue() * turn);
+        shift.first().values()[i] = lift;
+        shift.second().values()[i] = (float) (moved.a() - at.a());
+        shift.third().values()[i] = (float) (moved.b() - at.b());
+      }
+      return shift;
+    }
+  }
+
+  private static Plane excess(Plane low, double base, double strength) {
+    for (int i = 0; i < low.values().length; i++) {
+      low.values()[i] = (float) (strength * Math.max(0, low.values()[i] - base));
+    }
+    return low;
+  }
+}

@@ -1,0 +1,54 @@
+package carezza.kernel;
+
+import carezza.colour.Lab;
+import carezza.filter.Robust;
+import carezza.image.Picture;
+import carezza.image.Plane;
+
+/** What teeth and the whites of the eyes have in common: a tone measured, colour scaled, light lifted. */
+final class Whitening {
+
+  private Whitening() {}
+
+  /** Medians under the coverage, without a lift yet. */
+  static Readings.Tone tone(Picture lab, Plane coverage, double lift) {
+    double l = Robust.median(lab.first(), coverage);
+    if (Double.isNaN(l)) {
+      return Readings.Tone.NOWHERE;
+    }
+    return new Readings.Tone(
+        true, l, Robust.median(lab.second(), coverage), Robust.median(lab.third(), coverage), lift);
+  }
+
+  /** Factor that takes {@code from} to {@code target}; 1 if it is there already. */
+  static double factor(double from, double target) {
+    return from > target ? target / from : 1;
+  }
+
+  /**
+   * Scales a* and b* and lifts L*. The lift is full at the median, falls in proportion to the dark
+   * below it, so gaps and shade stay, and to nothing at white above it.
+   */
+  static void apply(Picture lab, Plane where, double factorA, double factorB, Readings.Tone tone) {
+    float[] l = lab.first().values();
+    float[] a = lab.second().values();
+    float[] b = lab.third().values();
+    double middle = Math.clamp(tone.l(), 1, 99);
+    for (int i = 0; i < l.length; i++) {
+      float w = where.values()[i];
+      if (w == 0) {
+        continue;
+      }
+      double share = l[i] < middle ? l[i] / middle : (100 - l[i]) / (100 - middle);
+      l[i] += (float) (w * tone.lift() * Math.clamp(share, 0, 1));
+      a[i] *= (float) (1 + w * (factorA - 1));
+      b[i] *= (float) (1 + w * (factorB - 1));
+    }
+  }
+
+  static Picture edit(Picture working, java.util.function.Consumer<Picture> change) {
+    Picture lab = Lab.of(working);
+    change.accept(lab);
+    return Lab.toWorking(lab);
+  }
+}

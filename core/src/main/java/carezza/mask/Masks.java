@@ -1,0 +1,298 @@
+package carezza.mask;
+
+import java.util.List;
+
+import carezza.colour.Lab;
+import carezza.filter.GaussianBlur;
+import carezza.filter.GuidedSmoothing;
+import carezza.image.Area;
+import carezza.image.Picture;
+import carezza.image.Plane;
+import carezza.model.Mask;
+import carezza.model.Mask.And;
+import carezza.model.Mask.Everything;
+import carezza.model.Mask.Feather;
+import carezza.model.Mask.Gradient;
+import carezza.model.Mask.Invert;
+import carezza.model.Mask.Minus;
+import carezza.model.Mask.Named;
+import carezza.model.Mask.Nothing;
+import carezza.model.Mask.Or;
+import carezza.model.Mask.Oval;
+import carezza.model.Mask.Polygon;
+import carezza.model.Mask.Range;
+import carezza.model.Mask.Refine;
+import carezza.model.Mask.Scale;
+import carezza.model.Mask.Strokes;
+import carezza.model.Point;
+import carezza.model.Region;
+import carezza.model.Stroke;
+
+/** Renders mask expressions at any level, and says what they depend on. */
+public final class Masks {
+
+  /** Difference of L* that edge refinement takes for an edge. */
+  private static final double REFINE_EDGE = 4;
+
+  private Masks() {}
+
+  /**
+   * Coverage over an area.
+   *
+   * @param input the layer's input in the working space over at least the area grown by {@link #reach}
+   *     and cut to the picture; not modified
+   * @return 0 … 1, the caller's own
+   */
+  public static Plane render(Mask mask, Area area, Site site, Picture input) {
+    double scale = site.scale();
+    return switch (mask) {
+      case Everything() -> Plane.filled(area, 1);
+      case Nothing() -> Plane.of(area);
+      case Named(Region region) -> site.regions().coverage(region, area, site.level()).copy();
+      case Strokes(Mask base, List<Stroke> strokes) -> {
+        Plane coverage = render(base, area, site, input);
+        StrokeCoverage.apply(strokes, coverage, scale);
+        yield coverage;
+      }
+      case Oval oval -> oval(oval, area, scale);
+      case Gradient gradient -> gradient(gradient, area, scale);
+      case Polygon(List<Point> points, double feather) ->
+          blurred(a -> PolygonCoverage.of(points, a, scale), area, feather * scale);
+      case Range range -> range(range, input.crop(area));
+      case And(Mask one, Mask other) -> combine(one, other, area, site, input, (a, b) -> a * b);
+      case Or(Mask one, Mask other) ->
+          combine(one, other, area, site, input, (a, b) -> 1 - (1 - a) * (1 - b));
+      case Minus(Mask from, Mask taken) ->
+          combine(from, taken, area, site, input, (a, b) -> a * (1 - b));
+      case Invert(Mask of) -> change(render(of, area, site, input), v -> 1 - v);
+      case Scale(Mask of, double factor) ->
+          change(render(of, area, site, input), v -> Math.min(1, v * (float) factor));
+      case Feather(Mask of, double sigma) ->
+          blurred(a -> render(of, a.intersect(site.whole()), site, input), area, sigma * scale);
+      case Refine(Mask of, double sigma) -> refined(of, sigma * scale, area, site, input);
+    };
+  }
+
+  /** Pixels of the level beyond an area that the mask reads of the layer's input. */
+  public static int reach(Mask mask, double scale) {
+    return switch (mask) {
+      case Everything e -> 0;
+      case Nothing n -> 0;
+      case Named n -> 0;
+      case Oval o -> 0;
+      case Gradient g -> 0;
+      case Polygon p -> 0;
+      case Range r -> 0;
+      case Strokes(Mask base, List<Stroke> strokes) -> reach(base, scale);
+      case And(Mask one, Mask other) -> Math.max(reach(one, scale), reach(other, scale));
+      case Or(Mask one, Mask other) -> Math.max(reach(one, scale), reach(other, scale));
+      case Minus(Mask from, Mask taken) -> Math.max(reach(from, scale), reach(taken, scale));
+      case Invert(Mask of) -> reach(of, scale);
+      case Scale(Mask of, double factor) -> reach(of, scale);
+      case Feather(Mask of, double sigma) -> reach(of, scale) + GaussianBlur.reach(sigma * scale);
+      case Refine(Mask of, double sigma) ->
+          reach(of, scale) + GuidedSmoothing.reach(Math.max(0.5, sigma * scale));
+    };
+  }
+
+  /** Whether the mask looks at the layer's input at all. */
+  public static boolean readsInput(Mask mask) {
+    return switch (mask) {
+      case Range r -> true;
+      case Refine r -> true;
+      case Everything e -> false;
+      case Nothing n -> false;
+      case Named n -> false;
+      case Oval o -> false;
+      case Gradient g -> false;
+      case Polygon p -> false;
+      case Strokes(Mask base, List<Stroke> strokes) -> readsInput(base);
+      case And(Mask one, Mask other) -> readsInput(one) || readsInput(other);
+      case Or(Mask one, Mask other) -> readsInput(one) || readsInput(other);
+      case Minus(Mask from, Mask taken) -> readsInput(from) || readsInput(taken);
+      case Invert(Mask of) -> readsInput(of);
+      case Scale(Mask of, double factor) -> readsInput(of);
+      case Feather(Mask of, double sigma) -> readsInput(of);
+    };
+  }
+
+  /**
+   * The mask without what cannot matter inside an area of the photograph: strokes that do not touch it
+   * go, and what is left without any becomes nothing.
+   */
+  public static Mask within(Mask mask, Area photographArea) {
+    return switch (mask) {
+      case Strokes(Mask base, List<Stroke> strokes) -> {
+        Mask under = within(base, photographArea);
+        List<Stroke> near =
+            strokes.stream().filter(s -> s.bounds().grow(2).intersects(photographArea)).toList();
+        yield near.isEmpty() ? under : new Strokes(under, near);
+      }
+      case And(Mask one, Mask other) -> {
+        Mask a = within(one, photographArea);
+        Mask b = within(other, photographArea);
+        yield a instanceof Nothing || b instanceof Nothing ? new Nothing() : new And(a, b);
+      }
+      case Or(Mask one, Mask other) ->
+          new Or(within(one, photographArea), within(other, photographArea));
+      case Minus(Mask from, Mask taken) -> {
+        Mask a = within(from, photographArea);
+        yield a instanceof Nothing ? a : new Minus(a, within(taken, photographArea));
+      }
+      case Invert(Mask of) -> new Invert(within(of, photographArea));
+      case Scale(Mask of, double factor) -> {
+        Mask a = within(of, photographArea);
+        yield a instanceof Nothing ? a : new Scale(a, factor);
+      }
+      case Feather(Mask of, double sigma) -> {
+        Mask a = within(of, photographArea.grow(GaussianBlur.reach(sigma)));
+        yield a instanceof Nothing ? a : new Feather(a, sigma);
+      }
+      case Refine(Mask of, double sigma) -> {
+        Mask a = within(of, photographArea.grow(GuidedSmoothing.reach(Math.max(0.5, sigma))));
+        yield a instanceof Nothing ? a : new Refine(a, sigma);
+      }
+      case Everything e -> e;
+      case Nothing n -> n;
+      case Named n -> n;
+      case Oval o -> o;
+      case Gradient g -> g;
+      case Polygon p -> p;
+      case Range r -> r;
+    };
+  }
+
+  @FunctionalInterface
+  private interface Change {
+    float of(float v);
+  }
+
+  @FunctionalInterface
+  private interface Rule {
+    float of(float a, float b);
+  }
+
+  private static Plane change(Plane plane, Change change) {
+    float[] v = plane.values();
+    for (int i = 0; i < v.length; i++) {
+      v[i] = change.of(v[i]);
+    }
+    return plane;
+  }
+
+  private static Plane combine(
+      Mask one, Mask other, Area area, Site site, Picture input, Rule rule) {
+    Plane a = render(one, area, site, input);
+    Plane b = render(other, area, site, input);
+    for (int i = 0; i < a.values().length; i++) {
+      a.values()[i] = rule.of(a.values()[i], b.values()[i]);
+    }
+    return a;
+  }
+
+  @FunctionalInterface
+  private interface Renderer {
+    Plane over(Area area);
+  }
+
+  private static Plane blurred(Renderer renderer, Area area, double sigma) {
+    if (sigma <= 0.15) {
+      return renderer.over(area);
+    }
+    Plane wide = GaussianBlur.blur(renderer.over(area.grow(GaussianBlur.reach(sigma))), sigma);
+    Plane out = Plane.of(area);
+    out.copyFrom(wide);
+    return out;
+  }
+
+  private static Plane oval(Oval o, Area area, double scale) {
+    double angle = Math.toRadians(o.angle());
+    FaceFrame.Ellipse ellipse =
+        new FaceFrame.Ellipse(
+            o.x() * scale,
+            o.y() * scale,
+            o.radiusX() * scale,
+            o.radiusY() * scale,
+            Math.cos(angle),
+            Math.sin(angle));
+    double pixel = 1 / (Math.min(o.radiusX(), o.radiusY()) * scale);
+    double width = Math.max(o.softness(), pixel);
+    Plane out = Plane.of(area);
+    Area box = ellipse.bounds().intersect(area);
+    for (int y = box.y(); y < box.bottom(); y++) {
+      for (int x = box.x(); x < box.right(); x++) {
+        double inside = 1 - ellipse.distance(x + 0.5, y + 0.5);
+        out.values()[out.index(x, y)] = Smooth.step(inside / width);
+      }
+    }
+    return out;
+  }
+
+  private static Plane gradient(Gradient g, Area area, double scale) {
+    double dx = (g.to().x() - g.from().x()) * scale;
+    double dy = (g.to().y() - g.from().y()) * scale;
+    double length2 = dx * dx + dy * dy;
+    Plane out = Plane.of(area);
+    for (int y = area.y(); y < area.bottom(); y++) {
+      for (int x = area.x(); x < area.right(); x++) {
+        double px = x + 0.5 - g.from().x() * scale;
+        double py = y + 0.5 - g.from().y() * scale;
+        out.values()[out.index(x, y)] = Smooth.step((px * dx + py * dy) / length2);
+      }
+    }
+    return out;
+  }
+
+  private static Plane range(Range r, Picture own) {
+    if (r.quantity() == Mask.Quantity.LIGHTNESS) {
+      return change(Lab.lightness(own), v -> trapezoid(r, v));
+    }
+    Picture lab = Lab.of(own);
+    Plane out = Plane.of(lab.area());
+    float[] a = lab.second().values();
+    float[] b = lab.third().values();
+    for (int i = 0; i < a.length; i++) {
+      double v =
+          r.quantity() == Mask.Quantity.CHROMA
+              ? Math.sqrt(a[i] * a[i] + b[i] * b[i])
+              : turned(Math.toDegrees(Math.atan2(b[i], a[i])), r.start());
+      out.values()[i] = trapezoid(r, v);
+    }
+    return out;
+  }
+
+  private static float trapezoid(Range r, double v) {
+    return Smooth.step(ramp(v, r.start(), r.full()))
+        * Smooth.step(ramp(-v, -r.end(), -r.fullEnd()));
+  }
+
+  /** The hue as the first angle at or after the range's start, so that ranges may pass 360. */
+  private static double turned(double hue, double start) {
+    double h = hue;
+    while (h < start) {
+      h += 360;
+    }
+    while (h >= start + 360) {
+      h -= 360;
+    }
+    return h;
+  }
+
+  private static double ramp(double v, double zero, double one) {
+    if (one - zero < 1e-9) {
+      return v >= one ? 1 : 0;
+    }
+    return (v - zero) / (one - zero);
+  }
+
+  private static Plane refined(Mask of, double sigma, Area area, Site site, Picture input) {
+    double s = Math.max(0.5, sigma);
+    Area wide = area.grow(GuidedSmoothing.reach(s)).intersect(site.whole());
+    Plane rough = render(of, wide, site, input);
+    Plane guide = Lab.lightness(input.crop(wide));
+    Plane smooth =
+        new GuidedSmoothing(guide, Plane.filled(wide, 1), s, REFINE_EDGE * REFINE_EDGE)
+            .smooth(rough);
+    return change(smooth, v -> Math.clamp(v, 0f, 1f)).crop(area);
+  }
+}

@@ -1,0 +1,34 @@
+package carezza.mask;
+
+import carezza.image.Area;
+import carezza.image.Level;
+import carezza.image.PictureSize;
+
+/**
+ * Where rendering takes place: which level of which photograph, and the regions found on it.
+ *
+ * @param photograph full size
+ * @param level of the pyramid; all areas below are in its pixels
+ */
+public record Site(PictureSize photograph, int level, Regions regions) {
+
+  /** Pixels of this level per photograph pixel. */
+  public double scale() {
+    return Level.scale(level);
+  }
+
+  /** The whole picture at this level. */
+  public Area whole() {
+    return photograph.atLevel(level).area();
+  }
+
+  /** Face width in pixels of this level; half the picture's short edge where there is no face map. */
+  public double faceWidth() {
+    double full =
+        regions
+            .faces()
+            .map(carezza.model.FaceMap::faceWidth)
+            .orElse(0.5 * Math.min(photograph.width(), photograph.height()));
+    return full * scale();
+  }
+}

@@ -1,0 +1,37 @@
+package carezza.measure;
+
+import carezza.colour.WorkingSpace;
+import carezza.filter.Robust;
+import carezza.image.Picture;
+import carezza.image.Plane;
+
+/** Pixels that the output profile cannot hold. */
+final class Clipping {
+
+  private static final float WHITE = 1 - 0.5f / 255;
+  private static final float BLACK = 0.5f / 255;
+
+  private Clipping() {}
+
+  /**
+   * Share in percent of the pixels under the coverage with an sRGB channel at or above white, or all
+   * at or below black, to half a step of eight bits.
+   */
+  static double share(Picture working, Plane where) {
+    Picture srgb = WorkingSpace.toSrgb(working);
+    int clipped = 0;
+    int all = 0;
+    for (int i = 0; i < where.values().length; i++) {
+      if (where.values()[i] >= Robust.TAKEN_IN) {
+        all++;
+        float r = srgb.first().values()[i];
+        float g = srgb.second().values()[i];
+        float b = srgb.third().values()[i];
+        if (Math.max(r, Math.max(g, b)) >= WHITE || Math.max(r, Math.max(g, b)) <= BLACK) {
+          clipped++;
+        }
+      }
+    }
+    return all == 0 ? Double.NaN : 100.0 * clipped / all;
+  }
+}

@@ -1,0 +1,58 @@
+package carezza.measure;
+
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.UncheckedIOException;
+
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+
+import carezza.measure.Gauge.Band;
+
+/** The bands of a kind of job, read from a data file. */
+public final class JobLevel {
+
+  private final JsonNode bands;
+
+  private JobLevel(JsonNode bands) {
+    this.bands = bands;
+  }
+
+  /** Portrait, ten to twenty minutes: all stages, moderate. */
+  public static JobLevel portrait() {
+    try (InputStream in = JobLevel.class.getResourceAsStream("/carezza/measure/portrait.json")) {
+      return new JobLevel(JsonMapper.shared().readTree(in));
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
+  }
+
+  public String title() {
+    return bands.get("job").asString();
+  }
+
+  double limit(String gauge, String name) {
+    JsonNode value = bands.path(gauge).get(name);
+    if (value == null) {
+      throw new IllegalStateException("No " + name + " for " + gauge + " in " + title());
+    }
+    return value.asDouble();
+  }
+
+  /** Fixed ends. */
+  Band fixed(String gauge) {
+    return new Band(limit(gauge, "low"), limit(gauge, "high"));
+  }
+
+  /** As far as a value may drift from what it was. */
+  Band around(String gauge, double before) {
+    double drift = limit(gauge, "drift");
+    return new Band(before - drift, before + drift);
+  }
+
+  /** Where a blotchiness should come down to: some of it is the person's own. */
+  Band fallen(String gauge, double before) {
+    return new Band(
+        before * (1 - limit(gauge, "mostFall")), before * (1 - limit(gauge, "leastFall")));
+  }
+}

@@ -1,0 +1,90 @@
+package carezza.measure;
+
+
+import carezza.colour.DeltaE2000;
+import carezza.colour.Lab;
+import carezza.filter.GaussianBlur;
+import carezza.filter.Robust;
+import carezza.image.Picture;
+import carezza.image.Plane;
+
+/** The numbers of the gauges on skin; all pictures in L*a*b* or the working space, lengths by fw. */
+final class SkinGauges {
+
+  private SkinGauges() {}
+
+  /** Robust variance of the pore band G(L*; fw/450) − G(L*; fw/110) under the coverage. */
+  static double texture(Plane lightness, Plane skin, double fw) {
+    Plane fine = GaussianBlur.blur(lightness, fw / 450);
+    double sigma = Robust.sigma(difference(fine, GaussianBlur.blur(lightness, fw / 110)), skin);
+    return sigma * sigma;
+  }
+
+  /**
+   * Slope of the regression of after on before, both G(L*; fw/18) inside the skin: iteratively
+   * re-weighted least squares with Huber's weights.
+   */
+  static double form(Plane before, Plane after, Plane skin, double fw) {
+    double[] x = Robust.values(GaussianBlur.normalised(before, skin, fw / 18), skin);
+    double[] y = Robust.values(GaussianBlur.normalised(after, skin, fw / 18), skin);
+    double slope = 1;
+    double offset = 0;
+    double limit = Double.MAX_VALUE;
+    for (int round = 0; round < 6; round++) {
+      double sw = 0;
+      double sx = 0;
+      double sy = 0;
+      double sxx = 0;
+      double sxy = 0;
+      for (int i = 0; i < x.length; i++) {
+        double away = Math.abs(y[i] - slope * x[i] - offset);
+        double w = away <= limit ? 1 : limit / away;
+        sw += w;
+        sx += w * x[i];
+        sy += w * y[i];
+        sxx += w * x[i] * x[i];
+        sxy += w * x[i] * y[i];
+      }
+      double spread = sxx - sx * sx / sw;
+      if (!(spread > 1e-9)) {
+        return Double.NaN;
+      }
+      slope = (sxy - sx * sy / sw) / spread;
+      offset = (sy - slope * sx) / sw;
+      double[] away = new double[x.length];
+      for (int i = 0; i < x.length; i++) {
+        away[i] = Math.abs(y[i] - slope * x[i] - offset);
+      }
+      // Huber's 1.345 sigma, sigma from the median absolute residual.
+      limit = Math.max(1e-6, 1.345 * 1.4826 * Robust.quantile(away, 0.5));
+    }
+    return slope;
+  }
+
+  /** Spread of a plane in the band between two sigmas, filtered inside the skin only. */
+  static double blotch(Plane plane, Plane skin, double fine, double coarse) {
+    Plane low = GaussianBlur.normalised(plane, skin, fine);
+    return Robust.sigma(difference(low, GaussianBlur.normalised(plane, skin, coarse)), skin);
+  }
+
+  static Lab median(Picture lab, Plane where) {
+    return new Lab(
+        Robust.median(lab.first(), where),
+        Robust.median(lab.second(), where),
+        Robust.median(lab.third(), where));
+  }
+
+  /** Difference of two skins at equal lightness: the second's a*, b* scaled by the ratio of L*. */
+  static double match(Lab face, Lab other) {
+    double scale = face.l() / other.l();
+    return DeltaE2000.between(face, new Lab(face.l(), other.a() * scale, other.b() * scale));
+  }
+
+  private static Plane difference(Plane a, Plane b) {
+    Plane out = Plane.of(a.area());
+    for (int i = 0; i < out.values().length; i++) {
+      out.values()[i] = a.values()[i] - b.values()[i];
+    }
+    return out;
+  }
+}

@@ -1,0 +1,60 @@
+package carezza.model;
+
+/**
+ * Where the face is, as placed by hand: an oval around it from hairline to chin, both pupils and both
+ * corners of the mouth. 'Left' is left in the picture.
+ *
+ * @param oval outline of the face
+ */
+public record FaceMap(
+    FaceOval oval, Point leftPupil, Point rightPupil, Point leftMouth, Point rightMouth) {
+
+  /** An ellipse; the angle turns it clockwise, in degrees. */
+  public record FaceOval(double x, double y, double radiusX, double radiusY, double angle) {
+    public FaceOval {
+      Require.range("radiusX", radiusX, 1, 1e6);
+      Require.range("radiusY", radiusY, 1, 1e6);
+    }
+  }
+
+  public FaceMap {
+    Require.present("oval", oval);
+    Require.present("leftPupil", leftPupil);
+    Require.present("rightPupil", rightPupil);
+    Require.present("leftMouth", leftMouth);
+    Require.present("rightMouth", rightMouth);
+    if (leftPupil.distance(rightPupil) < 4 || leftMouth.distance(rightMouth) < 4) {
+      throw new IllegalArgumentException("the pupils, or the mouth corners, lie on one another");
+    }
+  }
+
+  /** Cheek to cheek, in photograph pixels: the unit of all lengths that depend on the face. */
+  public double faceWidth() {
+    return 2 * oval.radiusX();
+  }
+
+  public double pupilDistance() {
+    return leftPupil.distance(rightPupil);
+  }
+
+  public Point mouthCentre() {
+    return leftMouth.towards(rightMouth, 0.5);
+  }
+
+  public double mouthWidth() {
+    return leftMouth.distance(rightMouth);
+  }
+
+  /** A first guess for a head shot of this size, to be put right by its handles. */
+  public static FaceMap guess(int width, int height) {
+    double x = width / 2.0;
+    double y = height * 0.5;
+    double r = Math.min(width * 0.27, height * 0.24);
+    return new FaceMap(
+        new FaceOval(x, y, r, r * 1.35, 0),
+        new Point(x - r * 0.45, y - r * 0.3),
+        new Point(x + r * 0.45, y - r * 0.3),
+        new Point(x - r * 0.4, y + r * 0.65),
+        new Point(x + r * 0.4, y + r * 0.65));
+  }
+}

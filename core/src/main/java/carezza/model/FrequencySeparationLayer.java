@@ -1,0 +1,60 @@
+package carezza.model;
+
+import java.util.List;
+
+/**
+ * Parts the picture in a low band (tone) and a high band (texture), works on each and adds them again.
+ *
+ * @param radius sigma of the split in photograph pixels; null to take the advised one
+ * @param textureGain factor on the high band inside the mask, 0 … 2
+ * @param evening 0 … 1: how far the low band is evened over the mask
+ * @param edgeGuard difference of L* at which evening stops, 1 … 40
+ * @param areas places whose low band is blurred, by outline or by stroke
+ */
+public record FrequencySeparationLayer(
+    Head head,
+    Double radius,
+    double textureGain,
+    double evening,
+    double edgeGuard,
+    List<LowBandArea> areas)
+    implements Layer {
+
+  /**
+   * Smoothing of the low band in one place; nothing comes in from outside the mask.
+   *
+   * @param sigma of the smoothing in photograph pixels
+   * @param strength 0 … 1
+   */
+  public record LowBandArea(Mask mask, double sigma, double strength) {
+    public LowBandArea {
+      Require.present("mask", mask);
+      Require.range("sigma", sigma, 0.5, 2000);
+      Require.range("strength", strength, 0, 1);
+    }
+  }
+
+  public FrequencySeparationLayer {
+    Require.present("head", head);
+    if (radius != null) {
+      Require.range("radius", radius, 0.3, 500);
+    }
+    Require.range("textureGain", textureGain, 0, 2);
+    Require.range("evening", evening, 0, 1);
+    Require.range("edgeGuard", edgeGuard, 1, 40);
+    areas = areas == null ? List.of() : List.copyOf(areas);
+  }
+
+  public FrequencySeparationLayer withRadius(Double newRadius) {
+    return new FrequencySeparationLayer(head, newRadius, textureGain, evening, edgeGuard, areas);
+  }
+
+  public FrequencySeparationLayer withAreas(List<LowBandArea> newAreas) {
+    return new FrequencySeparationLayer(head, radius, textureGain, evening, edgeGuard, newAreas);
+  }
+
+  @Override
+  public FrequencySeparationLayer with(Head newHead) {
+    return new FrequencySeparationLayer(newHead, radius, textureGain, evening, edgeGuard, areas);
+  }
+}

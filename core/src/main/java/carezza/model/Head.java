@@ -1,0 +1,64 @@
+package carezza.model;
+
+import java.util.Map;
+
+/**
+ * What every layer has.
+ *
+ * @param id unique within the stack
+ * @param name shown on its card
+ * @param stage the column it stands in
+ * @param on whether it takes part
+ * @param amount 0 no effect … 1 full … 2 pushed to twice the change
+ * @param mask where it acts
+ * @param unknown fields of a newer writer that this version does not know, kept for saving
+ */
+public record Head(
+    String id,
+    String name,
+    Stage stage,
+    boolean on,
+    double amount,
+    Mask mask,
+    Map<String, Object> unknown) {
+
+  public static final double MAX_AMOUNT = 2;
+
+  public Head {
+    Require.present("id", id);
+    Require.present("name", name);
+    Require.present("stage", stage);
+    Require.present("mask", mask);
+    Require.range("amount", amount, 0, MAX_AMOUNT);
+    unknown = unknown == null ? Map.of() : Map.copyOf(unknown);
+  }
+
+  public static Head of(String name, Stage stage, Mask mask) {
+    return new Head(
+        java.util.UUID.randomUUID().toString().substring(0, 8), name, stage, true, 1, mask, null);
+  }
+
+  public Head withId(String newId) {
+    return new Head(newId, name, stage, on, amount, mask, unknown);
+  }
+
+  public Head named(String newName) {
+    return new Head(id, newName, stage, on, amount, mask, unknown);
+  }
+
+  public Head switched(boolean nowOn) {
+    return new Head(id, name, stage, nowOn, amount, mask, unknown);
+  }
+
+  public Head withAmount(double newAmount) {
+    return new Head(id, name, stage, on, newAmount, mask, unknown);
+  }
+
+  public Head withMask(Mask newMask) {
+    return new Head(id, name, stage, on, amount, newMask, unknown);
+  }
+
+  public Head withStage(Stage newStage) {
+    return new Head(id, name, newStage, on, amount, mask, unknown);
+  }
+}

@@ -1,0 +1,75 @@
+package carezza.model;
+
+import java.util.ArrayDeque;
+import java.util.Deque;
+import java.util.Objects;
+
+/**
+ * The projects of a session, for undo and redo without limit; they share what they have in common.
+ * Steps with the same non-null label in a row count as one, so a drag of a slider is one undo.
+ */
+public final class History {
+
+  private record Step(Project project, String label) {}
+
+  private final Deque<Step> past = new ArrayDeque<>();
+  private final Deque<Step> future = new ArrayDeque<>();
+  private Step present;
+
+  public History(Project project) {
+    present = new Step(project, null);
+  }
+
+  public Project present() {
+    return present.project();
+  }
+
+  /** Makes {@code next} the present; what was undone before is gone. */
+  public void advance(Project next, String label) {
+    if (next.equals(present.project())) {
+      return;
+    }
+    boolean goesOn = label != null && Objects.equals(label, present.label()) && future.isEmpty();
+    if (!goesOn) {
+      past.push(present);
+    }
+    future.clear();
+    present = new Step(next, label);
+  }
+
+  /** Puts {@code better} in the place of the present without a step of its own. */
+  public void amend(Project better) {
+    present = new Step(better, present.label());
+  }
+
+  /** Ends a run of equal labels: the next step is one of its own. */
+  public void settle() {
+    present = new Step(present.project(), null);
+  }
+
+  public boolean canUndo() {
+    return !past.isEmpty();
+  }
+
+  public boolean canRedo() {
+    return !future.isEmpty();
+  }
+
+  public Project undo() {
+    if (canUndo()) {
+      future.push(present);
+      present = past.pop();
+      settle();
+    }
+    return present();
+  }
+
+  public Project redo() {
+    if (canRedo()) {
+      past.push(present);
+      present = future.pop();
+      settle();
+    }
+    return present();
+  }
+}

@@ -1,0 +1,18 @@
+package carezza.model;
+
+/** A place on the photograph in pixels from its top left corner; pixel centres are at +0.5. */
+public record Point(double x, double y) {
+
+  public Point plus(double dx, double dy) {
+    return new Point(x + dx, y + dy);
+  }
+
+  public double distance(Point other) {
+    return Math.hypot(x - other.x, y - other.y);
+  }
+
+  /** The point {@code share} of the way to another. */
+  public Point towards(Point other, double share) {
+    return new Point(x + (other.x - x) * share, y + (other.y - y) * share);
+  }
+}

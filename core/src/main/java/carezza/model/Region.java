@@ -1,0 +1,32 @@
+package carezza.model;
+
+import java.util.Locale;
+
+/** Areas of the picture known by name from the face map and the picture's colours. */
+public enum Region {
+  FACE_SKIN("skin of the face"),
+  NECK_SKIN("skin of the neck"),
+  SKIN("skin"),
+  LIPS("lips"),
+  TEETH("teeth"),
+  SCLERA("whites of the eyes"),
+  LEFT_SCLERA("white of the left eye"),
+  RIGHT_SCLERA("white of the right eye"),
+  IRIS("irises");
+
+  private final String words;
+
+  Region(String words) {
+    this.words = words;
+  }
+
+  /** The name in a sentence. */
+  public String words() {
+    return words;
+  }
+
+  /** The name on a button. */
+  public String title() {
+    return words.substring(0, 1).toUpperCase(Locale.ROOT) + words.substring(1);
+  }
+}

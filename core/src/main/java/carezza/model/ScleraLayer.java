@@ -1,0 +1,25 @@
+package carezza.model;
+
+/**
+ * Clears the whites of the eyes, shading and veins softened but kept.
+ *
+ * @param target median b* aimed at, −1 … 15
+ * @param redness 0 … 1: share of a* above the target's taken away
+ * @param lift rise of the median L*, 0 … 12; held below the lights of the skin unless forced
+ * @param force lets the lift pass its limits
+ */
+public record ScleraLayer(Head head, double target, double redness, double lift, boolean force)
+    implements Layer {
+
+  public ScleraLayer {
+    Require.present("head", head);
+    Require.range("target", target, -1, 15);
+    Require.range("redness", redness, 0, 1);
+    Require.range("lift", lift, 0, 12);
+  }
+
+  @Override
+  public ScleraLayer with(Head newHead) {
+    return new ScleraLayer(newHead, target, redness, lift, force);
+  }
+}

@@ -1,0 +1,174 @@
+package carezza.model;
+
+import java.util.Arrays;
+import java.util.List;
+
+import carezza.image.Area;
+
+/**
+ * A stroke of the brush in photograph coordinates. Its coverage at a place is strength x pressure x
+ * falloff of the distance to its path, so it means the same at every level; strokes build up on one
+ * another, a stroke does not build up on itself.
+ */
+public final class Stroke {
+
+  private static final int FIELDS = 4;
+
+  private final float[] points;
+  private final double radius;
+  private final double softness;
+  private final double strength;
+  private final boolean lift;
+  private final long digest;
+  private final Area bounds;
+
+  /**
+   * @param points x, y in photograph pixels, pressure 0 … 1 and time in seconds, packed
+   * @param radius in photograph pixels, above 0
+   * @param softness share of the radius over which the edge falls off, 0 hard … 1 from the centre
+   * @param strength coverage of one pass at full pressure, 0 … 1
+   * @param lift takes coverage away instead of adding it
+   */
+  public Stroke(float[] points, double radius, double softness, double strength, boolean lift) {
+    if (points.length == 0 || points.length % FIELDS != 0) {
+      throw new IllegalArgumentException("A stroke needs points of x, y, pressure and time");
+    }
+    for (float v : points) {
+      if (!Float.isFinite(v)) {
+        throw new IllegalArgumentException("A stroke's points must be numbers");
+      }
+    }
+    Require.range("radius", radius, 1e-3, 1e5);
+    Require.range("softness", softness, 0, 1);
+    Require.range("strength", strength, 0, 1);
+    this.points = points.clone();
+    this.radius = radius;
+    this.softness = softness;
+    this.strength = strength;
+    this.lift = lift;
+    this.digest = digest(points);
+    this.bounds = reached();
+  }
+
+  /** A single dab at full pressure and strength. */
+  public static Stroke dab(double x, double y, double radius, double softness) {
+    return new Stroke(new float[] {(float) x, (float) y, 1, 0}, radius, softness, 1, false);
+  }
+
+  /** A path at full pressure. */
+  public static Stroke path(
+      List<Point> path, double radius, double softness, double strength, boolean lift) {
+    float[] packed = new float[path.size() * FIELDS];
+    for (int i = 0; i < path.size(); i++) {
+      packed[i * FIELDS] = (float) path.get(i).x();
+      packed[i * FIELDS + 1] = (float) path.get(i).y();
+      packed[i * FIELDS + 2] = 1;
+    }
+    return new Stroke(packed, radius, softness, strength, lift);
+  }
+
+  /** SplitMix64 over the bits of the points. */
+  private static long digest(float[] points) {
+    long d = points.length;
+    for (float v : points) {
+      d += Float.floatToRawIntBits(v) + 0x9E3779B97F4A7C15L;
+      d = (d ^ d >>> 30) * 0xBF58476D1CE4E5B9L;
+      d = (d ^ d >>> 27) * 0x94D049BB133111EBL;
+      d ^= d >>> 31;
+    }
+    return d;
+  }
+
+  /** A 64-bit hash of the points, the same in every run. */
+  public long digest() {
+    return digest;
+  }
+
+  public int size() {
+    return points.length / FIELDS;
+  }
+
+  public float x(int i) {
+    return points[i * FIELDS];
+  }
+
+  public float y(int i) {
+    return points[i * FIELDS + 1];
+  }
+
+  public float pressure(int i) {
+    return points[i * FIELDS + 2];
+  }
+
+  public float time(int i) {
+    return points[i * FIELDS + 3];
+  }
+
+  public double radius() {
+    return radius;
+  }
+
+  public double softness() {
+    return softness;
+  }
+
+  public double strength() {
+    return strength;
+  }
+
+  public boolean lift() {
+    return lift;
+  }
+
+  /** A copy of the packed points: x, y, pressure, time. */
+  public float[] packed() {
+    return points.clone();
+  }
+
+  /** All photograph pixels the stroke can reach. */
+  public Area bounds() {
+    return bounds;
+  }
+
+  private Area reached() {
+    double left = Double.MAX_VALUE;
+    double top = Double.MAX_VALUE;
+    double right = -Double.MAX_VALUE;
+    double bottom = -Double.MAX_VALUE;
+    for (int i = 0; i < size(); i++) {
+      left = Math.min(left, x(i));
+      right = Math.max(right, x(i));
+      top = Math.min(top, y(i));
+      bottom = Math.max(bottom, y(i));
+    }
+    return Area.around(left - radius, top - radius, right + radius, bottom + radius);
+  }
+
+  /** Middle of the bounds. */
+  public Point centre() {
+    Area b = bounds();
+    return new Point(b.x() + b.width() / 2.0, b.y() + b.height() / 2.0);
+  }
+
+  @Override
+  public boolean equals(Object other) {
+    return other == this
+        || other instanceof Stroke s
+        && digest == s.digest
+        && radius == s.radius
+        && softness == s.softness
+        && strength == s.strength
+        && lift == s.lift
+        && Arrays.equals(points, s.points);
+  }
+
+  @Override
+  public int hashCode() {
+    return Long.hashCode(digest) * 31 + Double.hashCode(radius);
+  }
+
+  @Override
+  public String toString() {
+    return "Stroke[" + size() + " points, radius " + radius + "]";
+  }
+}

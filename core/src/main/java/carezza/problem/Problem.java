@@ -1,0 +1,61 @@
+package carezza.problem;
+
+import java.text.MessageFormat;
+import java.util.ResourceBundle;
+
+/**
+ * Something the retoucher has to know: what, where and how to go on. The message is one sentence from
+ * the bundle {@code carezza/problems}; callers act on {@link #kind()}.
+ */
+public final class Problem extends Exception {
+
+  private static final long serialVersionUID = 1L;
+
+  /** The kinds, each a key of the bundle. */
+  public enum Kind {
+    FILE_MISSING,
+    FILE_UNREADABLE,
+    FILE_NOT_WRITTEN,
+    PICTURE_UNKNOWN,
+    PICTURE_DAMAGED,
+    PICTURE_TOO_LARGE,
+    PROFILE_UNUSABLE,
+    FORMAT_UNSUPPORTED,
+    PROJECT_DAMAGED,
+    PROJECT_NEWER,
+    PHOTOGRAPH_MISSING,
+    PHOTOGRAPH_CHANGED,
+    STACK_INVALID,
+    SPOTS_INVALID,
+    VALUE_OUT_OF_RANGE,
+    NO_DISPLAY
+  }
+
+  private final Kind kind;
+
+  /**
+   * @param arguments what the sentence of this kind names, file first
+   */
+  public Problem(Kind kind, Object... arguments) {
+    super(sentence(kind, arguments));
+    this.kind = kind;
+  }
+
+  public Problem(Throwable cause, Kind kind, Object... arguments) {
+    super(sentence(kind, arguments), cause);
+    this.kind = kind;
+  }
+
+  public Kind kind() {
+    return kind;
+  }
+
+  private static String sentence(Kind kind, Object... arguments) {
+    Object[] texts = new Object[arguments.length];
+    for (int i = 0; i < texts.length; i++) {
+      texts[i] = String.valueOf(arguments[i]);
+    }
+    return MessageFormat.format(
+        ResourceBundle.getBundle("carezza.problems").getString(kind.name()), texts);
+  }
+}

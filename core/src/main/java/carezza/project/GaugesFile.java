@@ -1,0 +1,48 @@
+package carezza.project;
+
+import java.util.List;
+
+import tools.jackson.databind.json.JsonMapper;
+import tools.jackson.databind.node.ArrayNode;
+import tools.jackson.databind.node.ObjectNode;
+
+import carezza.measure.Gauge;
+import carezza.measure.JobLevel;
+
+/** Gauges as JSON, as docs/format.md describes it; null stands for what could not be measured. */
+public final class GaugesFile {
+
+  private GaugesFile() {}
+
+  public static byte[] text(List<Gauge> gauges, JobLevel job) {
+    ObjectNode root = JsonMapper.shared().createObjectNode();
+    root.put("job", job.title());
+    ArrayNode list = root.putArray("gauges");
+    for (Gauge g : gauges) {
+      ObjectNode node = list.addObject();
+      node.put("id", g.id());
+      node.put("title", g.title());
+      node.put("unit", g.unit());
+      node.put("region", g.region());
+      number(node, "before", g.before());
+      number(node, "after", g.after());
+      if (g.band() == null) {
+        node.putNull("band");
+      } else {
+        ObjectNode band = node.putObject("band");
+        number(band, "low", g.band().low());
+        number(band, "high", g.band().high());
+      }
+      node.put("verdict", g.verdict().name().toLowerCase(java.util.Locale.ROOT));
+    }
+    return ModelJson.text(root);
+  }
+
+  private static void number(ObjectNode node, String name, double value) {
+    if (Double.isFinite(value)) {
+      node.put(name, Math.round(value * 1e6) / 1e6);
+    } else {
+      node.putNull(name);
+    }
+  }
+}

@@ -1,0 +1,238 @@
+package carezza.project;
+
+import java.io.ByteArrayInputStream;
+import java.io.IOException;
+import java.io.OutputStream;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.security.MessageDigest;
+import java.security.NoSuchAlgorithmException;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HexFormat;
+import java.util.List;
+import java.util.Map;
+import java.util.zip.CRC32;
+import java.util.zip.ZipEntry;
+import java.util.zip.ZipInputStream;
+import java.util.zip.ZipOutputStream;
+
+import tools.jackson.databind.node.ObjectNode;
+
+import carezza.codec.Photograph;
+import carezza.codec.PictureReader;
+import carezza.codec.SafeFile;
+import carezza.model.FaceMap;
+import carezza.model.LayerStack;
+import carezza.model.PhotoReference;
+import carezza.model.Project;
+import carezza.model.Stroke;
+import carezza.problem.Problem;
+import carezza.problem.Problem.Kind;
+
+/**
+ * The {@code .carezza} file: a ZIP with {@code project.json}, {@code strokes.bin}, {@code preview.jpg}
+ * and, if embedded, the photograph under {@code photograph/}. See docs/format.md.
+ */
+public final class ProjectFile {
+
+  public static final String ENDING = ".carezza";
+
+  private static final String PROJECT = "project.json";
+  private static final String STROKES = "strokes.bin";
+  private static final String PREVIEW = "preview.jpg";
+  private static final String PHOTOGRAPH = "photograph/";
+
+  /** Most bytes of JSON or strokes that are unpacked: thousands of times what a long retouch needs. */
+  static final int LARGEST_TEXT = 1 << 28;
+
+  /** Most bytes of a photograph that are unpacked: more than any that fits in memory. */
+  private static final int LARGEST_PHOTOGRAPH = 1 << 30;
+
+  private ProjectFile() {}
+
+  /** A new project on a photograph, nothing done yet. */
+  public static Retouch start(Path photograph) throws Problem {
+    byte[] bytes = PictureReader.bytes(photograph);
+    return start(bytes, photograph.getFileName().toString());
+  }
+
+  /** As above, from the bytes of the photograph's file. */
+  public static Retouch start(byte[] bytes, String name) throws Problem {
+    Photograph photo = PictureReader.decode(bytes, name);
+    int dot = name.lastIndexOf('.');
+    PhotoReference reference =
+        new PhotoReference(name, sha256(bytes), true, photo.size().width(), photo.size().height());
+    Project project =
+        new Project(dot > 0 ? name.substring(0, dot) : name, reference, null, null, null, null);
+    return new Retouch(project, photo, bytes, null);
+  }
+
+  /**
+   * Writes the project whole or not at all.
+   *
+   * @param preview a small JPEG of the picture as it stands
+   */
+  public static void save(Retouch retouch, Path file, byte[] preview) throws Problem {
+    List<Stroke> strokes = new ArrayList<>();
+    byte[] json = ModelJson.text(ModelJson.write(retouch.project(), strokes));
+    byte[] packed = StrokesFile.write(strokes);
+    SafeFile.write(
+        file,
+        out -> {
+          ZipOutputStream zip = new ZipOutputStream(out);
+          zip.setLevel(6);
+          put(zip, PROJECT, json);
+          put(zip, STROKES, packed);
+          store(zip, PREVIEW, preview);
+          PhotoReference photo = retouch.project().photograph();
+          if (photo.embedded()) {
+            store(zip, PHOTOGRAPH + Path.of(photo.name()).getFileName(), retouch.file());
+          }
+          zip.finish();
+        });
+  }
+
+  private static void put(ZipOutputStream zip, String name, byte[] bytes) throws IOException {
+    zip.putNextEntry(new ZipEntry(name));
+    zip.write(bytes);
+    zip.closeEntry();
+  }
+
+  /** Without another compression: pictures have their own, and saving stays fast. */
+  private static void store(ZipOutputStream zip, String name, byte[] bytes) throws IOException {
+    ZipEntry entry = new ZipEntry(name);
+    CRC32 crc = new CRC32();
+    crc.update(bytes);
+    entry.setMethod(ZipEntry.STORED);
+    entry.setSize(bytes.length);
+    entry.setCrc(crc.getValue());
+    zip.putNextEntry(entry);
+    zip.write(bytes);
+    zip.closeEntry();
+  }
+
+  /**
+   * @throws Problem if the file is missing, damaged, of a newer version, or its photograph is missing
+   *     or another one
+   */
+  public static Retouch open(Path file) throws Problem {
+    String name = file.getFileName().toString();
+    Retouch retouch = read(PictureReader.bytes(file), name, file);
+    return retouch.with(retouch.project(), file);
+  }
+
+  /** As above, from bytes; a linked photograph is then looked for in the working folder. */
+  public static Retouch open(byte[] bytes, String name) throws Problem {
+    return read(bytes, name, Path.of(name));
+  }
+
+  private static Retouch read(byte[] bytes, String name, Path file) throws Problem {
+    Map<String, byte[]> entries = unzip(bytes, name);
+    byte[] json = entries.get(PROJECT);
+    if (json == null) {
+      throw new Problem(Kind.PROJECT_DAMAGED, name, "it holds no " + PROJECT);
+    }
+    Project project;
+    try {
+      ObjectNode node = ModelJson.parse(json);
+      int version = node.path("version").asInt(0);
+      if (version > ModelJson.VERSION) {
+        throw new Problem(Kind.PROJECT_NEWER, name, version, ModelJson.VERSION);
+      }
+      if (version < 1) {
+        throw new IllegalArgumentException("it does not say its version");
+      }
+      byte[] strokes = entries.get(STROKES);
+      project =
+          ModelJson.readProject(node, strokes == null ? List.of() : StrokesFile.read(strokes));
+    } catch (IllegalArgumentException | IOException e) {
+      String reason = e instanceof IOException ? "its strokes are cut short" : e.getMessage();
+      throw new Problem(e, Kind.PROJECT_DAMAGED, name, reason);
+    }
+    byte[] photo = photograph(project.photograph(), entries, file, name);
+    return new Retouch(
+        project, PictureReader.decode(photo, project.photograph().name()), photo, null);
+  }
+
+  private static byte[] photograph(
+      PhotoReference reference, Map<String, byte[]> entries, Path file, String name)
+      throws Problem {
+    byte[] bytes;
+    if (reference.embedded()) {
+      bytes = entries.get(PHOTOGRAPH + Path.of(reference.name()).getFileName());
+      if (bytes == null) {
+        throw new Problem(Kind.PROJECT_DAMAGED, name, "its photograph is not inside");
+      }
+    } else {
+      Path beside = file.toAbsolutePath().resolveSibling(reference.name());
+      if (!Files.isRegularFile(beside)) {
+        throw new Problem(Kind.PHOTOGRAPH_MISSING, name, reference.name());
+      }
+      bytes = PictureReader.bytes(beside);
+    }
+    if (!sha256(bytes).equals(reference.sha256())) {
+      throw reference.embedded()
+          ? new Problem(Kind.PROJECT_DAMAGED, name, "its photograph has changed inside")
+          : new Problem(Kind.PHOTOGRAPH_CHANGED, name, reference.name());
+    }
+    return bytes;
+  }
+
+  private static Map<String, byte[]> unzip(byte[] bytes, String name) throws Problem {
+    Map<String, byte[]> entries = new HashMap<>();
+    // Entries are only ever looked up by name in memory, so no name can point outside a folder.
+    try (ZipInputStream zip = new ZipInputStream(new ByteArrayInputStream(bytes))) {
+      for (ZipEntry e = zip.getNextEntry(); e != null; e = zip.getNextEntry()) {
+        String entry = e.getName();
+        boolean photograph = entry.startsWith(PHOTOGRAPH);
+        if (photograph || entry.equals(PROJECT) || entry.equals(STROKES)) {
+          int most = photograph ? LARGEST_PHOTOGRAPH : LARGEST_TEXT;
+          byte[] content = zip.readNBytes(most);
+          if (zip.read() >= 0 || entries.put(entry, content) != null) {
+            throw new Problem(Kind.PROJECT_DAMAGED, name, entry + " is too large or there twice");
+          }
+        }
+      }
+    } catch (IOException | IllegalArgumentException e) {
+      throw new Problem(e, Kind.PROJECT_DAMAGED, name, "the file is cut short or changed");
+    }
+    if (entries.isEmpty()) {
+      throw new Problem(Kind.PROJECT_DAMAGED, name, "it is no project file at all");
+    }
+    return entries;
+  }
+
+  /** A stack and, if given, a face map, as {@code project.json} holds them. */
+  public record StackFile(LayerStack stack, FaceMap faces) {}
+
+  /** Reads a JSON file with the fields {@code stack} and, if wanted, {@code faceMap}. */
+  public static StackFile readStack(Path file) throws Problem {
+    return readStack(PictureReader.bytes(file), file.getFileName().toString());
+  }
+
+  /** As above, from bytes. */
+  public static StackFile readStack(byte[] json, String name) throws Problem {
+    try {
+      ObjectNode node = ModelJson.parse(json);
+      return new StackFile(ModelJson.readStack(node, List.of()), ModelJson.readFaceMap(node));
+    } catch (IllegalArgumentException e) {
+      throw new Problem(e, Kind.STACK_INVALID, name, e.getMessage());
+    }
+  }
+
+  /** Writes the stack and face map of a project with its strokes in full, for {@link #readStack}. */
+  public static void writeStack(Project project, OutputStream out) throws IOException {
+    ObjectNode node = ModelJson.write(project, null);
+    node.retain("stack", "faceMap");
+    out.write(ModelJson.text(node));
+  }
+
+  private static String sha256(byte[] bytes) {
+    try {
+      return HexFormat.of().formatHex(MessageDigest.getInstance("SHA-256").digest(bytes));
+    } catch (NoSuchAlgorithmException e) {
+      throw new IllegalStateException("Every Java has SHA-256", e);
+    }
+  }
+}

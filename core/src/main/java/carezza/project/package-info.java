@@ -1,0 +1,2 @@
+/** Projects on disk: the JSON of the model and the .carezza container. */
+package carezza.project;

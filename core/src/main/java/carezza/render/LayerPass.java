@@ -1,0 +1,111 @@
+package carezza.render;
+
+import java.util.function.Function;
+
+import carezza.image.Area;
+import carezza.image.Cancellation;
+import carezza.image.Picture;
+import carezza.image.Plane;
+import carezza.image.Rows;
+import carezza.kernel.Effect;
+import carezza.kernel.Kernels;
+import carezza.kernel.Readings;
+import carezza.mask.Masks;
+import carezza.mask.Site;
+import carezza.model.Layer;
+import carezza.model.Mask;
+
+/** One layer at one level: input + amount × coverage × (effect − input). */
+final class LayerPass {
+
+  private final Layer layer;
+  private final Readings readings;
+  private final Site site;
+  private final Effect effect;
+
+  LayerPass(Layer layer, Readings readings, Site site) {
+    this(layer, readings, site, Kernels.effect(layer, readings, site));
+  }
+
+  private LayerPass(Layer layer, Readings readings, Site site, Effect effect) {
+    this.layer = layer;
+    this.readings = readings;
+    this.site = site;
+    this.effect = effect;
+  }
+
+  /** The same pass, ready to be asked for many parts of one input. */
+  LayerPass over(Picture wholeInput) {
+    return new LayerPass(layer, readings, site, effect.over(wholeInput));
+  }
+
+  Readings readings() {
+    return readings;
+  }
+
+  /** The layer as far as it matters in an area of the level. */
+  Layer within(Area area) {
+    // With the border that resampling to the level mixes in.
+    return Kernels.within(layer, area.grow(1).toFullSize(site.level()));
+  }
+
+  /** The input that the layer's effect and mask read for an area. */
+  Area needed(Area out) {
+    int reach = Masks.reach(layer.head().mask(), site.scale());
+    return effect.needed(out).union(out.grow(reach)).intersect(site.whole());
+  }
+
+  /**
+   * The layer's result.
+   *
+   * @param input gives the layer's input over an area; not modified
+   */
+  Picture compute(Area out, Function<Area, Picture> input, Cancellation cancellation) {
+    Mask mask = layer.head().mask();
+    Plane coverage = null;
+    Area active = out;
+    if (!Masks.readsInput(mask) && !(mask instanceof Mask.Everything)) {
+      // Where the mask is known beforehand, only what lies under it is computed.
+      coverage = Masks.render(mask, out, site, null);
+      active = coverage.covered();
+      if (active.isEmpty()) {
+        return input.apply(out);
+      }
+    }
+    Picture own = input.apply(needed(active).union(out));
+    if (coverage == null && !(mask instanceof Mask.Everything && layer.head().amount() == 1)) {
+      coverage = Masks.render(mask, out, site, own);
+    }
+    cancellation.check();
+    Picture changed = effect.render(own, active);
+    if (mask instanceof Mask.Everything && layer.head().amount() == 1) {
+      return changed;
+    }
+    Picture result = Picture.of(out);
+    result.copyFrom(own);
+    blend(result, changed, coverage, (float) layer.head().amount());
+    return result;
+  }
+
+  private static void blend(Picture result, Picture changed, Plane coverage, float amount) {
+    Area area = changed.area();
+    Rows.each(
+        area.width(),
+        area.height(),
+        (first, last) -> {
+          for (int c = 0; c < 3; c++) {
+            float[] to = result.plane(c).values();
+            float[] from = changed.plane(c).values();
+            float[] m = coverage.values();
+            for (int y = area.y() + first; y < area.y() + last; y++) {
+              int t = result.first().index(area.x(), y);
+              int f = changed.first().index(area.x(), y);
+              int k = coverage.index(area.x(), y);
+              for (int x = 0; x < area.width(); x++) {
+                to[t + x] += amount * m[k + x] * (from[f + x] - to[t + x]);
+              }
+            }
+          }
+        });
+  }
+}

@@ -1,0 +1,249 @@
+package carezza.render;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.atomic.LongAdder;
+
+import carezza.image.Area;
+import carezza.image.Cancellation;
+import carezza.image.Level;
+import carezza.image.Picture;
+import carezza.image.PictureSize;
+import carezza.kernel.Kernels;
+import carezza.kernel.Probe;
+import carezza.kernel.Readings;
+import carezza.mask.Site;
+import carezza.model.Head;
+import carezza.model.Layer;
+import carezza.render.TileGrid.Tile;
+
+/**
+ * Renders scenes of one photograph: area and level in, planes out. Pulls from the top layer down; each
+ * layer asks the one below for the area it needs. Tiles are kept by the fingerprint of the layer, cut to
+ * the tile, and of everything under it, so an edit renders anew only what it touches, from its layer
+ * up. Safe for many threads.
+ */
+public final class Renderer {
+
+  /** Face width in pixels that layers measure at, where the photograph has as many. */
+  private static final double ANALYSIS_FACE_WIDTH = 300;
+
+  /** How current the readings of the layers must be. */
+  public enum Readiness {
+    /** Measured on what is under the layer now. */
+    EXACT,
+    /** Those last taken for the layer will do where new ones would have to be waited for. */
+    QUICK
+  }
+
+  private final Pyramid photograph;
+  private final TileCache cache;
+  private final Map<Fingerprint, Readings> readings = new ConcurrentHashMap<>();
+  private final Map<String, Readings> latest = new ConcurrentHashMap<>();
+  private final LongAdder computed = new LongAdder();
+
+  public Renderer(Pyramid photograph, TileCache cache) {
+    this.photograph = photograph;
+    this.cache = cache;
+  }
+
+  public PictureSize size() {
+    return photograph.size();
+  }
+
+  public Pyramid photograph() {
+    return photograph;
+  }
+
+  /** Tiles computed by kernels so far, rather than found: what an edit really cost. */
+  public long computedTiles() {
+    return computed.sum();
+  }
+
+  /** The level that measurements are taken at, for a face of this width in photograph pixels. */
+  public static int analysisLevel(double faceWidth) {
+    return Level.forZoom(Math.min(1, ANALYSIS_FACE_WIDTH / faceWidth));
+  }
+
+  /**
+   * Renders an area of a level, keeping tiles.
+   *
+   * @param area in pixels of the level, inside the picture
+   * @return working-space pixels, not to be modified
+   * @throws java.util.concurrent.CancellationException if cancelled
+   */
+  public Picture render(
+      Scene scene, Area area, int level, Readiness readiness, Cancellation cancellation) {
+    List<Prepared> layers = prepare(scene, readiness, cancellation);
+    return new Run(layers, scene, level, cancellation).render(layers.size(), area);
+  }
+
+  /** Renders a whole level without keeping tiles: for files. */
+  public Picture renderOnce(Scene scene, int level, Cancellation cancellation) {
+    List<Prepared> layers = prepare(scene, Readiness.EXACT, cancellation);
+    Site site = new Site(size(), level, scene.regions());
+    List<LayerPass> passes =
+        layers.stream().map(p -> new LayerPass(p.layer(), p.readings(), site)).toList();
+    return new WholeRendering(site.whole(), cancellation)
+        .render(photograph.level(level), passes);
+  }
+
+  /** The scene with everything filled in that its layers leave to be found: sources and radii. */
+  public Layer resolved(Scene scene, String layerId, Cancellation cancellation) {
+    return prepare(scene, Readiness.EXACT, cancellation).stream()
+        .map(Prepared::layer)
+        .filter(l -> l.head().id().equals(layerId))
+        .findFirst()
+        .orElseThrow();
+  }
+
+  /** A layer that acts, with its readings. */
+  private record Prepared(Layer layer, Readings readings) {}
+
+  private List<Prepared> prepare(Scene scene, Readiness readiness, Cancellation cancellation) {
+    List<Prepared> prepared = new ArrayList<>();
+    Fingerprint under = Fingerprint.of(scene.regions().faces().orElse(null));
+    for (Layer layer : scene.stack().layers()) {
+      if (!layer.acts()) {
+        continue;
+      }
+      Readings read = new Readings.None();
+      if (Kernels.measures(layer)) {
+        Head full = layer.head().withAmount(1);
+        Fingerprint key = Fingerprint.of(layer.with(full), under);
+        read = readings.get(key);
+        if (read == null && readiness == Readiness.QUICK) {
+          read = usable(latest.get(layer.head().id()), layer);
+        }
+        if (read == null) {
+          read = measure(layer, prepared, scene, cancellation);
+          readings.put(key, read);
+          latest.put(layer.head().id(), read);
+        }
+      }
+      Layer resolved = Kernels.resolve(layer, read);
+      prepared.add(new Prepared(resolved, read));
+      under = Fingerprint.of(under, resolved);
+    }
+    return prepared;
+  }
+
+  /** Earlier readings fit unless there are more patches now than were looked at. */
+  private static Readings usable(Readings earlier, Layer layer) {
+    if (earlier instanceof Readings.HealSources found
+        && layer instanceof carezza.model.HealLayer heal
+        && found.offsets().size() != heal.patches().size()) {
+      return null;
+    }
+    return earlier;
+  }
+
+  private Readings measure(
+      Layer layer, List<Prepared> under, Scene scene, Cancellation cancellation) {
+    double faceWidth = new Site(size(), 0, scene.regions()).faceWidth();
+    int level = analysisLevel(faceWidth);
+    Site site = new Site(size(), level, scene.regions());
+    Picture input =
+        new Run(under, scene, level, cancellation).render(under.size(), site.whole());
+    Run fine = new Run(under, scene, 0, cancellation);
+    return Kernels.measure(layer, new Probe(site, input, a -> fine.render(under.size(), a)));
+  }
+
+  /** One rendering of one scene at one level, tile by tile. */
+  private final class Run {
+    private final Site site;
+    private final TileGrid grid;
+    private final Cancellation cancellation;
+    private final Fingerprint root;
+    private final List<LayerPass> passes = new ArrayList<>();
+    private final List<Map<Tile, Fingerprint>> keys = new ArrayList<>();
+
+    Run(List<Prepared> layers, Scene scene, int level, Cancellation cancellation) {
+      this.site = new Site(size(), level, scene.regions());
+      this.grid = new TileGrid(site.whole());
+      this.cancellation = cancellation;
+      this.root = Fingerprint.of(level, scene.regions().faces().orElse(null));
+      for (Prepared p : layers) {
+        passes.add(new LayerPass(p.layer(), p.readings(), site));
+        keys.add(new HashMap<>());
+      }
+    }
+
+    /** The picture after the lowest {@code count} layers. */
+    Picture render(int count, Area area) {
+      cancellation.check();
+      if (count == 0) {
+        return photograph.level(site.level()).crop(area);
+      }
+      if (Kernels.idle(passes.get(count - 1).within(area))) {
+        return render(count - 1, area);
+      }
+      return assemble(count, area);
+    }
+
+    private Picture assemble(int count, Area area) {
+      Area missing = Area.EMPTY;
+      Map<Tile, Picture> found = new HashMap<>();
+      List<Tile> tiles = grid.touching(area);
+      for (Tile tile : tiles) {
+        Picture kept = cache.get(key(count, tile));
+        if (kept == null) {
+          missing = missing.union(grid.area(tile));
+        } else {
+          found.put(tile, kept);
+        }
+      }
+      if (!missing.isEmpty()) {
+        Picture made =
+            passes.get(count - 1).compute(missing, a -> render(count - 1, a), cancellation);
+        computed.add(grid.touching(missing).size());
+        for (Tile tile : grid.touching(missing)) {
+          if (!found.containsKey(tile)) {
+            Picture own = made.crop(grid.area(tile));
+            cache.put(key(count, tile), own);
+            found.put(tile, own);
+          }
+        }
+      }
+      if (tiles.size() == 1 && grid.area(tiles.getFirst()).equals(area)) {
+        return found.get(tiles.getFirst());
+      }
+      Picture out = Picture.of(area);
+      tiles.forEach(tile -> out.copyFrom(found.get(tile)));
+      return out;
+    }
+
+    /** What a tile is made of: the layer as far as it matters here, and all tiles it reads. */
+    private Fingerprint key(int count, Tile tile) {
+      if (count == 0) {
+        return Fingerprint.of(root, tile);
+      }
+      Fingerprint known = keys.get(count - 1).get(tile);
+      if (known != null) {
+        return known;
+      }
+      LayerPass pass = passes.get(count - 1);
+      Area area = grid.area(tile);
+      Layer layer = pass.within(area);
+      Fingerprint key;
+      if (Kernels.idle(layer)) {
+        key = key(count - 1, tile);
+      } else {
+        List<Fingerprint> parts = new ArrayList<>();
+        parts.add(Fingerprint.of(root, tile, layer));
+        if (!(pass.readings() instanceof Readings.HealSources)) {
+          parts.add(Fingerprint.of(pass.readings()));
+        }
+        for (Tile under : grid.touching(pass.needed(area))) {
+          parts.add(key(count - 1, under));
+        }
+        key = Fingerprint.of(parts);
+      }
+      keys.get(count - 1).put(tile, key);
+      return key;
+    }
+  }
+}

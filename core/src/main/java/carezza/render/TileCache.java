@@ -1,0 +1,72 @@
+package carezza.render;
+
+import java.lang.ref.Reference;
+import java.lang.ref.ReferenceQueue;
+import java.lang.ref.SoftReference;
+import java.util.Iterator;
+import java.util.LinkedHashMap;
+import java.util.Map;
+
+import carezza.image.Picture;
+
+/**
+ * Rendered tiles by the fingerprint of all they are made of; the longest unused go first. Tiles are held
+ * softly: when memory runs short the collector takes them instead of anything failing.
+ */
+public final class TileCache {
+
+  private final LinkedHashMap<Fingerprint, Kept> tiles = new LinkedHashMap<>(64, 0.75f, true);
+  private final ReferenceQueue<Picture> taken = new ReferenceQueue<>();
+  private final long limit;
+  private long bytes;
+
+  /**
+   * @param limit most bytes of pixels to keep
+   */
+  public TileCache(long limit) {
+    this.limit = limit;
+  }
+
+  /** A quarter of the memory given to the program. */
+  public static TileCache forThisMachine() {
+    return new TileCache(Runtime.getRuntime().maxMemory() / 4);
+  }
+
+  private static final class Kept extends SoftReference<Picture> {
+    private final Fingerprint key;
+    private final long bytes;
+
+    Kept(Fingerprint key, Picture tile, ReferenceQueue<Picture> queue) {
+      super(tile, queue);
+      this.key = key;
+      this.bytes = tile.bytes();
+    }
+  }
+
+  /** The tile, or null; not to be modified. */
+  synchronized Picture get(Fingerprint key) {
+    Kept kept = tiles.get(key);
+    return kept == null ? null : kept.get();
+  }
+
+  synchronized void put(Fingerprint key, Picture tile) {
+    for (Reference<?> gone = taken.poll(); gone != null; gone = taken.poll()) {
+      Kept kept = (Kept) gone;
+      if (tiles.remove(kept.key, kept)) {
+        bytes -= kept.bytes;
+      }
+    }
+    Kept before = tiles.put(key, new Kept(key, tile, taken));
+    bytes += tile.bytes() - (before == null ? 0 : before.bytes);
+    Iterator<Map.Entry<Fingerprint, Kept>> oldest = tiles.entrySet().iterator();
+    while (bytes > limit && oldest.hasNext()) {
+      bytes -= oldest.next().getValue().bytes;
+      oldest.remove();
+    }
+  }
+
+  /** Bytes of pixels held now. */
+  public synchronized long bytes() {
+    return bytes;
+  }
+}

@@ -1,0 +1,2 @@
+/** An opened retouch at work: its renderer, its regions, its deliveries. */
+package carezza.session;

@@ -1,0 +1,78 @@
+package carezza;
+
+import com.tngtech.archunit.core.domain.JavaClasses;
+import com.tngtech.archunit.core.importer.ClassFileImporter;
+import com.tngtech.archunit.core.importer.ImportOption;
+import com.tngtech.archunit.lang.syntax.ArchRuleDefinition;
+import org.testng.annotations.DataProvider;
+import org.testng.annotations.Test;
+
+/** The flow between packages is one way, as docs/architecture.md draws it. */
+public class ArchitectureTest {
+
+  /** Each may use those before it and none after it. */
+  private static final String[] FLOW = {
+    "problem", "function", "image", "filter", "colour", "codec", "model", "mask", "kernel", "render", "measure",
+    "project", "session"
+  };
+
+  private static final JavaClasses CORE =
+      new ClassFileImporter()
+          .withImportOption(ImportOption.Predefined.DO_NOT_INCLUDE_TESTS)
+          .importPackages("carezza");
+
+  @DataProvider
+  public Object[][] packages() {
+    Object[][] rows = new Object[FLOW.length - 1][];
+    for (int i = 0; i < rows.length; i++) {
+      String[] later = new String[FLOW.length - 1 - i];
+      for (int k = 0; k < later.length; k++) {
+        later[k] = "carezza." + FLOW[i + 1 + k] + "..";
+      }
+      rows[i] = new Object[] {FLOW[i], later};
+    }
+    return rows;
+  }
+
+  @Test(dataProvider = "packages")
+  public void aPackageUsesOnlyThoseBeforeIt(String name, String[] later) {
+    ArchRuleDefinition.noClasses()
+        .that()
+        .resideInAPackage("carezza." + name + "..")
+        .should()
+        .dependOnClassesThat()
+        .resideInAnyPackage(later)
+        .check(CORE);
+  }
+
+  @Test
+  public void theCoreKnowsNoInterface() {
+    ArchRuleDefinition.noClasses()
+        .should()
+        .dependOnClassesThat()
+        .resideInAnyPackage("javafx..", "java.awt.event..", "javax.swing..", "carezza.desktop..")
+        .check(CORE);
+  }
+
+  @Test
+  public void onlyTheCodecTouchesRasters() {
+    ArchRuleDefinition.noClasses()
+        .that()
+        .resideOutsideOfPackage("carezza.codec..")
+        .should()
+        .dependOnClassesThat()
+        .resideInAnyPackage("java.awt..", "javax.imageio..")
+        .check(CORE);
+  }
+
+  @Test
+  public void onlyProjectsAndBandsAreReadAsJson() {
+    ArchRuleDefinition.noClasses()
+        .that()
+        .resideOutsideOfPackages("carezza.project..", "carezza.measure..")
+        .should()
+        .dependOnClassesThat()
+        .resideInAnyPackage("tools.jackson..", "com.fasterxml..")
+        .check(CORE);
+  }
+}

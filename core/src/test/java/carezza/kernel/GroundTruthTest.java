@@ -1,0 +1,244 @@
+package carezza.kernel;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.List;
+
+import org.testng.annotations.DataProvider;
+import org.testng.annotations.Test;
+
+import carezza.colour.DeltaE2000;
+import carezza.colour.Lab;
+import carezza.filter.GaussianBlur;
+import carezza.image.Area;
+import carezza.image.Cancellation;
+import carezza.image.Picture;
+import carezza.image.Plane;
+import carezza.mask.Regions;
+import carezza.mask.StrokeCoverage;
+import carezza.model.HealLayer;
+import carezza.model.HealLayer.Offset;
+import carezza.model.HealLayer.Patch;
+import carezza.model.LayerKind;
+import carezza.model.LayerStack;
+import carezza.model.Region;
+import carezza.model.Stroke;
+import carezza.model.ToneEveningLayer;
+import carezza.render.Pyramid;
+import carezza.render.Renderer;
+import carezza.render.Scene;
+import carezza.render.TileCache;
+import carezza.testing.Pictures;
+import carezza.testing.Portrait;
+
+/** Kernels on the made-up portraits, whose cleaned and evened twins are known. */
+public class GroundTruthTest {
+
+  @DataProvider
+  public Object[][] portraits() {
+    Portrait[] all = Portrait.values();
+    Object[][] rows = new Object[all.length][];
+    for (int i = 0; i < all.length; i++) {
+      rows[i] = new Object[] {all[i]};
+    }
+    return rows;
+  }
+
+  private static Picture heal(Picture photo, List<Patch> spots) {
+    HealLayer layer = ((HealLayer) LayerKind.HEAL.fresh()).withPatches(spots);
+    Renderer renderer = new Renderer(new Pyramid(photo), new TileCache(1 << 28));
+    return renderer.renderOnce(
+        new Scene(LayerStack.of(layer), Regions.none()), 0, Cancellation.NONE);
+  }
+
+  /** Where the truth says blemish and a spot was asked for. */
+  private static boolean[] healed(Portrait portrait, List<Patch> spots) {
+    Plane blemish = portrait.mask("blemish.png");
+    Plane asked = Plane.of(blemish.area());
+    spots.forEach(p -> StrokeCoverage.apply(p.area(), asked, 1));
+    boolean[] inside = new boolean[blemish.values().length];
+    for (int i = 0; i < inside.length; i++) {
+      inside[i] = blemish.values()[i] > 0.5f && asked.values()[i] > 0.02f;
+    }
+    return inside;
+  }
+
+  private static double meanDifference(Picture a, Picture b, boolean[] inside) {
+    Picture la = Lab.of(a).map(p -> GaussianBlur.blur(p, 2));
+    Picture lb = Lab.of(b).map(p -> GaussianBlur.blur(p, 2));
+    double sum = 0;
+    int n = 0;
+    for (int i = 0; i < inside.length; i++) {
+      if (inside[i]) {
+        n++;
+        sum +=
+            DeltaE2000.between(
+                la.first().values()[i],
+                la.second().values()[i],
+                la.third().values()[i],
+                lb.first().values()[i],
+                lb.second().values()[i],
+                lb.third().values()[i]);
+      }
+    }
+    return sum / n;
+  }
+
+  private static double detail(Picture picture, boolean[] inside) {
+    Plane l = Lab.lightness(picture);
+    Plane low = GaussianBlur.blur(l, 3);
+    double sum = 0;
+    double square = 0;
+    int n = 0;
+    for (int i = 0; i < inside.length; i++) {
+      if (inside[i]) {
+        double d = l.values()[i] - low.values()[i];
+        sum += d;
+        square += d * d;
+        n++;
+      }
+    }
+    return Math.sqrt(square / n - sum / n * sum / n);
+  }
+
+  @Test(dataProvider = "portraits")
+  public void healedSpotsComeNearTheCleanTwinWithSkinsTexture(Portrait portrait) {
+    Picture photo = portrait.picture("photo.jpg");
+    Picture clean = portrait.picture("clean.jpg");
+    List<Patch> spots = portrait.spots();
+    Picture result = heal(photo, spots);
+    boolean[] inside = healed(portrait, spots);
+    double ratio = meanDifference(result, clean, inside) / meanDifference(photo, clean, inside);
+    assertThat(ratio).as("share of the difference left").isLessThan(0.6);
+    assertThat(detail(result, inside) / detail(clean, inside)).as("texture").isBetween(0.7, 1.3);
+  }
+
+  @Test
+  public void healingChangesNothingOutsideItsPatches() {
+    Picture photo = Portrait.S06.picture("photo.jpg");
+    List<Patch> spots = Portrait.S06.spots();
+    Picture result = heal(photo, spots);
+    Plane asked = Plane.of(photo.area());
+    spots.forEach(p -> StrokeCoverage.apply(p.area(), asked, 1));
+    for (int c = 0; c < 3; c++) {
+      for (int i = 0; i < asked.values().length; i++) {
+        if (asked.values()[i] == 0) {
+          assertThat(result.plane(c).values()[i]).isEqualTo(photo.plane(c).values()[i]);
+        }
+      }
+    }
+  }
+
+  /** Repairs read the layer's input: one laid over another's source does not change what it took. */
+  @Test
+  public void repairsDoNotReadOneAnother() {
+    Picture photo = Portrait.S06.picture("photo.jpg");
+    Patch one = new Patch(Stroke.dab(600, 900, 15, 0.35), new Offset(60, 0));
+    Patch onItsSource = new Patch(Stroke.dab(660, 900, 15, 0.35), new Offset(0, 80));
+    Area inside = new Area(590, 890, 20, 20);
+    Picture alone = heal(photo, List.of(one)).crop(inside);
+    assertThat(Pictures.largest(alone, heal(photo, List.of(onItsSource, one)).crop(inside)))
+        .isZero();
+    assertThat(Pictures.largest(alone, heal(photo, List.of(one, onItsSource)).crop(inside)))
+        .isZero();
+  }
+
+  @Test
+  public void aSpotInTheCornerIsHealedWithoutFail() {
+    Picture photo = Portrait.S03.picture("photo.jpg").crop(new Area(0, 0, 300, 300));
+    Picture result = heal(photo, List.of(Patch.spot(2, 3, 15), Patch.spot(298, 299, 20)));
+    assertThat(result.first().values()).doesNotContain(Float.NaN);
+  }
+
+  // --- advice
+
+  @DataProvider
+  public Object[][] advice() {
+    return new Object[][] {
+      {Portrait.S01, 9.3, 15.7},
+      {Portrait.S02, 7.4, 25.8},
+      {Portrait.S03, 5.2, 13.5},
+      {Portrait.S04, 12.8, 20.9},
+      {Portrait.S05, 5.6, 12.9},
+      {Portrait.S06, 8.7, 17.4}
+    };
+  }
+
+  private static SeparationRadiusAdvisor.Advice advise(Portrait portrait, int level) {
+    Pyramid pyramid = new Pyramid(portrait.picture("photo.jpg"));
+    Plane skin = portrait.mask("skin.png");
+    Plane oval = ovalOf(portrait, skin.area());
+    for (int i = 0; i < skin.values().length; i++) {
+      skin.values()[i] *= oval.values()[i];
+    }
+    for (int i = 0; i < level; i++) {
+      skin = carezza.filter.Resampling.half(skin);
+    }
+    return SeparationRadiusAdvisor.advise(
+        pyramid.level(level), skin, portrait.faces().faceWidth() / (1 << level));
+  }
+
+  private static Plane ovalOf(Portrait portrait, Area area) {
+    var o = portrait.faces().oval();
+    return Pictures.plane(
+        area,
+        (x, y) -> Math.hypot((x - o.x()) / o.radiusX(), (y - o.y()) / o.radiusY()) < 1 ? 1 : 0);
+  }
+
+  @Test(dataProvider = "advice")
+  public void theAdvisedBandIsTheOneMeasuredBefore(Portrait portrait, double from, double to) {
+    SeparationRadiusAdvisor.Advice advice = advise(portrait, 0);
+    assertThat(advice.from()).isBetween(0.8 * from, 1.25 * from);
+    assertThat(advice.to()).isBetween(0.8 * to, 1.25 * to);
+  }
+
+  @Test
+  public void halfTheSizeAdvisesHalfTheRadius() {
+    double full = advise(Portrait.S04, 0).advised();
+    double half = advise(Portrait.S04, 1).advised();
+    assertThat(half / full).isBetween(0.5 * 0.85, 0.5 * 1.15);
+  }
+
+  // --- evening
+
+  @DataProvider
+  public Object[][] evened() {
+    return new Object[][] {{Portrait.S01}, {Portrait.S03}, {Portrait.S05}};
+  }
+
+  @Test(dataProvider = "evened")
+  public void calmingRednessComesNearTheEvenedTwin(Portrait portrait) {
+    Picture clean = portrait.picture("clean.jpg");
+    Picture even = portrait.picture("even.jpg");
+    Regions regions = Regions.find(clean, portrait.faces());
+    ToneEveningLayer layer = (ToneEveningLayer) LayerKind.TONE_EVENING.fresh();
+    Renderer renderer = new Renderer(new Pyramid(clean), new TileCache(1 << 28));
+    Picture result =
+        renderer.renderOnce(new Scene(LayerStack.of(layer), regions), 0, Cancellation.NONE);
+    Plane skin = regions.coverage(Region.FACE_SKIN, clean.area(), 0);
+    double sigma = portrait.faces().faceWidth() / 60;
+    assertThat(lowDifference(result, even, skin, sigma))
+        .isLessThan(0.85 * lowDifference(clean, even, skin, sigma));
+  }
+
+  private static double lowDifference(Picture a, Picture b, Plane skin, double sigma) {
+    Picture la = Lab.of(a).map(p -> GaussianBlur.blur(p, sigma));
+    Picture lb = Lab.of(b).map(p -> GaussianBlur.blur(p, sigma));
+    double sum = 0;
+    int n = 0;
+    for (int i = 0; i < skin.values().length; i += 7) {
+      if (skin.values()[i] > 0.5f) {
+        n++;
+        sum +=
+            DeltaE2000.between(
+                la.first().values()[i],
+                la.second().values()[i],
+                la.third().values()[i],
+                lb.first().values()[i],
+                lb.second().values()[i],
+                lb.third().values()[i]);
+      }
+    }
+    return sum / n;
+  }
+}

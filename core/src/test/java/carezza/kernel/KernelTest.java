@@ -1,0 +1,337 @@
+package carezza.kernel;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import java.util.List;
+
+import org.testng.annotations.Test;
+
+import carezza.colour.Lab;
+import carezza.colour.MonotoneCurve.Point;
+import carezza.colour.Transfer;
+import carezza.image.Area;
+import carezza.image.Picture;
+import carezza.image.PictureSize;
+import carezza.image.Plane;
+import carezza.mask.Regions;
+import carezza.mask.Site;
+import carezza.model.CurveLayer;
+import carezza.model.DodgeBurnLayer;
+import carezza.model.ExposureLayer;
+import carezza.model.FrequencySeparationLayer;
+import carezza.model.FrequencySeparationLayer.LowBandArea;
+import carezza.model.Layer;
+import carezza.model.LayerKind;
+import carezza.model.Mask;
+import carezza.model.SharpenLayer;
+import carezza.model.Stroke;
+import carezza.model.TeethLayer;
+import carezza.model.ToneEveningLayer;
+import carezza.model.ToneEveningLayer.Target;
+import carezza.model.VignetteLayer;
+import carezza.model.WhiteBalanceLayer;
+import carezza.testing.Pictures;
+
+/** Kernels against their formulas and invariants. */
+public class KernelTest {
+
+  private static final PictureSize SIZE = new PictureSize(200, 160);
+  private static final Area ALL = SIZE.area();
+  private static final Site SITE = new Site(SIZE, 0, Regions.none());
+
+  private static Picture render(Layer layer, Picture input) {
+    Probe probe = new Probe(SITE, input, input::crop);
+    Readings readings = Kernels.measure(layer, probe);
+    return Kernels.effect(Kernels.resolve(layer, readings), readings, SITE).render(input, ALL);
+  }
+
+  private static Mask.Strokes dab(double x, double y, double r) {
+    return (Mask.Strokes) new Mask.Nothing().painted(Stroke.dab(x, y, r, 0));
+  }
+
+  // --- settle
+
+  @Test
+  public void oneStopDoublesTheLight() {
+    Picture out =
+        render(
+            new ExposureLayer(LayerKind.EXPOSURE.fresh().head(), 1, 0),
+            Pictures.colour(ALL, 0.3, 0.4, 0.2));
+    assertThat((double) Transfer.toLinear(out.first().at(5, 5)))
+        .isCloseTo(2 * Transfer.toLinear(0.3f), within(1e-5));
+    assertThat((double) Transfer.toLinear(out.third().at(5, 5)))
+        .isCloseTo(2 * Transfer.toLinear(0.2f), within(1e-5));
+  }
+
+  @Test
+  public void recoveryBringsLightsUnderWhiteInTheirOrderAndHue() {
+    Plane ramp = Pictures.plane(ALL, (x, y) -> 0.5 + x * 0.003);
+    Picture input = new Picture(ramp, ramp.copy(), ramp.copy());
+    Picture out = render(new ExposureLayer(LayerKind.EXPOSURE.fresh().head(), 0.8, 1), input);
+    float last = 0;
+    for (int x = 0; x < 200; x++) {
+      float v = out.first().at(x, 3);
+      assertThat(v).isLessThan(1.0001f).isGreaterThanOrEqualTo(last);
+      assertThat((double) out.second().at(x, 3)).isCloseTo(v, within(1e-4));
+      last = v;
+    }
+  }
+
+  @Test
+  public void balancingForTheCastOfAGreyMakesItGrey() {
+    Picture cast = Pictures.colour(ALL, 0.6, 0.5, 0.35);
+    var light = carezza.colour.WhiteBalance.fromNeutral(0.6, 0.5, 0.35);
+    Picture out =
+        render(
+            new WhiteBalanceLayer(
+                LayerKind.WHITE_BALANCE.fresh().head(), light.kelvin(), light.tint()),
+            cast);
+    Lab lab = Lab.ofWorking(out.first().at(0, 0), out.second().at(0, 0), out.third().at(0, 0));
+    assertThat(lab.chroma()).isLessThan(0.3);
+  }
+
+  // --- smooth
+
+  private static FrequencySeparationLayer separation(
+      double radius, double gain, double evening, List<LowBandArea> areas) {
+    return new FrequencySeparationLayer(
+        LayerKind.FREQUENCY_SEPARATION.fresh().head().withMask(new Mask.Everything()),
+        radius,
+        gain,
+        evening,
+        10,
+        areas);
+  }
+
+  @Test
+  public void separatedAndAddedAgainThePictureIsTheSame() {
+    Picture input = Pictures.skin(ALL, 3);
+    for (double radius : new double[] {0.8, 3, 9, 30}) {
+      assertThat(Pictures.largest(render(separation(radius, 1, 0, List.of()), input), input))
+          .as("radius " + radius)
+          .isLessThan(1e-6);
+    }
+  }
+
+  @Test
+  public void withoutTextureOnlyTheLowBandIsLeft() {
+    Picture input = Pictures.skin(ALL, 3);
+    Picture out = render(separation(4, 0, 0, List.of()), input);
+    Plane low = carezza.filter.GaussianBlur.blur(input.first(), 4);
+    assertThat(Pictures.largest(out.first(), low)).isLessThan(1e-6);
+  }
+
+  @Test
+  public void eveningAnOutlineLeavesTheRestAlone() {
+    Picture input = Pictures.skin(ALL, 8);
+    LowBandArea area = new LowBandArea(dab(100, 80, 25), 12, 1);
+    Picture out = render(separation(2, 1, 0, List.of(area)), input);
+    for (int y = 0; y < 160; y++) {
+      for (int x = 0; x < 200; x++) {
+        double away = Math.hypot(x + 0.5 - 100, y + 0.5 - 80);
+        if (away > 27) {
+          assertThat((double) out.first().at(x, y)).isCloseTo(input.first().at(x, y), within(1e-6));
+        }
+      }
+    }
+    Area inner = new Area(90, 70, 20, 20);
+    assertThat(Pictures.largest(out.crop(inner), input.crop(inner))).isGreaterThan(0.001);
+  }
+
+  @Test
+  public void eveningDoesNotTakeColourFromBeyondItsMask() {
+    Plane edge = Pictures.plane(ALL, (x, y) -> x < 100 ? 0.5 : 0.52);
+    Picture input = new Picture(edge, Plane.filled(ALL, 0.5f), Plane.filled(ALL, 0.5f));
+    Mask leftSide =
+        new Mask.Polygon(
+            List.of(
+                new carezza.model.Point(20, 20),
+                new carezza.model.Point(100, 20),
+                new carezza.model.Point(100, 140),
+                new carezza.model.Point(20, 140)),
+            0);
+    Picture out = render(separation(0.3, 1, 0, List.of(new LowBandArea(leftSide, 15, 1))), input);
+    for (int x = 22; x < 97; x++) {
+      assertThat((double) out.first().at(x, 80)).isCloseTo(0.5, within(6e-4));
+    }
+  }
+
+  @Test
+  public void eveningKeepsAConstantConstant() {
+    Picture input = Pictures.colour(ALL, 0.7, 0.55, 0.45);
+    assertThat(Pictures.largest(render(separation(3, 1, 1, List.of()), input), input))
+        .isLessThan(1e-4);
+  }
+
+  // --- sculpt
+
+  @Test
+  public void dodgingLightensAndBurningDarkensOnlyUnderTheirMasks() {
+    Picture input = Pictures.colour(ALL, 0.5, 0.45, 0.4);
+    DodgeBurnLayer layer =
+        new DodgeBurnLayer(
+            LayerKind.DODGE_BURN.fresh().head(), 0.1, 0.1, dab(50, 80, 20), dab(150, 80, 20), 0.5);
+    Picture out = render(layer, input);
+    assertThat(out.first().at(50, 80)).isGreaterThan(0.55f);
+    assertThat(out.first().at(150, 80)).isLessThan(0.45f);
+    assertThat(out.first().at(100, 20)).isEqualTo(input.first().at(100, 20));
+  }
+
+  @Test
+  public void colourThatIsKeptKeepsTheRatioOfTheChannels() {
+    Picture input = Pictures.colour(ALL, 0.6, 0.45, 0.3);
+    DodgeBurnLayer layer =
+        new DodgeBurnLayer(
+            LayerKind.DODGE_BURN.fresh().head(),
+            0.15,
+            0,
+            new Mask.Everything(),
+            new Mask.Nothing(),
+            1);
+    Picture out = render(layer, input);
+    double before = Transfer.toLinear(0.6f) / Transfer.toLinear(0.3f);
+    double after =
+        Transfer.toLinear(out.first().at(9, 9)) / Transfer.toLinear(out.third().at(9, 9));
+    assertThat(after).isCloseTo(before, within(1e-3));
+  }
+
+  @Test
+  public void colourLetGoFollowsTheCurveOfEachChannel() {
+    Picture input = Pictures.colour(ALL, 0.5, 0.45, 0.3);
+    DodgeBurnLayer layer =
+        new DodgeBurnLayer(
+            LayerKind.DODGE_BURN.fresh().head(),
+            0.15,
+            0,
+            new Mask.Everything(),
+            new Mask.Nothing(),
+            0);
+    assertThat((double) render(layer, input).first().at(9, 9)).isCloseTo(0.65, within(1e-4));
+  }
+
+  // --- even
+
+  @Test
+  public void colourMovesTowardsThePickedToneByItsStrengths() {
+    Picture input = Pictures.colour(ALL, 0.7, 0.55, 0.45);
+    Lab was = Lab.ofWorking(0.7, 0.55, 0.45);
+    Target target = new Target(was.l(), was.chroma(), was.hue() + 8);
+    ToneEveningLayer layer =
+        new ToneEveningLayer(
+            LayerKind.TONE_EVENING.fresh().head().withMask(new Mask.Everything()),
+            0,
+            0,
+            target,
+            1,
+            1,
+            0);
+    Picture out = render(layer, input);
+    Lab is = Lab.ofWorking(out.first().at(50, 50), out.second().at(50, 50), out.third().at(50, 50));
+    assertThat(is.hue() - was.hue()).isBetween(6.5, 8.1);
+    assertThat(is.l()).isCloseTo(was.l(), within(0.05));
+  }
+
+  @Test
+  public void lightnessMovesAsAWhole() {
+    Picture input = Pictures.skin(ALL, 5);
+    ToneEveningLayer layer =
+        new ToneEveningLayer(
+            LayerKind.TONE_EVENING.fresh().head().withMask(new Mask.Everything()),
+            0,
+            0,
+            new Target(75, 20, 50),
+            0,
+            0,
+            0.5);
+    Plane before = Lab.lightness(input);
+    Plane after = Lab.lightness(render(layer, input));
+    double first = after.at(3, 3) - before.at(3, 3);
+    assertThat((double) (after.at(150, 90) - before.at(150, 90))).isCloseTo(first, within(0.05));
+  }
+
+  // --- grade and finish
+
+  @Test
+  public void aStraightCurveChangesNothing() {
+    Picture input = Pictures.skin(ALL, 6);
+    assertThat(Pictures.largest(render(LayerKind.CURVE.fresh(), input), input)).isLessThan(1e-5);
+  }
+
+  @Test
+  public void aLuminanceCurveMovesAGreyToItsValue() {
+    CurveLayer layer =
+        new CurveLayer(
+            LayerKind.CURVE.fresh().head(),
+            List.of(new Point(0, 0), new Point(0.5, 0.6), new Point(1, 1)),
+            null,
+            null,
+            null);
+    assertThat((double) render(layer, Pictures.grey(ALL, 0.5)).second().at(1, 1))
+        .isCloseTo(0.6, within(1e-4));
+  }
+
+  @Test
+  public void theVignetteFallsByItsStopsAtTheFarEnd() {
+    VignetteLayer layer = new VignetteLayer(LayerKind.VIGNETTE.fresh().head(), -2, 0, 0.5);
+    Picture out = render(layer, Pictures.grey(ALL, 0.5));
+    assertThat((double) Transfer.toLinear(out.first().at(0, 0)))
+        .isCloseTo(Transfer.toLinear(0.5f) / 4, within(1e-5));
+    assertThat((double) out.first().at(100, 80)).isCloseTo(0.5, within(1e-3));
+  }
+
+  @Test
+  public void sharpeningLeavesFlatPlacesAndKeepsItsLimit() {
+    Plane edge = Pictures.plane(ALL, (x, y) -> x < 100 ? 0.2 : 0.8);
+    Picture input = new Picture(edge, edge, edge);
+    SharpenLayer layer =
+        new SharpenLayer(LayerKind.SHARPEN.fresh().head(), List.of(new SharpenLayer.Band(2, 3)), 4);
+    Plane before = Lab.lightness(input);
+    Plane after = Lab.lightness(render(layer, input));
+    for (int x = 0; x < 200; x++) {
+      double change = after.at(x, 80) - before.at(x, 80);
+      assertThat(Math.abs(change)).isLessThan(4.01);
+      if (Math.abs(x - 99.5) > 12) {
+        assertThat(change).isCloseTo(0, within(1e-3));
+      }
+    }
+    assertThat((double) (after.at(100, 80) - before.at(100, 80))).isGreaterThan(2);
+  }
+
+  // --- brighten
+
+  private static Picture teeth() {
+    Lab tooth = new Lab(70, 4, 20);
+    double[] rgb = tooth.toWorking();
+    return Pictures.colour(ALL, rgb[0], rgb[1], rgb[2]);
+  }
+
+  private static Lab whitened(double target, double lift) {
+    TeethLayer layer =
+        new TeethLayer(
+            LayerKind.TEETH.fresh().head().withMask(new Mask.Everything()), target, lift, false);
+    Picture out = render(layer, teeth());
+    return Lab.ofWorking(out.first().at(1, 1), out.second().at(1, 1), out.third().at(1, 1));
+  }
+
+  @Test
+  public void teethComeToTheirTarget() {
+    assertThat(whitened(8, 0).b()).isCloseTo(8, within(0.05));
+    assertThat(whitened(8, 5).l()).isCloseTo(75, within(0.05));
+  }
+
+  @Test
+  public void aQuarterOfTheOwnYellowAlwaysStays() {
+    assertThat(whitened(1, 0).b()).isCloseTo(5, within(0.05));
+  }
+
+  @Test
+  public void theLiftStopsAtEightUnlessForced() {
+    assertThat(whitened(8, 15).l()).isCloseTo(78, within(0.05));
+  }
+
+  @Test
+  public void teethThatAreWhiterThanTheTargetStayAsTheyAre() {
+    assertThat(whitened(20, 0).b()).isCloseTo(20, within(0.05));
+  }
+}

@@ -1,0 +1,92 @@
+package carezza.mask;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import org.testng.annotations.DataProvider;
+import org.testng.annotations.Test;
+
+import carezza.image.Area;
+import carezza.image.Picture;
+import carezza.image.Plane;
+import carezza.model.Region;
+import carezza.testing.Pictures;
+import carezza.testing.Portrait;
+
+/** Regions against the painted masks of the portraits, from a face map of five points by hand. */
+public class RegionsTest {
+
+  private static Regions find(Portrait portrait, Picture photo) {
+    assertThat(Regions.level(portrait.faces())).isZero();
+    return Regions.find(photo, portrait.faces());
+  }
+
+  @DataProvider
+  public Object[][] truths() {
+    return new Object[][] {
+      {Portrait.S01, 0.88, 0.80, 0.70},
+      {Portrait.S02, 0.82, -1, 0.65},
+      {Portrait.S03, 0.84, 0.75, 0.42},
+      {Portrait.S04, 0.88, -1, 0.70},
+      {Portrait.S05, 0.86, 0.80, 0.75},
+      {Portrait.S06, 0.88, 0.85, 0.78}
+    };
+  }
+
+  @Test(dataProvider = "truths")
+  public void regionsOverlapThePaintedTruth(
+      Portrait portrait, double skin, double teeth, double sclera) {
+    Picture photo = portrait.picture("photo.jpg");
+    Regions regions = find(portrait, photo);
+    Area all = photo.area();
+    assertThat(Pictures.overlap(regions.coverage(Region.SKIN, all, 0), portrait.mask("skin.png")))
+        .as("skin")
+        .isGreaterThan(skin);
+    assertThat(
+            Pictures.overlap(regions.coverage(Region.SCLERA, all, 0), portrait.mask("sclera.png")))
+        .as("sclera")
+        .isGreaterThan(sclera);
+    if (teeth > 0) {
+      assertThat(
+              Pictures.overlap(regions.coverage(Region.TEETH, all, 0), portrait.mask("teeth.png")))
+          .as("teeth")
+          .isGreaterThan(teeth);
+    } else {
+      assertThat(sum(regions.coverage(Region.TEETH, all, 0)))
+          .as("teeth behind closed lips")
+          .isLessThan(0.001 * all.pixels());
+    }
+  }
+
+  private static double sum(Plane plane) {
+    double sum = 0;
+    for (float v : plane.values()) {
+      sum += v;
+    }
+    return sum;
+  }
+
+  @Test
+  public void leftAndRightWhitesLieOnTheirSides() {
+    Picture photo = Portrait.S06.picture("photo.jpg");
+    Regions regions = find(Portrait.S06, photo);
+    Area left = regions.coverage(Region.LEFT_SCLERA, photo.area(), 0).covered();
+    Area right = regions.coverage(Region.RIGHT_SCLERA, photo.area(), 0).covered();
+    assertThat(left.right()).isLessThan(right.x());
+    assertThat(left.contains(524, 780) || left.grow(12).contains(524, 780)).isTrue();
+  }
+
+  @Test
+  public void aCoarserLevelCoversTheSameShare() {
+    Picture photo = Portrait.S06.picture("photo.jpg");
+    Regions regions = find(Portrait.S06, photo);
+    Plane fine = regions.coverage(Region.SKIN, photo.area(), 0);
+    Plane coarse = regions.coverage(Region.SKIN, new Area(0, 0, 400, 500), 2);
+    assertThat(sum(coarse) * 16).isBetween(0.99 * sum(fine), 1.01 * sum(fine));
+  }
+
+  @Test
+  public void withoutAFaceMapEveryRegionIsEmpty() {
+    Plane plane = Regions.none().coverage(Region.SKIN, new Area(0, 0, 9, 9), 0);
+    assertThat(plane.covered().isEmpty()).isTrue();
+  }
+}

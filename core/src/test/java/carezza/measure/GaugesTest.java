@@ -1,0 +1,204 @@
+package carezza.measure;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import java.util.List;
+
+import org.testng.annotations.BeforeClass;
+import org.testng.annotations.DataProvider;
+import org.testng.annotations.Test;
+
+import carezza.colour.Lab;
+import carezza.colour.Transfer;
+import carezza.filter.GaussianBlur;
+import carezza.image.Area;
+import carezza.image.Cancellation;
+import carezza.image.Picture;
+import carezza.image.Plane;
+import carezza.mask.Regions;
+import carezza.mask.Site;
+import carezza.measure.Gauge.Verdict;
+import carezza.model.ExposureLayer;
+import carezza.model.LayerKind;
+import carezza.model.LayerStack;
+import carezza.render.Pyramid;
+import carezza.render.Renderer;
+import carezza.render.Scene;
+import carezza.render.TileCache;
+import carezza.testing.Pictures;
+import carezza.testing.Portrait;
+
+/** Gauges on pictures whose readings are known beforehand, and on the portraits' twins. */
+public class GaugesTest {
+
+  private static final Portrait PORTRAIT = Portrait.S01;
+
+  private Picture photo;
+  private Regions regions;
+  private Site site;
+
+  @BeforeClass
+  public void open() {
+    Picture full = PORTRAIT.picture("photo.jpg");
+    regions = Regions.find(full, PORTRAIT.faces());
+    Pyramid pyramid = new Pyramid(full);
+    int level = Renderer.analysisLevel(PORTRAIT.faces().faceWidth());
+    photo = pyramid.level(level);
+    site = new Site(pyramid.size(), level, regions);
+  }
+
+  private Gauge read(String id, Picture before, Picture after) {
+    return find(id, Gauges.read(site, before, after, LayerStack.EMPTY, JobLevel.portrait()));
+  }
+
+  private static Gauge find(String id, List<Gauge> gauges) {
+    return gauges.stream().filter(g -> g.id().equals(id)).findFirst().orElseThrow();
+  }
+
+  private static Picture lightness(Picture picture, java.util.function.UnaryOperator<Plane> edit) {
+    Picture lab = Lab.of(picture);
+    return Lab.toWorking(new Picture(edit.apply(lab.first()), lab.second(), lab.third()));
+  }
+
+  @DataProvider
+  public Object[][] untouched() {
+    return new Object[][] {{"textureKept", 100.0}, {"formKept", 1.0}};
+  }
+
+  @Test(dataProvider = "untouched")
+  public void anUntouchedPictureKeepsAll(String id, double whole) {
+    assertThat(read(id, photo, photo).after()).isCloseTo(whole, within(1e-3 * whole));
+    assertThat(read(id, photo, photo).verdict()).isEqualTo(Verdict.INSIDE);
+  }
+
+  /** Detail scaled by √½ has half the variance. */
+  @Test
+  public void halfTheVarianceOfPoresReadsAsHalfTheTexture() {
+    Picture softer =
+        lightness(
+            photo,
+            l -> {
+              Plane low = GaussianBlur.blur(l, 15);
+              Plane out = l.copy();
+              for (int i = 0; i < out.values().length; i++) {
+                float v = low.values()[i];
+                out.values()[i] = v + (l.values()[i] - v) * (float) Math.sqrt(0.5);
+              }
+              return out;
+            });
+    Gauge gauge = read("textureKept", photo, softer);
+    assertThat(gauge.after()).isCloseTo(50, within(3.0));
+    assertThat(gauge.verdict()).isEqualTo(Verdict.BELOW);
+  }
+
+  @Test
+  public void blurReadsAsPlastic() {
+    Picture blurred = photo.map(p -> GaussianBlur.blur(p, 5));
+    assertThat(read("textureKept", photo, blurred).after()).isLessThan(20);
+  }
+
+  @Test
+  public void lightPulledTogetherByATenthReadsAsFormOfNineTenths() {
+    Picture flat =
+        lightness(
+            photo,
+            l -> {
+              Plane out = l.copy();
+              for (int i = 0; i < out.values().length; i++) {
+                out.values()[i] = 55 + 0.9f * (l.values()[i] - 55);
+              }
+              return out;
+            });
+    Gauge gauge = read("formKept", photo, flat);
+    assertThat(gauge.after()).isCloseTo(0.9, within(0.002));
+    assertThat(gauge.verdict()).isEqualTo(Verdict.BELOW);
+  }
+
+  @Test
+  public void aLighterFaceIsDriftByItsLightness() {
+    Picture lighter =
+        lightness(
+            photo,
+            l -> {
+              Plane out = l.copy();
+              for (int i = 0; i < out.values().length; i++) {
+                out.values()[i] += 4;
+              }
+              return out;
+            });
+    Gauge gauge = read("skinLightness", photo, lighter);
+    assertThat(gauge.after() - gauge.before()).isCloseTo(4, within(0.02));
+    assertThat(gauge.verdict()).isEqualTo(Verdict.ABOVE);
+  }
+
+  /** The evened twin is what evening is meant to reach: less redness, and still inside the band. */
+  @Test
+  public void theEvenedTwinHasLessRednessThanTheCleanedOne() {
+    int level = site.level();
+    Picture clean = new Pyramid(PORTRAIT.picture("clean.jpg")).level(level);
+    Picture even = new Pyramid(PORTRAIT.picture("even.jpg")).level(level);
+    Gauge redness = read("rednessBlotch", clean, even);
+    assertThat(1 - redness.after() / redness.before()).isBetween(0.15, 0.45);
+    Gauge neck = read("neckMatch", clean, even);
+    assertThat(neck.after()).isLessThan(0.75 * neck.before());
+  }
+
+  @Test
+  public void clippedSkinIsCounted() {
+    Picture burnt = Transfer.toEncoded(Transfer.toLinear(photo).map(GaugesTest::fourTimes));
+    assertThat(read("skinClipping", photo, burnt).verdict()).isEqualTo(Verdict.ABOVE);
+    assertThat(read("skinClipping", photo, photo).verdict()).isEqualTo(Verdict.INSIDE);
+  }
+
+  private static Plane fourTimes(Plane plane) {
+    Plane out = plane.copy();
+    for (int i = 0; i < out.values().length; i++) {
+      out.values()[i] *= 4;
+    }
+    return out;
+  }
+
+  /** Pérez and others 2016: the index of a tooth of L* 70, a* 2, b* 15. */
+  @Test
+  public void theWhitenessIndexIsThePublishedSum() {
+    assertThat(Gauges.whiteness(new Lab(70, 2, 15)))
+        .isCloseTo(0.511 * 70 - 2.324 * 2 - 1.100 * 15, within(1e-9));
+  }
+
+  @Test
+  public void withoutAFaceMapNothingOfTheFaceIsMeasured() {
+    Site nobody = new Site(site.photograph(), site.level(), Regions.none());
+    List<Gauge> gauges =
+        Gauges.read(nobody, photo, photo, LayerStack.EMPTY, JobLevel.portrait());
+    assertThat(find("textureKept", gauges).verdict()).isEqualTo(Verdict.OPEN);
+    assertThat(find("teethYellow", gauges).measured()).isFalse();
+    assertThat(find("pictureClipping", gauges).measured()).isTrue();
+  }
+
+  /** A white balance or an exposure that is meant is no drift: before is after Settle. */
+  @Test
+  public void whatSettleDoesIsNoDrift() {
+    Picture full = PORTRAIT.picture("photo.jpg");
+    Renderer renderer = new Renderer(new Pyramid(full), new TileCache(1 << 28));
+    ExposureLayer darker = new ExposureLayer(LayerKind.EXPOSURE.fresh().head(), -0.7, 0);
+    List<Gauge> gauges =
+        Examination.of(
+            renderer,
+            new Scene(LayerStack.of(darker), regions),
+            JobLevel.portrait(),
+            Cancellation.NONE)
+            .gauges();
+    Gauge gauge = find("skinLightness", gauges);
+    assertThat(gauge.after()).isEqualTo(gauge.before());
+    assertThat(gauge.before()).isLessThan(read("skinLightness", photo, photo).before() - 5);
+  }
+
+  @Test
+  public void blotchesAreFilteredInsideTheSkinOnly() {
+    Area area = new Area(0, 0, 200, 200);
+    Plane skin = Pictures.plane(area, (x, y) -> Math.hypot(x - 100, y - 100) < 70 ? 1 : 0);
+    Plane calm = Pictures.plane(area, (x, y) -> Math.hypot(x - 100, y - 100) < 70 ? 0.3 : 5);
+    assertThat(SkinGauges.blotch(calm, skin, 4, 20)).isLessThan(1e-4);
+  }
+}

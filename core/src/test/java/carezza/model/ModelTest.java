@@ -1,0 +1,243 @@
+package carezza.model;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import java.util.List;
+
+import org.testng.annotations.DataProvider;
+import org.testng.annotations.Test;
+
+import carezza.image.Area;
+import carezza.model.Mask.Everything;
+import carezza.model.Mask.Named;
+import carezza.model.Mask.Nothing;
+
+public class ModelTest {
+
+  private static final PhotoReference PHOTO =
+      new PhotoReference("a.jpg", "0".repeat(64), true, 100, 80);
+
+  private static Project project(Layer... layers) {
+    return new Project("t", PHOTO, null, LayerStack.of(layers), null, null);
+  }
+
+  private static ExposureLayer exposure(double stops) {
+    ExposureLayer fresh = (ExposureLayer) LayerKind.EXPOSURE.fresh();
+    return new ExposureLayer(fresh.head(), stops, 0);
+  }
+
+  @Test
+  public void aStackIsGroupedByStageWhateverTheOrderOfAdding() {
+    Layer curve = LayerKind.CURVE.fresh();
+    Layer heal = LayerKind.HEAL.fresh();
+    Layer balance = LayerKind.WHITE_BALANCE.fresh();
+    assertThat(LayerStack.EMPTY.with(curve).with(heal).with(balance).layers())
+        .containsExactly(balance, heal, curve);
+  }
+
+  @Test
+  public void layersOfOneStageKeepTheirOrder() {
+    Layer first = LayerKind.CURVE.fresh();
+    Layer second = LayerKind.CURVE.fresh();
+    assertThat(LayerStack.of(first, second).layers()).containsExactly(first, second);
+    assertThat(LayerStack.of(first, second).moved(second.head().id(), -1).layers())
+        .containsExactly(second, first);
+  }
+
+  @Test
+  public void aLayerDoesNotMoveOutOfItsStage() {
+    Layer heal = LayerKind.HEAL.fresh();
+    LayerStack stack = LayerStack.of(heal, LayerKind.CURVE.fresh());
+    assertThat(stack.moved(heal.head().id(), 1)).isEqualTo(stack);
+  }
+
+  @Test
+  public void twoLayersWithOneIdAreRefused() {
+    Layer layer = LayerKind.CURVE.fresh();
+    assertThatThrownBy(() -> LayerStack.of(layer, layer))
+        .isInstanceOf(IllegalArgumentException.class)
+        .hasMessageContaining(layer.head().id());
+  }
+
+  @Test
+  public void throughAStageCountsItsLayersAndThoseBelow() {
+    LayerStack stack =
+        LayerStack.of(
+            LayerKind.WHITE_BALANCE.fresh(), LayerKind.HEAL.fresh(), LayerKind.CURVE.fresh());
+    assertThat(stack.through(Stage.SETTLE)).isEqualTo(1);
+    assertThat(stack.through(Stage.EVEN)).isEqualTo(2);
+    assertThat(stack.through(Stage.FINISH)).isEqualTo(3);
+  }
+
+  @DataProvider
+  public Object[][] kinds() {
+    LayerKind[] kinds = LayerKind.values();
+    Object[][] rows = new Object[kinds.length][];
+    for (int i = 0; i < kinds.length; i++) {
+      rows[i] = new Object[] {kinds[i]};
+    }
+    return rows;
+  }
+
+  @Test(dataProvider = "kinds")
+  public void aFreshLayerStandsInItsStageAndActs(LayerKind kind) {
+    Layer layer = kind.fresh();
+    assertThat(layer.head().stage()).isEqualTo(kind.stage());
+    assertThat(layer.acts()).isTrue();
+    assertThat(LayerKind.of(layer)).isEqualTo(kind);
+    assertThat(layer.with(layer.head().switched(false)).acts()).isFalse();
+    assertThat(layer.with(layer.head().withAmount(0)).acts()).isFalse();
+  }
+
+  @Test(dataProvider = "kinds")
+  public void anotherHeadLeavesTheParametersAlone(LayerKind kind) {
+    Layer layer = kind.fresh();
+    assertThat(layer.with(layer.head().named("x")).with(layer.head())).isEqualTo(layer);
+  }
+
+  @Test
+  public void amountsPastTwiceAreRefused() {
+    Head head = LayerKind.CURVE.fresh().head();
+    assertThatThrownBy(() -> head.withAmount(2.01))
+        .hasMessage("amount is 2.01 but must lie between 0.0 and 2.0");
+  }
+
+  // --- history
+
+  @Test
+  public void undoAndRedoWalkThroughEveryStep() {
+    Project first = project();
+    History history = new History(first);
+    Project last = first;
+    for (int i = 1; i <= 500; i++) {
+      last = project(exposure(i / 200.0));
+      history.advance(last, null);
+    }
+    for (int i = 0; i < 500; i++) {
+      history.undo();
+    }
+    assertThat(history.present()).isEqualTo(first);
+    assertThat(history.canUndo()).isFalse();
+    for (int i = 0; i < 500; i++) {
+      history.redo();
+    }
+    assertThat(history.present()).isEqualTo(last);
+  }
+
+  @Test
+  public void aDragOfASliderIsOneStep() {
+    Project start = project();
+    History history = new History(start);
+    history.advance(project(exposure(0.1)), "stops");
+    history.advance(project(exposure(0.2)), "stops");
+    history.advance(project(exposure(0.3)), "stops");
+    assertThat(history.undo()).isEqualTo(start);
+  }
+
+  @Test
+  public void aSettledDragIsAStepOfItsOwn() {
+    History history = new History(project());
+    Project one = project(exposure(0.1));
+    history.advance(one, "stops");
+    history.settle();
+    history.advance(project(exposure(0.2)), "stops");
+    assertThat(history.undo()).isEqualTo(one);
+  }
+
+  @Test
+  public void aNewEditForgetsWhatWasUndone() {
+    History history = new History(project());
+    history.advance(project(exposure(0.1)), null);
+    history.undo();
+    history.advance(project(exposure(0.5)), null);
+    assertThat(history.canRedo()).isFalse();
+  }
+
+  @Test
+  public void amendingIsNoStep() {
+    Project start = project();
+    History history = new History(start);
+    history.advance(project(exposure(0.1)), null);
+    history.amend(project(exposure(0.11)));
+    assertThat(history.undo()).isEqualTo(start);
+  }
+
+  // --- strokes and masks
+
+  @Test
+  public void aStrokesBoundsHoldItsPathAndRadius() {
+    Stroke stroke = Stroke.path(List.of(new Point(10, 20), new Point(50, 25)), 6, 0.5, 1, false);
+    assertThat(stroke.bounds()).isEqualTo(new Area(4, 14, 52, 17));
+  }
+
+  @Test
+  public void aStrokeKeepsItsOwnCopyOfThePoints() {
+    float[] points = {1, 2, 1, 0};
+    Stroke stroke = new Stroke(points, 5, 0, 1, false);
+    points[0] = 99;
+    stroke.packed()[1] = 99;
+    assertThat(stroke.x(0)).isEqualTo(1);
+    assertThat(stroke.y(0)).isEqualTo(2);
+  }
+
+  @Test
+  public void aStrokeWithoutPointsOrWithBrokenNumbersIsRefused() {
+    assertThatThrownBy(() -> new Stroke(new float[0], 5, 0, 1, false))
+        .isInstanceOf(IllegalArgumentException.class);
+    assertThatThrownBy(() -> new Stroke(new float[] {1, Float.NaN, 1, 0}, 5, 0, 1, false))
+        .isInstanceOf(IllegalArgumentException.class);
+  }
+
+  @Test
+  public void paintingOnPaintAddsToTheSameStrokes() {
+    Mask once = new Named(Region.SKIN).painted(Stroke.dab(1, 1, 2, 0));
+    Mask twice = once.painted(Stroke.dab(5, 5, 2, 0));
+    assertThat(twice)
+        .isInstanceOfSatisfying(Mask.Strokes.class, s -> assertThat(s.strokes()).hasSize(2));
+  }
+
+  @Test
+  public void aMaskReadsAsASentence() {
+    Mask mask =
+        new Mask.Minus(new Named(Region.FACE_SKIN), new Named(Region.LIPS))
+            .painted(Stroke.dab(1, 1, 2, 0));
+    assertThat(mask.sentence()).isEqualTo("skin of the face, minus lips, painted 1 stroke");
+    assertThat(new Everything().sentence()).isEqualTo("everywhere");
+    assertThat(new Nothing().painted(Stroke.dab(1, 1, 2, 0)).sentence())
+        .isEqualTo("painted, 1 stroke");
+    assertThat(new Mask.Range(Mask.Quantity.LIGHTNESS, 10, 20, 55, 60).sentence())
+        .isEqualTo("lightness 20 to 55");
+    assertThat(
+            new Mask.And(
+                    new Mask.Invert(new Named(Region.TEETH)), new Mask.Scale(new Everything(), 0.5))
+                .sentence())
+        .isEqualTo("all but teeth within everywhere at 50 %");
+  }
+
+  @Test
+  public void masksThatMeanNothingAreRefused() {
+    assertThatThrownBy(() -> new Mask.Polygon(List.of(new Point(0, 0), new Point(1, 1)), 0))
+        .hasMessageContaining("three points");
+    assertThatThrownBy(() -> new Mask.Gradient(new Point(3, 3), new Point(3, 3)))
+        .hasMessageContaining("two different points");
+    assertThatThrownBy(() -> new Mask.Range(Mask.Quantity.HUE, 5, 4, 6, 7))
+        .hasMessageContaining("start");
+  }
+
+  @Test
+  public void aFaceMapWhosePupilsCoincideIsRefused() {
+    Point p = new Point(10, 10);
+    FaceMap guess = FaceMap.guess(800, 1000);
+    assertThatThrownBy(() -> new FaceMap(guess.oval(), p, p, guess.leftMouth(), guess.rightMouth()))
+        .isInstanceOf(IllegalArgumentException.class);
+  }
+
+  @Test
+  public void theGuessedFaceMapLiesInThePicture() {
+    FaceMap guess = FaceMap.guess(800, 1000);
+    assertThat(guess.oval().x() + guess.oval().radiusX()).isLessThan(800);
+    assertThat(guess.oval().y() + guess.oval().radiusY()).isLessThan(1000);
+    assertThat(guess.mouthCentre().y()).isGreaterThan(guess.leftPupil().y());
+  }
+}

@@ -1,0 +1,318 @@
+package carezza.project;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.catchThrowableOfType;
+
+import java.io.ByteArrayInputStream;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
+import java.util.zip.ZipEntry;
+import java.util.zip.ZipInputStream;
+import java.util.zip.ZipOutputStream;
+
+import org.testng.annotations.AfterClass;
+import org.testng.annotations.BeforeClass;
+import org.testng.annotations.DataProvider;
+import org.testng.annotations.Test;
+
+import carezza.codec.OutputProfile;
+import carezza.codec.PictureReader;
+import carezza.image.Cancellation;
+import carezza.model.DodgeBurnLayer;
+import carezza.model.Layer;
+import carezza.model.LayerKind;
+import carezza.model.LayerStack;
+import carezza.model.Mask;
+import carezza.model.Point;
+import carezza.model.Project;
+import carezza.model.Region;
+import carezza.model.Stroke;
+import carezza.problem.Problem;
+import carezza.problem.Problem.Kind;
+import carezza.session.Delivery;
+import carezza.session.Session;
+import carezza.testing.Pictures;
+import carezza.testing.Portrait;
+
+/** Project files: what is saved is opened again, and what is broken is said in a sentence. */
+public class ProjectFileTest {
+
+  private static final byte[] PREVIEW = {1, 2, 3};
+
+  private Path folder;
+  private Retouch retouch;
+
+  @BeforeClass
+  public void start() throws Exception {
+    folder = Files.createTempDirectory("carezza-project-test");
+    Files.write(folder.resolve("sitter.jpg"), Portrait.S06.bytes("photo.jpg"));
+    Retouch fresh = ProjectFile.start(folder.resolve("sitter.jpg"));
+    retouch = fresh.with(worked(fresh.project()), null);
+  }
+
+  @AfterClass
+  public void tidy() throws IOException {
+    try (var files = Files.walk(folder)) {
+      for (Path p : files.sorted(java.util.Comparator.reverseOrder()).toList()) {
+        Files.delete(p);
+      }
+    }
+  }
+
+  /** One layer of every kind, with every kind of mask somewhere. */
+  private static Project worked(Project fresh) {
+    List<Layer> layers = new ArrayList<>();
+    for (LayerKind kind : LayerKind.values()) {
+      layers.add(kind.fresh());
+    }
+    LayerStack stack = new LayerStack(layers);
+    Stroke stroke =
+        Stroke.path(List.of(new Point(600, 700), new Point(700, 800)), 40, 0.8, 0.5, false);
+    Mask painted = new Mask.Named(Region.FACE_SKIN).painted(stroke);
+    Mask deep =
+        new Mask.Or(
+            new Mask.And(
+                new Mask.Feather(new Mask.Oval(500, 500, 90, 60, 10, 0.4), 12),
+                new Mask.Range(Mask.Quantity.LIGHTNESS, 10, 20, 60, 80)),
+            new Mask.Minus(
+                new Mask.Invert(new Mask.Gradient(new Point(0, 0), new Point(0, 900))),
+                new Mask.Scale(
+                    new Mask.Refine(
+                        new Mask.Polygon(
+                            List.of(new Point(1, 1), new Point(90, 1), new Point(50, 80)), 3),
+                        9),
+                    0.5)));
+    String sculpt = layers.get(LayerKind.DODGE_BURN.ordinal()).head().id();
+    String curve = layers.get(LayerKind.CURVE.ordinal()).head().id();
+    return fresh
+        .withFaces(Portrait.S06.faces())
+        .withStack(stack)
+        .edit(sculpt, l -> ((DodgeBurnLayer) l).withMasks(painted, deep))
+        .edit(curve, l -> l.with(l.head().withMask(deep).withAmount(0.4).named("Mood")));
+  }
+
+  private Path saved(String name) throws Problem {
+    Path file = folder.resolve(name);
+    ProjectFile.save(retouch, file, PREVIEW);
+    return file;
+  }
+
+  private static Map<String, byte[]> entries(Path file) throws IOException {
+    Map<String, byte[]> entries = new TreeMap<>();
+    try (ZipInputStream zip = new ZipInputStream(Files.newInputStream(file))) {
+      for (ZipEntry e = zip.getNextEntry(); e != null; e = zip.getNextEntry()) {
+        entries.put(e.getName(), zip.readAllBytes());
+      }
+    }
+    return entries;
+  }
+
+  private Path packed(String name, Map<String, byte[]> entries) throws IOException {
+    ByteArrayOutputStream bytes = new ByteArrayOutputStream();
+    try (ZipOutputStream zip = new ZipOutputStream(bytes)) {
+      for (Map.Entry<String, byte[]> e : entries.entrySet()) {
+        zip.putNextEntry(new ZipEntry(e.getKey()));
+        zip.write(e.getValue());
+      }
+    }
+    return Files.write(folder.resolve(name), bytes.toByteArray());
+  }
+
+  private Path withJson(String name, java.util.function.UnaryOperator<String> change)
+      throws Exception {
+    Map<String, byte[]> entries = entries(saved("whole.carezza"));
+    String json = new String(entries.get("project.json"), StandardCharsets.UTF_8);
+    entries.put("project.json", change.apply(json).getBytes(StandardCharsets.UTF_8));
+    return packed(name, entries);
+  }
+
+  private static Problem problem(Path file) {
+    return catchThrowableOfType(Problem.class, () -> ProjectFile.open(file));
+  }
+
+  // --- round trip
+
+  @Test
+  public void whatIsSavedIsOpenedAgainInEveryDetail() throws Problem {
+    Retouch again = ProjectFile.open(saved("detail.carezza"));
+    assertThat(again.project()).isEqualTo(retouch.project());
+    assertThat(again.file()).isEqualTo(retouch.file());
+  }
+
+  @Test
+  public void aReopenedProjectRendersTheSamePicture() throws Problem {
+    Delivery small = new Delivery(0, 90, 8, 2, OutputProfile.SRGB);
+    var before =
+        new Session(retouch.photograph().pixels())
+            .picture(retouch.project(), small, Cancellation.NONE);
+    Retouch again = ProjectFile.open(saved("same.carezza"));
+    var after =
+        new Session(again.photograph().pixels()).picture(again.project(), small, Cancellation.NONE);
+    assertThat(Pictures.largest(before, after)).isZero();
+  }
+
+  @Test
+  public void theFileHoldsWhatTheFormatPromises() throws Exception {
+    Map<String, byte[]> entries = entries(saved("promise.carezza"));
+    assertThat(entries.keySet())
+        .containsExactlyInAnyOrder(
+            "project.json", "strokes.bin", "preview.jpg", "photograph/sitter.jpg");
+    assertThat(entries.get("preview.jpg")).isEqualTo(PREVIEW);
+  }
+
+  @Test
+  public void fieldsOfALaterWriterSurviveASave() throws Exception {
+    Path file =
+        withJson(
+            "later.carezza",
+            json ->
+                json.replaceFirst("\\{", "{\"client\":{\"room\":7},")
+                    .replace("\"kind\" : \"curve\"", "\"kind\" : \"curve\", \"wish\" : \"more\""));
+    ProjectFile.save(ProjectFile.open(file), folder.resolve("kept.carezza"), PREVIEW);
+    String json =
+        new String(
+            entries(folder.resolve("kept.carezza")).get("project.json"), StandardCharsets.UTF_8);
+    assertThat(json).contains("\"room\" : 7").contains("\"wish\" : \"more\"");
+  }
+
+  @Test
+  public void aStackFileWithNothingButKindsTakesTheDefaults() throws Problem {
+    byte[] json =
+        "{\"stack\":[{\"kind\":\"teeth\"},{\"kind\":\"curve\",\"amount\":0.5}]}"
+            .getBytes(StandardCharsets.UTF_8);
+    LayerStack stack = ProjectFile.readStack(json, "stack.json").stack();
+    assertThat(stack.size()).isEqualTo(2);
+    Layer teeth =
+        stack.layers().stream().filter(l -> LayerKind.of(l) == LayerKind.TEETH).findAny().get();
+    assertThat(teeth.with(teeth.head().withId("x")))
+        .isEqualTo(
+            LayerKind.TEETH.fresh().with(LayerKind.TEETH.fresh().head().withId("x")));
+  }
+
+  @Test
+  public void aWrittenStackFileIsReadBack() throws Exception {
+    ByteArrayOutputStream out = new ByteArrayOutputStream();
+    ProjectFile.writeStack(retouch.project(), out);
+    ProjectFile.StackFile again = ProjectFile.readStack(out.toByteArray(), "stack.json");
+    assertThat(again.stack()).isEqualTo(retouch.project().stack());
+    assertThat(again.faces()).isEqualTo(retouch.project().faces());
+  }
+
+  @Test
+  public void theExampleInTheDocumentationIsUnderstood() throws Exception {
+    String page = Files.readString(Path.of("../docs/format.md"));
+    int start = page.indexOf("```json", page.indexOf("### A stack file")) + 7;
+    byte[] example =
+        page.substring(start, page.indexOf("```", start)).getBytes(StandardCharsets.UTF_8);
+    LayerStack stack = ProjectFile.readStack(example, "format.md").stack();
+    assertThat(stack.layers()).extracting(LayerKind::of).containsExactly(LayerKind.values());
+  }
+
+  // --- what can be wrong
+
+  @DataProvider
+  public Object[][] lengths() {
+    return new Object[][] {{0.0}, {0.1}, {0.5}, {0.999}};
+  }
+
+  @Test(dataProvider = "lengths")
+  public void aProjectCutShortIsSaidToBeDamaged(double share) throws Exception {
+    byte[] whole = Files.readAllBytes(saved("long.carezza"));
+    Path cut = folder.resolve("cut.carezza");
+    Files.write(cut, Arrays.copyOf(whole, (int) (share * whole.length * 0.99)));
+    Problem problem = problem(cut);
+    assertThat(problem.kind()).isEqualTo(Kind.PROJECT_DAMAGED);
+    assertThat(problem.getMessage()).contains("cut.carezza").endsWith(".");
+  }
+
+  @Test
+  public void aNewerProjectIsRefusedByName() throws Exception {
+    Path file = withJson("newer.carezza", j -> j.replace("\"version\" : 1", "\"version\" : 99"));
+    assertThat(problem(file).kind()).isEqualTo(Kind.PROJECT_NEWER);
+    assertThat(problem(file).getMessage()).contains("newer.carezza").contains("99");
+  }
+
+  @Test
+  public void anUnknownKindOfLayerIsNamedWithItsPlace() throws Exception {
+    Path file = withJson("kind.carezza", j -> j.replace("\"curve\"", "\"bend\""));
+    assertThat(problem(file).getMessage()).contains("'bend'").contains("stack[");
+  }
+
+  @Test
+  public void aValueOutOfRangeIsNamedWithItsRange() throws Exception {
+    Path file =
+        withJson("range.carezza", j -> j.replace("\"keepColour\" : 0.5", "\"keepColour\" : 7"));
+    assertThat(problem(file).getMessage()).contains("keepColour").contains("7");
+  }
+
+  @Test
+  public void aPhotographThatWasExchangedInsideIsNoticed() throws Exception {
+    Map<String, byte[]> entries = entries(saved("whole.carezza"));
+    entries.put("photograph/sitter.jpg", Portrait.S06.bytes("clean.jpg"));
+    assertThat(problem(packed("other.carezza", entries)).kind()).isEqualTo(Kind.PROJECT_DAMAGED);
+  }
+
+  @Test
+  public void aProjectWithoutItsPhotographIsDamaged() throws Exception {
+    Map<String, byte[]> entries = entries(saved("whole.carezza"));
+    entries.remove("photograph/sitter.jpg");
+    assertThat(problem(packed("empty.carezza", entries)).kind()).isEqualTo(Kind.PROJECT_DAMAGED);
+  }
+
+  @Test
+  public void strokesCutShortAreNoticed() throws Exception {
+    Map<String, byte[]> entries = entries(saved("whole.carezza"));
+    byte[] strokes = entries.get("strokes.bin");
+    entries.put("strokes.bin", Arrays.copyOf(strokes, strokes.length - 3));
+    assertThat(problem(packed("strokes.carezza", entries)).kind()).isEqualTo(Kind.PROJECT_DAMAGED);
+  }
+
+  @Test
+  public void aPictureNamedLikeAProjectIsNone() throws Exception {
+    Path file = folder.resolve("picture.carezza");
+    Files.write(file, Portrait.S06.bytes("photo.jpg"));
+    assertThat(problem(file).kind()).isEqualTo(Kind.PROJECT_DAMAGED);
+  }
+
+  @Test
+  public void namesThatPointOutOfTheArchiveTouchNoFile() throws Exception {
+    Map<String, byte[]> entries = entries(saved("whole.carezza"));
+    entries.put("../../outside.txt", new byte[] {1});
+    assertThat(ProjectFile.open(packed("slip.carezza", entries)).project())
+        .isEqualTo(retouch.project());
+    assertThat(folder.getParent().getParent().resolve("outside.txt")).doesNotExist();
+  }
+
+  @Test
+  public void anEntryThatUnpacksWithoutEndIsRefused() throws Exception {
+    Map<String, byte[]> entries = entries(saved("whole.carezza"));
+    entries.put("project.json", new byte[ProjectFile.LARGEST_TEXT + 1]);
+    assertThat(problem(packed("bomb.carezza", entries)).kind()).isEqualTo(Kind.PROJECT_DAMAGED);
+  }
+
+  @Test
+  public void spotsThatAreNoNumbersAreSaidSo() throws Exception {
+    Path file = folder.resolve("spots.json");
+    Files.writeString(file, "{\"spots\":[{\"x\":1,\"y\":2}]}");
+    Problem problem = catchThrowableOfType(Problem.class, () -> SpotsFile.read(file));
+    assertThat(problem.kind()).isEqualTo(Kind.SPOTS_INVALID);
+    assertThat(problem.getMessage()).contains("radius");
+  }
+
+  @Test
+  public void theEmbeddedPhotographIsTheFileByteForByte() throws Exception {
+    byte[] inside = entries(saved("bytes.carezza")).get("photograph/sitter.jpg");
+    assertThat(inside).isEqualTo(Files.readAllBytes(folder.resolve("sitter.jpg")));
+    assertThat(PictureReader.decode(inside, "sitter.jpg").size())
+        .isEqualTo(retouch.photograph().size());
+    assertThat(new ByteArrayInputStream(inside).read()).isEqualTo(0xff);
+  }
+}

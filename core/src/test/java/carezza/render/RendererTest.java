@@ -1,0 +1,279 @@
+package carezza.render;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import java.util.List;
+import java.util.concurrent.CancellationException;
+import java.util.concurrent.atomic.AtomicInteger;
+
+import org.testng.annotations.BeforeClass;
+import org.testng.annotations.DataProvider;
+import org.testng.annotations.Test;
+
+import carezza.image.Area;
+import carezza.image.Cancellation;
+import carezza.image.Picture;
+import carezza.mask.Regions;
+import carezza.model.CurveLayer;
+import carezza.model.DodgeBurnLayer;
+import carezza.model.ExposureLayer;
+import carezza.model.FrequencySeparationLayer;
+import carezza.model.HealLayer;
+import carezza.model.Layer;
+import carezza.model.LayerKind;
+import carezza.model.LayerStack;
+import carezza.model.Mask;
+import carezza.model.Stroke;
+import carezza.model.ToneEveningLayer;
+import carezza.model.WhiteBalanceLayer;
+import carezza.render.Renderer.Readiness;
+import carezza.testing.Pictures;
+import carezza.testing.Portrait;
+
+public class RendererTest {
+
+  private static final Portrait PORTRAIT = Portrait.S06;
+  private Pyramid photograph;
+  private Regions regions;
+
+  @BeforeClass
+  public void open() {
+    photograph = new Pyramid(PORTRAIT.picture("photo.jpg"));
+    regions = Regions.find(photograph.level(0), PORTRAIT.faces());
+  }
+
+  private Renderer renderer() {
+    return new Renderer(photograph, new TileCache(1L << 29));
+  }
+
+  private Picture render(Renderer renderer, Area area, int level, Layer... layers) {
+    return renderer.render(
+        new Scene(LayerStack.of(layers), regions), area, level, Readiness.EXACT, Cancellation.NONE);
+  }
+
+  private static Layer painted(LayerKind kind) {
+    Mask face =
+        new Mask.Nothing()
+            .painted(
+                Stroke.path(
+                    List.of(new carezza.model.Point(600, 700), new carezza.model.Point(900, 1000)),
+                    90,
+                    0.8,
+                    0.9,
+                    false));
+    return switch (kind.fresh()) {
+      case WhiteBalanceLayer l -> new WhiteBalanceLayer(l.head(), 5200, 6);
+      case ExposureLayer l -> new ExposureLayer(l.head(), 0.4, 0.5);
+      case HealLayer l -> l.withPatches(PORTRAIT.spots());
+      case FrequencySeparationLayer l ->
+          new FrequencySeparationLayer(
+              l.head(),
+              9.0,
+              0.8,
+              0.7,
+              10,
+              List.of(new FrequencySeparationLayer.LowBandArea(face, 20, 0.7)));
+      case DodgeBurnLayer l -> l.withMasks(face, new Mask.Oval(700, 1300, 200, 120, 0, 0.8));
+      case ToneEveningLayer l ->
+          new ToneEveningLayer(
+              l.head(), 0.7, 0.4, new ToneEveningLayer.Target(60, 30, 55), 0.5, 0.4, 0.1);
+      case CurveLayer l ->
+          l.withLuminance(
+              List.of(
+                  new carezza.colour.MonotoneCurve.Point(0, 0.02),
+                  new carezza.colour.MonotoneCurve.Point(0.4, 0.34),
+                  new carezza.colour.MonotoneCurve.Point(1, 1)));
+      default -> kind.fresh();
+    };
+  }
+
+  @DataProvider
+  public Object[][] kinds() {
+    LayerKind[] kinds = LayerKind.values();
+    Object[][] rows = new Object[kinds.length][];
+    for (int i = 0; i < kinds.length; i++) {
+      rows[i] = new Object[] {kinds[i]};
+    }
+    return rows;
+  }
+
+  /** The preview at a coarser level is the reduced full-size result, for every kind of layer. */
+  @Test(dataProvider = "kinds")
+  public void aPreviewAgreesWithTheReducedResult(LayerKind kind) {
+    Layer layer = painted(kind);
+    Renderer renderer = renderer();
+    Picture full = render(renderer, renderer.size().area(), 0, layer);
+    Picture preview = render(renderer, renderer.size().atLevel(1).area(), 1, layer);
+    double[] difference = Pictures.deltaE(Pyramid.half(full), preview);
+    assertThat(Pictures.mean(difference)).as("mean").isLessThan(0.5);
+    assertThat(Pictures.quantile(difference, 0.99)).as("99 %").isLessThan(2);
+    assertThat(Pictures.largest(full, photograph.level(0))).as("it acts").isGreaterThan(0.005);
+  }
+
+  /** A part rendered by itself is that part of the whole, for every kind of layer. */
+  @Test(dataProvider = "kinds")
+  public void aPartIsThatPartOfTheWhole(LayerKind kind) {
+    Layer layer = painted(kind);
+    Area part = new Area(300, 350, 210, 160);
+    Picture whole = render(renderer(), new Area(0, 0, 800, 1000), 1, layer);
+    Picture alone = render(renderer(), part, 1, layer);
+    assertThat(Pictures.largest(alone, whole.crop(part))).isLessThan(2e-3);
+  }
+
+  @Test(dataProvider = "kinds")
+  public void atAmountZeroNothingIsChanged(LayerKind kind) {
+    Layer layer = painted(kind);
+    Picture out =
+        render(renderer(), new Area(0, 0, 400, 500), 2, layer.with(layer.head().withAmount(0)));
+    assertThat(Pictures.largest(out, photograph.level(2))).isZero();
+  }
+
+  @Test
+  public void theAmountScalesTheChange() {
+    Layer full = painted(LayerKind.CURVE);
+    Area area = new Area(0, 0, 400, 500);
+    Picture photo = photograph.level(2);
+    Picture once = render(renderer(), area, 2, full);
+    Picture twice = render(renderer(), area, 2, full.with(full.head().withAmount(2)));
+    for (int i = 0; i < area.pixels(); i += 97) {
+      float p = photo.first().values()[i];
+      float expected = p + 2 * (once.first().values()[i] - p);
+      assertThat(twice.first().values()[i]).isBetween(expected - 1e-5f, expected + 1e-5f);
+    }
+  }
+
+  /** A second rendering and an undone edit are answered from what is kept. */
+  @Test
+  public void whatIsKeptIsNotRenderedAgain() {
+    Renderer renderer = renderer();
+    Area area = new Area(0, 0, 800, 1000);
+    Layer curve = painted(LayerKind.CURVE);
+    Layer exposure = painted(LayerKind.EXPOSURE);
+    Picture first = render(renderer, area, 1, exposure, curve);
+    render(renderer, area, 1, exposure, curve.with(curve.head().switched(false)));
+    AtomicInteger asked = new AtomicInteger();
+    Cancellation afterFirstLook = () -> asked.incrementAndGet() > 1;
+    Picture again =
+        renderer.render(
+            new Scene(LayerStack.of(exposure, curve), regions),
+            area,
+            1,
+            Readiness.EXACT,
+            afterFirstLook);
+    // Rendering any layer anew would have looked a second time and been cancelled.
+    assertThat(Pictures.largest(first, again)).isZero();
+  }
+
+  @Test
+  public void aDabRendersOnlyTheTilesItTouches() {
+    TileCache cache = new TileCache(1L << 29);
+    Renderer renderer = new Renderer(photograph, cache);
+    Area area = new Area(0, 0, 800, 1000);
+    DodgeBurnLayer layer = (DodgeBurnLayer) painted(LayerKind.DODGE_BURN);
+    Layer curve = painted(LayerKind.CURVE);
+    render(renderer, area, 1, layer, curve);
+    long before = cache.bytes();
+    Mask more = layer.dodgeMask().painted(Stroke.dab(200, 200, 30, 1));
+    render(renderer, area, 1, layer.withMasks(more, layer.burnMask()), curve);
+    long tile = 12L * TileGrid.SIZE * TileGrid.SIZE;
+    // One tile of the dabbed layer and one of the layer above it.
+    assertThat(cache.bytes() - before).isLessThanOrEqualTo(2 * tile);
+  }
+
+  @Test
+  public void repairsFollowAChangeBelowThem() {
+    HealLayer heal = (HealLayer) painted(LayerKind.HEAL);
+    Renderer renderer = renderer();
+    Area area = renderer.size().atLevel(1).area();
+    HealLayer settled =
+        (HealLayer)
+            renderer.resolved(
+                new Scene(LayerStack.of(heal), regions), heal.head().id(), Cancellation.NONE);
+    Layer darker = new ExposureLayer(LayerKind.EXPOSURE.fresh().head(), -1, 0);
+    Picture together = render(renderer, area, 1, darker, settled);
+    Picture healedFirst = render(renderer, area, 1, settled);
+    Picture thenDarker =
+        new Renderer(new Pyramid(healedFirst), new TileCache(1L << 26))
+            .render(
+                new Scene(LayerStack.of(darker), Regions.none()),
+                area,
+                0,
+                Readiness.EXACT,
+                Cancellation.NONE);
+    double[] difference = Pictures.deltaE(together, thenDarker);
+    assertThat(Pictures.quantile(difference, 0.999)).isLessThan(1);
+  }
+
+  @Test
+  public void renderingStopsWhenItIsNoLongerWanted() {
+    assertThatThrownBy(
+            () ->
+                renderer()
+                    .render(
+                        new Scene(LayerStack.of(painted(LayerKind.CURVE)), regions),
+                        new Area(0, 0, 800, 1000),
+                        1,
+                        Readiness.EXACT,
+                        () -> true))
+        .isInstanceOf(CancellationException.class);
+  }
+
+  @Test
+  public void theCacheKeepsToItsLimit() {
+    long limit = 6L * 12 * TileGrid.SIZE * TileGrid.SIZE;
+    TileCache cache = new TileCache(limit);
+    render(new Renderer(photograph, cache), new Area(0, 0, 800, 1000), 1, painted(LayerKind.CURVE));
+    assertThat(cache.bytes()).isPositive().isLessThanOrEqualTo(limit);
+  }
+
+  @Test
+  public void equalContentsHaveEqualFingerprintsAndOthersDoNot() {
+    Layer one = painted(LayerKind.DODGE_BURN);
+    assertThat(Fingerprint.of(one)).isEqualTo(Fingerprint.of(one.with(one.head().named("other"))));
+    assertThat(Fingerprint.of(one))
+        .isNotEqualTo(Fingerprint.of(one.with(one.head().withAmount(0.5))));
+    assertThat(Fingerprint.of(1, 2)).isNotEqualTo(Fingerprint.of(2, 1));
+    assertThat(Fingerprint.of(List.of(1), 2)).isNotEqualTo(Fingerprint.of(List.of(1, 2)));
+  }
+
+  @Test
+  public void tilesCoverTheLevelOnce() {
+    TileGrid grid = new TileGrid(new Area(0, 0, 700, 300));
+    int pixels = 0;
+    for (TileGrid.Tile tile : grid.touching(grid.whole())) {
+      pixels += grid.area(tile).pixels();
+    }
+    assertThat(pixels).isEqualTo(700 * 300);
+    assertThat(grid.touching(new Area(255, 255, 2, 2))).hasSize(4);
+  }
+
+  /** Kernel calls are counted: undoing and switching back find every tile. */
+  @Test
+  public void undoComputesNoTileAgain() {
+    Renderer renderer = renderer();
+    Area area = new Area(0, 0, 800, 1000);
+    DodgeBurnLayer layer = (DodgeBurnLayer) painted(LayerKind.DODGE_BURN);
+    Layer curve = painted(LayerKind.CURVE);
+    render(renderer, area, 1, layer, curve);
+    Mask more = layer.dodgeMask().painted(Stroke.dab(900, 900, 60, 1));
+    long before = renderer.computedTiles();
+    render(renderer, area, 1, layer.withMasks(more, layer.burnMask()), curve);
+    assertThat(renderer.computedTiles()).as("an edit is computed").isGreaterThan(before);
+    long edited = renderer.computedTiles();
+    render(renderer, area, 1, layer, curve);
+    render(renderer, area, 1, layer.withMasks(more, layer.burnMask()), curve);
+    assertThat(renderer.computedTiles()).as("undo and redo are found").isEqualTo(edited);
+  }
+
+  /** A whole rendered in bands is the whole rendered in tiles, for every kind of layer. */
+  @Test(dataProvider = "kinds")
+  public void bandsAndTilesAgree(LayerKind kind) {
+    Layer layer = painted(kind);
+    Renderer renderer = renderer();
+    Picture inBands =
+        renderer.renderOnce(new Scene(LayerStack.of(layer), regions), 1, Cancellation.NONE);
+    Picture inTiles = render(renderer, renderer.size().atLevel(1).area(), 1, layer);
+    assertThat(Pictures.largest(inBands, inTiles)).isLessThan(2e-3);
+  }
+}

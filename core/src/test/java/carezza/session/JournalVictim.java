@@ -1,0 +1,44 @@
+package carezza.session;
+
+import java.nio.file.Path;
+
+import carezza.model.DodgeBurnLayer;
+import carezza.model.LayerKind;
+import carezza.model.LayerStack;
+import carezza.model.Project;
+import carezza.model.Stroke;
+import carezza.project.ProjectFile;
+import carezza.project.Retouch;
+
+/** A program that paints, keeps and saves without end, to be killed by {@link JournalTest}. */
+public final class JournalVictim {
+
+  private JournalVictim() {}
+
+  /**
+   * @param arguments folder of the journal, the photograph, the project to save to
+   */
+  public static void main(String[] arguments) throws Exception {
+    Journal journal = new Journal(Path.of(arguments[0]));
+    Retouch retouch = ProjectFile.start(Path.of(arguments[1]));
+    Path file = Path.of(arguments[2]);
+    DodgeBurnLayer layer = (DodgeBurnLayer) LayerKind.DODGE_BURN.fresh();
+    Project project = retouch.project().withStack(LayerStack.of(layer));
+    String id = layer.head().id();
+    for (int strokes = 1; ; strokes++) {
+      Stroke stroke = Stroke.dab(strokes % 60, strokes % 40, 9, 1);
+      project =
+          project.edit(
+              id,
+              l -> {
+                DodgeBurnLayer d = (DodgeBurnLayer) l;
+                return d.withMasks(d.dodgeMask().painted(stroke), d.burnMask());
+              });
+      journal.keep(retouch.with(project, file));
+      System.out.println(strokes);
+      if (strokes % 3 == 0) {
+        ProjectFile.save(retouch.with(project, file), file, new byte[] {1});
+      }
+    }
+  }
+}
