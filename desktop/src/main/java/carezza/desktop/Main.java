@@ -1,0 +1,20 @@
+package carezza.desktop;
+
+import java.util.logging.Level;
+import java.util.logging.Logger;
+
+import carezza.desktop.command.Carezza;
+
+/** Starts Carezza from its command line. */
+public final class Main {
+
+  /** Kept here so that its level is not forgotten: the toolkit warns of running from the class path. */
+  private static final Logger TOOLKIT = Logger.getLogger("javafx");
+
+  private Main() {}
+
+  public static void main(String[] arguments) {
+    TOOLKIT.setLevel(Level.SEVERE);
+    System.exit(Carezza.run(arguments));
+  }
+}

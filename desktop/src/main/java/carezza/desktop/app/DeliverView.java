@@ -1,0 +1,226 @@
+package carezza.desktop.app;
+
+import java.nio.file.Path;
+import java.util.List;
+import javafx.geometry.Insets;
+import javafx.scene.control.Button;
+import javafx.scene.control.ComboBox;
+import javafx.scene.control.Label;
+import javafx.scene.control.ProgressBar;
+import javafx.scene.control.ScrollPane;
+import javafx.scene.control.Slider;
+import javafx.scene.control.TextField;
+import javafx.scene.control.Tooltip;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.VBox;
+import javafx.util.StringConverter;
+
+import carezza.codec.OutputProfile;
+import carezza.desktop.bench.Background;
+import carezza.desktop.bench.BenchModel;
+import carezza.measure.Gauge;
+import carezza.measure.Gauge.Verdict;
+import carezza.model.Project;
+import carezza.session.Delivery;
+import carezza.session.Session;
+
+/** Writes the finished picture: size, format, what the gauges still say, and the care that is due. */
+final class DeliverView extends VBox {
+
+  private static final double WIDTH = 330;
+  private static final int[] EDGES = {0, 4096, 2048, 1080};
+
+  private final BenchModel model;
+  private final Background writing = new Background("delivery");
+  private final TextField path = new TextField();
+  private final ComboBox<String> edge = new ComboBox<>();
+  private final Slider quality = new Slider(50, 100, 92);
+  private final ComboBox<String> bits = new ComboBox<>();
+  private final ComboBox<OutputProfile> profile = new ComboBox<>();
+  private final Button write = new Button("Write the picture");
+  private final Button stop = new Button("Stop");
+  private final ProgressBar progress = new ProgressBar(-1);
+  private final Label outcome = new Label();
+  private final VBox checks = new VBox(5);
+
+  DeliverView(BenchModel model) {
+    super();
+    this.model = model;
+    setId("deliver");
+    getStyleClass().add("panel");
+    setPrefWidth(WIDTH);
+    setMinWidth(WIDTH);
+    VBox form = new VBox(10);
+    form.setPadding(new Insets(14));
+    form.getChildren()
+        .addAll(
+            heading("Deliver"),
+            caption("File"),
+            path,
+            caption("Long edge"),
+            edge,
+            caption("JPEG quality, 50 to 100"),
+            quality,
+            caption("Bits per channel, PNG and TIFF"),
+            bits,
+            caption("Colour space"),
+            profile,
+            new HBox(8, write, stop),
+            progress,
+            outcome,
+            caption("What the gauges say"),
+            checks,
+            caption("With care"),
+            words(
+                "Retouched commercial pictures of people must be labelled in several countries:"
+                    + " follow local rules and what the client and the sitter agreed. Skin"
+                    + " lightness and natural marks are the person’s own; change them only on"
+                    + " request."));
+    build();
+    ScrollPane scroll = new ScrollPane(form);
+    scroll.setFitToWidth(true);
+    scroll.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
+    VBox.setVgrow(scroll, javafx.scene.layout.Priority.ALWAYS);
+    getChildren().add(scroll);
+    model.gaugesProperty().addListener((o, was, is) -> check(is));
+    check(model.gaugesProperty().get());
+  }
+
+  private void build() {
+    path.setId("deliver-path");
+    path.setTooltip(new Tooltip("Folder and name; .jpg, .png or .tif says the format"));
+    edge.setId("deliver-edge");
+    edge.getItems().add("Full size");
+    for (int i = 1; i < EDGES.length; i++) {
+      edge.getItems().add(EDGES[i] + " pixels");
+    }
+    edge.getSelectionModel().select(0);
+    edge.setTooltip(new Tooltip("Most pixels along the long edge; never enlarged"));
+    quality.setId("deliver-quality");
+    quality.setTooltip(new Tooltip("JPEG quality, 50 to 100"));
+    bits.setId("deliver-bits");
+    bits.getItems().addAll("8", "16");
+    bits.getSelectionModel().select(0);
+    bits.setTooltip(new Tooltip("Bits per channel; JPEG always has 8"));
+    profile.setId("deliver-profile");
+    profile.getItems().addAll(OutputProfile.values());
+    profile.setConverter(
+        new StringConverter<>() {
+          @Override
+          public String toString(OutputProfile p) {
+            return p == null ? "" : p.title();
+          }
+
+          @Override
+          public OutputProfile fromString(String title) {
+            return OutputProfile.valueOf(title);
+          }
+        });
+    profile.getSelectionModel().select(OutputProfile.SRGB);
+    profile.setTooltip(
+        new Tooltip("sRGB for screens and the web; the wide space for further work"));
+    write.setId("deliver-write");
+    write.getStyleClass().add("strong");
+    write.setTooltip(new Tooltip("Renders at full quality and writes the file"));
+    write.setOnAction(e -> write());
+    stop.setId("deliver-stop");
+    stop.setTooltip(new Tooltip("Gives up; no file is written"));
+    stop.setOnAction(
+        e -> {
+          writing.cancel();
+          finished("Stopped; nothing was written.");
+        });
+    stop.setDisable(true);
+    progress.setVisible(false);
+    progress.managedProperty().bind(progress.visibleProperty());
+    progress.setMaxWidth(Double.MAX_VALUE);
+    outcome.setId("deliver-outcome");
+    outcome.setWrapText(true);
+  }
+
+  private static Label heading(String text) {
+    Label label = new Label(text);
+    label.getStyleClass().add("title");
+    return label;
+  }
+
+  private static Label caption(String text) {
+    Label label = new Label(text);
+    label.getStyleClass().add("heading");
+    return label;
+  }
+
+  private static Label words(String text) {
+    Label label = new Label(text);
+    label.setWrapText(true);
+    return label;
+  }
+
+  /** Proposes a name beside the project. */
+  void propose() {
+    if (path.getText().isBlank() && !model.isEmpty()) {
+      Path project = model.pathProperty().get();
+      Path folder =
+          project == null ? Path.of(System.getProperty("user.home")) : project.getParent();
+      String title = model.projectProperty().get().title().replaceAll("[^\\w\\- ]", "");
+      path.setText(folder.resolve(title + ".jpg").toString());
+    }
+  }
+
+  private void write() {
+    Session session = model.session();
+    Project project = model.projectProperty().get();
+    Path file = Path.of(path.getText().strip()).toAbsolutePath();
+    Delivery delivery =
+        new Delivery(
+            EDGES[edge.getSelectionModel().getSelectedIndex()],
+            (int) Math.round(quality.getValue()),
+            Integer.parseInt(bits.getValue()),
+            0,
+            profile.getValue());
+    write.setDisable(true);
+    stop.setDisable(false);
+    progress.setVisible(true);
+    outcome.setText("Rendering at full size …");
+    writing.newest(
+        cancellation -> {
+          session.deliver(project, file, delivery, cancellation);
+          return file;
+        },
+        done -> finished("Written: " + done),
+        e -> {
+          model.fail(e);
+          finished(e.getMessage());
+        });
+  }
+
+  private void finished(String words) {
+    write.setDisable(false);
+    stop.setDisable(true);
+    progress.setVisible(false);
+    outcome.setText(words);
+  }
+
+  private void check(List<Gauge> gauges) {
+    checks.getChildren().clear();
+    List<Gauge> outside =
+        gauges.stream()
+            .filter(g -> g.verdict() == Verdict.ABOVE || g.verdict() == Verdict.BELOW)
+            .toList();
+    long inside = gauges.stream().filter(g -> g.verdict() == Verdict.INSIDE).count();
+    checks.getChildren().add(words(inside + " gauges lie inside their bands."));
+    for (Gauge g : outside) {
+      String way = g.verdict() == Verdict.ABOVE ? "above" : "below";
+      checks
+          .getChildren()
+          .add(
+              words(
+                  "%s is %s its band: %.2f %s, on %s."
+                      .formatted(g.title(), way, g.after(), g.unit(), g.region())));
+    }
+  }
+
+  void close() {
+    writing.close();
+  }
+}

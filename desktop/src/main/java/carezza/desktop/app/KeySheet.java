@@ -1,0 +1,47 @@
+package carezza.desktop.app;
+
+import javafx.scene.control.Label;
+import javafx.scene.layout.GridPane;
+import javafx.scene.layout.VBox;
+
+/** All keys and wheel turns, on one sheet. */
+final class KeySheet extends VBox {
+
+  private static final String[][] KEYS = {
+    {"1 … 8", "Go to a stage"},
+    {"Page Up, Page Down", "Playhead one layer back, forth"},
+    {"A held", "As shot"},
+    {"M held", "Show the mask: what lies outside it turns grey"},
+    {"O", "Layer on or off"},
+    {"L", "Brush lifts instead of adding"},
+    {"P", "Paint the layer's mask"},
+    {"F", "Face map handles"},
+    {"Z", "Whole picture, or 100 % at the pointer"},
+    {"Space held, drag", "Move the view (so does the middle button)"},
+    {"Wheel", "Zoom at the pointer"},
+    {"Ctrl + wheel", "Brush radius"},
+    {"Shift + wheel", "Brush strength"},
+    {"Alt + wheel", "Brush softness"},
+    {"Shift while painting light", "Paint shade, and the other way round"},
+    {"Delete", "Remove the layer"},
+    {"Ctrl + Z, Ctrl + Shift + Z", "Undo, redo"},
+    {"Ctrl + O, Ctrl + S, Ctrl + Shift + S", "Open, save, save under another name"},
+    {"Ctrl + D", "To the delivery and back"},
+    {"Escape", "Put the tool down, close a sheet"},
+    {"F1", "This sheet"},
+  };
+
+  KeySheet() {
+    super(14);
+    setId("keys");
+    Label heading = new Label("Keys");
+    heading.getStyleClass().add("title");
+    GridPane grid = new GridPane(24, 7);
+    for (int i = 0; i < KEYS.length; i++) {
+      Label key = new Label(KEYS[i][0]);
+      key.getStyleClass().add("key");
+      grid.addRow(i, key, new Label(KEYS[i][1]));
+    }
+    getChildren().addAll(heading, grid);
+  }
+}

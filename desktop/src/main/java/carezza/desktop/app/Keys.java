@@ -1,0 +1,127 @@
+package carezza.desktop.app;
+
+import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyEvent;
+
+import carezza.desktop.bench.BenchModel;
+import carezza.desktop.bench.PanelView;
+import carezza.desktop.bench.PictureView;
+import carezza.desktop.bench.Tool;
+import carezza.model.Stage;
+
+/** The keys of the window, as the sheet on F1 lists them. */
+final class Keys {
+
+  private final MainView view;
+  private final BenchModel model;
+  private final PictureView picture;
+  private final PanelView panel;
+
+  Keys(MainView view, BenchModel model, PictureView picture, PanelView panel) {
+    this.view = view;
+    this.model = model;
+    this.picture = picture;
+    this.panel = panel;
+  }
+
+  void install() {
+    view.addEventFilter(KeyEvent.KEY_PRESSED, this::pressed);
+    view.addEventFilter(KeyEvent.KEY_RELEASED, this::released);
+  }
+
+  private void pressed(KeyEvent e) {
+    boolean taken = e.isShortcutDown() ? withControl(e) : plain(e);
+    if (taken) {
+      e.consume();
+    }
+  }
+
+  private boolean withControl(KeyEvent e) {
+    switch (e.getCode()) {
+      case O -> view.askOpen();
+      case S -> {
+        if (e.isShiftDown()) {
+          view.askSave();
+        } else {
+          view.save();
+        }
+      }
+      case D -> view.toggleDeliver();
+      case Z -> {
+        if (view.typing()) {
+          return false;
+        }
+        if (e.isShiftDown()) {
+          model.redo();
+        } else {
+          model.undo();
+        }
+      }
+      default -> {
+        return false;
+      }
+    }
+    return true;
+  }
+
+  private boolean plain(KeyEvent e) {
+    if (e.getCode() == KeyCode.F1) {
+      view.showKeys();
+      return true;
+    }
+    if (e.getCode() == KeyCode.ESCAPE) {
+      if (!view.closeSheet()) {
+        model.toolProperty().set(Tool.HAND);
+      }
+      return true;
+    }
+    if (view.typing() || model.isEmpty()) {
+      return false;
+    }
+    if (e.getCode().isDigitKey()) {
+      int number = e.getCode().getName().charAt(e.getCode().getName().length() - 1) - '1';
+      if (number >= 0 && number < Stage.values().length) {
+        model.goTo(Stage.values()[number]);
+        return true;
+      }
+      return false;
+    }
+    switch (e.getCode()) {
+      case A -> model.asShotProperty().set(true);
+      case M -> model.maskShownProperty().set(true);
+      case L -> model.liftingProperty().set(!model.liftingProperty().get());
+      case O -> model.editSelected(null, l -> l.with(l.head().switched(!l.head().on())));
+      case P -> {
+        if (model.selectedLayer().isPresent()) {
+          model.toolProperty().set(Tool.MASK);
+        }
+      }
+      case F -> panel.placeFace();
+      case Z -> picture.toggleZoom();
+      case SPACE -> picture.holdSpace(true);
+      case PAGE_UP -> step(-1);
+      case PAGE_DOWN -> step(1);
+      case DELETE -> model.removeSelected();
+      default -> {
+        return false;
+      }
+    }
+    return true;
+  }
+
+  private void step(int by) {
+    int at = model.playheadProperty().get() + by;
+    model.playheadProperty().set(Math.clamp(at, 0, model.stack().size()));
+  }
+
+  private void released(KeyEvent e) {
+    switch (e.getCode()) {
+      case A -> model.asShotProperty().set(false);
+      case M -> model.maskShownProperty().set(false);
+      case SPACE -> picture.holdSpace(false);
+      default -> {
+        // No other key is held.
+      }
+    }
+  }
+}

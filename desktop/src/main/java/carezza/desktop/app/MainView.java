@@ -1,0 +1,413 @@
+package carezza.desktop.app;
+
+import java.nio.file.Path;
+import java.util.concurrent.Callable;
+import javafx.geometry.Insets;
+import javafx.geometry.Pos;
+import javafx.scene.Node;
+import javafx.scene.control.Button;
+import javafx.scene.control.Label;
+import javafx.scene.control.Slider;
+import javafx.scene.control.TextInputControl;
+import javafx.scene.control.ToggleButton;
+import javafx.scene.control.ToggleGroup;
+import javafx.scene.control.Tooltip;
+import javafx.scene.layout.BorderPane;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
+import javafx.scene.layout.StackPane;
+import javafx.scene.layout.VBox;
+
+import carezza.desktop.bench.Background;
+import carezza.desktop.bench.BenchModel;
+import carezza.desktop.bench.CourseView;
+import carezza.desktop.bench.Icon;
+import carezza.desktop.bench.PanelView;
+import carezza.desktop.bench.PictureView;
+import carezza.desktop.demo.Demo;
+import carezza.image.Cancellation;
+import carezza.project.ProjectFile;
+import carezza.project.Retouch;
+import carezza.session.Journal;
+
+/** The window's content: strip at the top, picture in the middle, panel right, course at the foot. */
+public final class MainView extends StackPane implements Actions, AutoCloseable {
+
+  private final BenchModel model = new BenchModel();
+  private final Home home = new Home();
+  private final Journal journal = home.journal();
+  private final Background files = new Background("files");
+  private final Autosave autosave = new Autosave(model, journal);
+  private final PictureView picture = new PictureView(model);
+  private final PanelView panel = new PanelView(model);
+  private final CourseView course = new CourseView(model);
+  private final DeliverView deliver = new DeliverView(model);
+  private final Readouts readouts = new Readouts(model);
+  private final BorderPane frame = new BorderPane();
+  private final StackPane middle = new StackPane();
+  private final VBox pictureArea;
+  private final ToggleButton benchTab = new ToggleButton("Bench");
+  private final ToggleButton deliverTab = new ToggleButton("Deliver");
+  private final Label message = new Label();
+  private Sheet sheet;
+
+  public MainView() {
+    setId("carezza");
+    getStyleClass().add("carezza");
+    getStylesheets().add(MainView.class.getResource("/carezza/desktop/carezza.css").toString());
+    Tone.apply(this, Tone.USUAL);
+    pictureArea = new VBox(picture, statusLine());
+    VBox.setVgrow(picture, Priority.ALWAYS);
+    panel.setPrefWidth(292);
+    panel.setMinWidth(292);
+    course.setPrefHeight(138);
+    course.setMinHeight(138);
+    frame.setTop(strip());
+    frame.setCenter(middle);
+    getChildren().add(frame);
+    picture.addEventHandler(PictureView.PointerEvent.MOVED, e -> readouts.read(e.place()));
+    new Keys(this, model, picture, panel).install();
+    showStart();
+  }
+
+  // --- parts
+
+  private HBox strip() {
+    Label name = new Label("Carezza");
+    name.getStyleClass().add("brand");
+    Label title = new Label();
+    title.setId("title");
+    title.getStyleClass().add("project-title");
+    Runnable retitle =
+        () ->
+            title.setText(
+                model.isEmpty()
+                    ? ""
+                    : model.projectProperty().get().title()
+                        + (model.dirtyProperty().get() ? "  – not saved" : ""));
+    model.projectProperty().addListener((o, was, is) -> retitle.run());
+    model.dirtyProperty().addListener((o, was, is) -> retitle.run());
+    ToggleGroup views = new ToggleGroup();
+    benchTab.setToggleGroup(views);
+    deliverTab.setToggleGroup(views);
+    benchTab.setId("view-bench");
+    deliverTab.setId("view-deliver");
+    benchTab.setTooltip(new Tooltip("Work on the picture"));
+    deliverTab.setTooltip(new Tooltip("Write the finished picture (Ctrl + D)"));
+    benchTab.setOnAction(e -> showBench());
+    deliverTab.setOnAction(e -> showDeliver());
+    Button undo = button("undo", Icon.BACK, "Undo (Ctrl + Z)", model::undo);
+    Button redo = button("redo", Icon.FORTH, "Redo (Ctrl + Shift + Z)", model::redo);
+    model
+        .projectProperty()
+        .addListener(
+            (o, was, is) -> {
+              undo.setDisable(!model.canUndo());
+              redo.setDisable(!model.canRedo());
+            });
+    undo.setDisable(true);
+    redo.setDisable(true);
+    Button open = text("open", "Open", "Open a photograph or a project (Ctrl + O)", this::askOpen);
+    Button save = text("save", "Save", "Save the project (Ctrl + S)", this::save);
+    Button saveAs =
+        text("save-as", "Save as …", "Save under another name (Ctrl + Shift + S)", this::askSave);
+    Slider tone = new Slider(Tone.DARKEST, Tone.LIGHTEST, Tone.USUAL);
+    tone.setId("tone");
+    tone.setPrefWidth(90);
+    tone.setTooltip(new Tooltip("Grey of the surround, darker to lighter"));
+    tone.valueProperty().addListener((o, was, is) -> Tone.apply(this, is.doubleValue()));
+    Button keys = text("keys-button", "Keys", "All keys (F1)", this::showKeys);
+    HBox strip =
+        new HBox(
+            8,
+            name,
+            title,
+            spring(),
+            benchTab,
+            deliverTab,
+            spring(),
+            undo,
+            redo,
+            open,
+            save,
+            saveAs,
+            tone,
+            keys);
+    strip.getStyleClass().add("strip");
+    strip.setAlignment(Pos.CENTER_LEFT);
+    strip.setPadding(new Insets(5, 12, 5, 12));
+    return strip;
+  }
+
+  private static Button button(String id, Icon icon, String tip, Runnable action) {
+    Button button = new Button();
+    button.setGraphic(icon.node());
+    button.setAccessibleText(tip);
+    return dressed(button, id, tip, action);
+  }
+
+  private static Button text(String id, String words, String tip, Runnable action) {
+    return dressed(new Button(words), id, tip, action);
+  }
+
+  private static Button dressed(Button button, String id, String tip, Runnable action) {
+    button.setId(id);
+    button.setTooltip(new Tooltip(tip));
+    button.setFocusTraversable(false);
+    button.setOnAction(e -> action.run());
+    return button;
+  }
+
+  private HBox statusLine() {
+    message.setId("message");
+    message.textProperty().bind(model.messageProperty());
+    message.setMinWidth(0);
+    Label state = new Label();
+    state.getStyleClass().add("readouts");
+    Runnable words =
+        () -> {
+          int shown = model.shownLayers();
+          int all = model.stack().size();
+          state.setText(
+              shown == 0
+                  ? "as shot"
+                  : shown == all ? "finished picture" : "after layer " + shown + " of " + all);
+        };
+    model.playheadProperty().addListener((o, was, is) -> words.run());
+    model.asShotProperty().addListener((o, was, is) -> words.run());
+    model.projectProperty().addListener((o, was, is) -> words.run());
+    HBox line = new HBox(14, state, message, spring(), readouts);
+    line.getStyleClass().add("status");
+    line.setAlignment(Pos.CENTER_LEFT);
+    line.setPadding(new Insets(3, 12, 3, 12));
+    return line;
+  }
+
+  private static Region spring() {
+    Region spring = new Region();
+    HBox.setHgrow(spring, Priority.ALWAYS);
+    return spring;
+  }
+
+  // --- views
+
+  public BenchModel model() {
+    return model;
+  }
+
+  public PictureView picture() {
+    return picture;
+  }
+
+  /** The first view: demos, recent projects, open. */
+  public void showStart() {
+    frame.setRight(null);
+    frame.setBottom(null);
+    middle.getChildren().setAll(new StartView(this, home));
+    benchTab.setDisable(model.isEmpty());
+    deliverTab.setDisable(model.isEmpty());
+  }
+
+  public void showBench() {
+    frame.setRight(panel);
+    frame.setBottom(course);
+    middle.getChildren().setAll(pictureArea);
+    benchTab.setDisable(false);
+    deliverTab.setDisable(false);
+    benchTab.setSelected(true);
+    picture.requestFocus();
+  }
+
+  public void showDeliver() {
+    if (model.isEmpty()) {
+      return;
+    }
+    model.playheadProperty().set(model.stack().size());
+    deliver.propose();
+    frame.setRight(deliver);
+    frame.setBottom(null);
+    middle.getChildren().setAll(pictureArea);
+    deliverTab.setSelected(true);
+  }
+
+  void toggleDeliver() {
+    if (frame.getRight() == deliver) {
+      showBench();
+    } else {
+      showDeliver();
+    }
+  }
+
+  public void showKeys() {
+    showSheet(new KeySheet());
+  }
+
+  private void showSheet(Node content) {
+    closeSheet();
+    sheet = new Sheet(content, this::closeSheet);
+    getChildren().add(sheet);
+  }
+
+  /** Closes the sheet that is open; false if there was none. */
+  boolean closeSheet() {
+    if (sheet == null) {
+      return false;
+    }
+    getChildren().remove(sheet);
+    sheet = null;
+    picture.requestFocus();
+    return true;
+  }
+
+  boolean typing() {
+    return getScene() != null && getScene().getFocusOwner() instanceof TextInputControl;
+  }
+
+  // --- files
+
+  @Override
+  public void askOpen() {
+    showSheet(
+        new PathSheet(
+            "Open a photograph or a project",
+            "Open",
+            null,
+            false,
+            file -> {
+              closeSheet();
+              open(file);
+            }));
+  }
+
+  @Override
+  public void open(Path file) {
+    boolean isProject = file.getFileName().toString().endsWith(ProjectFile.ENDING);
+    load(
+        () -> isProject ? ProjectFile.open(file) : ProjectFile.start(file),
+        () -> {
+          if (isProject) {
+            home.remember(file);
+          }
+        });
+  }
+
+  @Override
+  public void recover() {
+    load(() -> journal.leftBehind().orElseThrow(), () -> {}, true);
+  }
+
+  @Override
+  public void openUnderstudy() {
+    load(Demo::understudy, () -> {});
+  }
+
+  @Override
+  public void openApothecary() {
+    load(Demo::apothecary, () -> {});
+  }
+
+  private void load(Callable<Retouch> source, Runnable opened) {
+    load(source, opened, false);
+  }
+
+  /**
+   * Opens in the background; if that fails, what is on the bench stays untouched.
+   *
+   * @param unsaved whether what is opened differs from the file it was last saved to
+   */
+  private void load(Callable<Retouch> source, Runnable opened, boolean unsaved) {
+    model.messageProperty().set("Opening …");
+    files.newest(
+        cancellation -> source.call(),
+        retouch -> {
+          put(retouch);
+          if (unsaved) {
+            model.markUnsaved();
+          }
+          opened.run();
+        },
+        e -> {
+          model.fail(e);
+          if (model.isEmpty()) {
+            Label words = new Label(message.getText());
+            words.setWrapText(true);
+            words.setMaxWidth(520);
+            words.setId("problem");
+            showSheet(words);
+          }
+        });
+  }
+
+  /** Puts a retouch on the bench and shows it. */
+  public void put(Retouch retouch) {
+    closeSheet();
+    model.put(retouch);
+    showBench();
+    picture.fit();
+  }
+
+  void save() {
+    Path path = model.pathProperty().get();
+    if (model.isEmpty()) {
+      return;
+    }
+    if (path == null) {
+      askSave();
+    } else {
+      save(path);
+    }
+  }
+
+  void askSave() {
+    if (model.isEmpty()) {
+      return;
+    }
+    Path known = model.pathProperty().get();
+    Path proposal =
+        known != null
+            ? known
+            : Path.of(System.getProperty("user.home"))
+                .resolve(model.projectProperty().get().title() + ProjectFile.ENDING);
+    showSheet(
+        new PathSheet(
+            "Save the project",
+            "Save",
+            proposal,
+            true,
+            file -> {
+              closeSheet();
+              String name = file.getFileName().toString();
+              save(
+                  name.endsWith(ProjectFile.ENDING)
+                      ? file
+                      : file.resolveSibling(name + ProjectFile.ENDING));
+            }));
+  }
+
+  private void save(Path file) {
+    Retouch retouch = model.retouch();
+    model.messageProperty().set("Saving …");
+    files.newest(
+        cancellation -> {
+          model.session().save(retouch, file, Cancellation.NONE);
+          return file;
+        },
+        done -> {
+          model.savedAs(done, retouch.project());
+          home.remember(done);
+          autosave.clear();
+        },
+        model::fail);
+  }
+
+  @Override
+  public void close() {
+    autosave.close();
+    files.close();
+    picture.close();
+    readouts.close();
+    deliver.close();
+    model.close();
+  }
+}

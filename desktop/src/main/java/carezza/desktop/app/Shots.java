@@ -1,0 +1,188 @@
+package carezza.desktop.app;
+
+import java.awt.image.BufferedImage;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.concurrent.Callable;
+import java.util.concurrent.CountDownLatch;
+import java.util.concurrent.ExecutionException;
+import java.util.concurrent.FutureTask;
+import java.util.concurrent.TimeUnit;
+import java.util.concurrent.TimeoutException;
+import java.util.function.BooleanSupplier;
+import javafx.application.Platform;
+import javafx.scene.Scene;
+import javafx.scene.image.PixelReader;
+import javafx.scene.image.WritableImage;
+import javafx.stage.Stage;
+import javax.imageio.ImageIO;
+
+import carezza.codec.SafeFile;
+import carezza.desktop.bench.BenchModel;
+import carezza.desktop.bench.Tool;
+import carezza.desktop.demo.Demo;
+import carezza.model.Point;
+import carezza.problem.Problem;
+import carezza.project.Retouch;
+
+/** Pictures of the main views, 1280 x 800, made from the demo in a window that is never shown. */
+public final class Shots {
+
+  private static final int WIDTH = 1280;
+  private static final int HEIGHT = 800;
+  private static final long PATIENCE_SECONDS = 120;
+
+  private final Path folder;
+  private MainView view;
+
+  private Shots(Path folder) {
+    this.folder = folder;
+  }
+
+  /** Takes all pictures; the toolkit must be allowed to run offscreen. */
+  public static void take(Path folder) throws Problem {
+    try {
+      Files.createDirectories(folder);
+      CountDownLatch up = new CountDownLatch(1);
+      Platform.startup(up::countDown);
+      up.await();
+      new Shots(folder).all();
+    } catch (IOException e) {
+      throw new Problem(e, Problem.Kind.FILE_NOT_WRITTEN, folder, e.getMessage());
+    } catch (InterruptedException e) {
+      Thread.currentThread().interrupt();
+      throw new IllegalStateException("Interrupted while taking pictures", e);
+    }
+  }
+
+  private void all() throws Problem, InterruptedException {
+    Retouch demo = Demo.understudy();
+    onStage(
+        () -> {
+          CarezzaApp.loadFonts();
+          view = new MainView();
+          Stage stage = new Stage();
+          stage.setScene(new Scene(view, WIDTH, HEIGHT));
+          stage.show();
+          return null;
+        });
+    shot("start");
+    onStage(
+        () -> {
+          view.put(demo);
+          return null;
+        });
+    await(() -> view.picture().isExact() && !view.model().gaugesProperty().get().isEmpty());
+    shot("bench");
+    select("sculpt");
+    onStage(
+        () -> {
+          view.model().maskShownProperty().set(true);
+          return null;
+        });
+    await(() -> view.picture().isExact());
+    shot("mask");
+    onStage(
+        () -> {
+          view.model().maskShownProperty().set(false);
+          view.picture().lookAt(new Point(860, 900), 1);
+          return null;
+        });
+    select("spots");
+    await(() -> view.picture().isExact());
+    shot("heal");
+    select("smooth");
+    await(() -> view.picture().isExact());
+    shot("smooth");
+    onStage(
+        () -> {
+          view.picture().fit();
+          view.model().select(null);
+          view.model().playheadProperty().set(0);
+          view.model().toolProperty().set(Tool.FACE);
+          return null;
+        });
+    await(() -> view.picture().isExact());
+    shot("face-map");
+    onStage(
+        () -> {
+          view.model().toolProperty().set(Tool.HAND);
+          view.showDeliver();
+          return null;
+        });
+    await(() -> view.picture().isExact());
+    shot("deliver");
+    onStage(
+        () -> {
+          view.showBench();
+          view.showKeys();
+          return null;
+        });
+    await(() -> view.picture().isExact());
+    shot("keys");
+    onStage(
+        () -> {
+          view.close();
+          view.getScene().getWindow().hide();
+          return null;
+        });
+  }
+
+  private void select(String id) {
+    onStage(
+        () -> {
+          BenchModel model = view.model();
+          model.select(id);
+          return null;
+        });
+  }
+
+  private static <T> T onStage(Callable<T> work) {
+    FutureTask<T> task = new FutureTask<>(work);
+    Platform.runLater(task);
+    try {
+      return task.get(PATIENCE_SECONDS, TimeUnit.SECONDS);
+    } catch (InterruptedException e) {
+      Thread.currentThread().interrupt();
+      throw new IllegalStateException("Interrupted", e);
+    } catch (ExecutionException | TimeoutException e) {
+      throw new IllegalStateException("The window did not answer", e);
+    }
+  }
+
+  private static void await(BooleanSupplier ready) throws InterruptedException {
+    long end = System.nanoTime() + TimeUnit.SECONDS.toNanos(PATIENCE_SECONDS);
+    while (!onStage(ready::getAsBoolean)) {
+      if (System.nanoTime() > end) {
+        throw new IllegalStateException("The picture was not ready in time");
+      }
+      Thread.sleep(50);
+    }
+  }
+
+  private void shot(String name) throws Problem, InterruptedException {
+    // Layout and style settle over two pulses.
+    Thread.sleep(300);
+    BufferedImage image =
+        onStage(
+            () -> {
+              WritableImage snapshot = view.getScene().snapshot(null);
+              return toBuffered(snapshot);
+            });
+    SafeFile.write(folder.resolve(name + ".png"), out -> ImageIO.write(image, "png", out));
+  }
+
+  private static BufferedImage toBuffered(WritableImage snapshot) {
+    int w = (int) snapshot.getWidth();
+    int h = (int) snapshot.getHeight();
+    BufferedImage image = new BufferedImage(w, h, BufferedImage.TYPE_INT_RGB);
+    PixelReader reader = snapshot.getPixelReader();
+    for (int y = 0; y < h; y++) {
+      for (int x = 0; x < w; x++) {
+        image.setRGB(x, y, reader.getArgb(x, y));
+      }
+    }
+    return image;
+  }
+}

@@ -1,0 +1,72 @@
+package carezza.desktop.bench;
+
+import java.util.concurrent.Callable;
+import java.util.concurrent.CancellationException;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.atomic.AtomicLong;
+import java.util.function.Consumer;
+import javafx.application.Platform;
+
+import carezza.image.Cancellation;
+
+/**
+ * One thread for work off the interface thread where only the newest request counts: a new request
+ * cancels the one under way and takes the place of any that waits.
+ */
+public final class Background implements AutoCloseable {
+
+  private final ExecutorService thread;
+  private final AtomicLong newest = new AtomicLong();
+
+  public Background(String name) {
+    thread =
+        Executors.newSingleThreadExecutor(
+            work -> Thread.ofPlatform().name(name).daemon().unstarted(work));
+  }
+
+  /** Work that can tell when it is no longer wanted. */
+  @FunctionalInterface
+  public interface Work<T> {
+    T run(Cancellation cancellation) throws Exception;
+  }
+
+  /** Runs the work unless a newer request comes; hands its result over on the interface thread. */
+  public <T> void newest(Work<T> work, Consumer<T> done, Consumer<Exception> failed) {
+    long ticket = newest.incrementAndGet();
+    Cancellation stale = () -> newest.get() != ticket;
+    thread.execute(() -> attempt(() -> work.run(stale), stale, done, failed));
+  }
+
+  /** Gives up what is under way and what waits. */
+  public void cancel() {
+    newest.incrementAndGet();
+  }
+
+  private static <T> void attempt(
+      Callable<T> work, Cancellation stale, Consumer<T> done, Consumer<Exception> failed) {
+    if (stale.cancelled()) {
+      return;
+    }
+    try {
+      T result = work.call();
+      Platform.runLater(
+          () -> {
+            if (!stale.cancelled()) {
+              done.accept(result);
+            }
+          });
+    } catch (CancellationException e) {
+      // A newer request is already waiting.
+      return;
+    } catch (Exception e) {
+      Platform.runLater(() -> failed.accept(e));
+    }
+  }
+
+  @Override
+  public void close() {
+    cancel();
+    thread.shutdownNow();
+  }
+}

@@ -1,0 +1,382 @@
+package carezza.desktop.bench;
+
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.function.UnaryOperator;
+import javafx.beans.property.BooleanProperty;
+import javafx.beans.property.IntegerProperty;
+import javafx.beans.property.ObjectProperty;
+import javafx.beans.property.ReadOnlyBooleanProperty;
+import javafx.beans.property.ReadOnlyBooleanWrapper;
+import javafx.beans.property.ReadOnlyObjectProperty;
+import javafx.beans.property.ReadOnlyObjectWrapper;
+import javafx.beans.property.SimpleBooleanProperty;
+import javafx.beans.property.SimpleIntegerProperty;
+import javafx.beans.property.SimpleObjectProperty;
+import javafx.beans.property.SimpleStringProperty;
+import javafx.beans.property.StringProperty;
+
+import carezza.measure.Gauge;
+import carezza.model.FrequencySeparationLayer;
+import carezza.model.FrequencySeparationLayer.LowBandArea;
+import carezza.model.HealLayer;
+import carezza.model.History;
+import carezza.model.Layer;
+import carezza.model.LayerKind;
+import carezza.model.LayerStack;
+import carezza.model.Project;
+import carezza.model.Stage;
+import carezza.problem.Problem;
+import carezza.project.Retouch;
+import carezza.render.Scene;
+import carezza.session.Session;
+
+/**
+ * The state of the bench: the project with its history, the selection, the playhead, the brush. All
+ * of it lives on the interface thread; measuring and searching run behind and report back.
+ */
+public final class BenchModel implements AutoCloseable {
+
+  /** Pause in the work after which the gauges are read. */
+  private static final long SETTLING_MILLIS = 250;
+
+  private final ReadOnlyObjectWrapper<Project> project = new ReadOnlyObjectWrapper<>();
+  private final ReadOnlyBooleanWrapper dirty = new ReadOnlyBooleanWrapper();
+  private final ObjectProperty<String> selected = new SimpleObjectProperty<>();
+  private final IntegerProperty playhead = new SimpleIntegerProperty();
+  private final BooleanProperty asShot = new SimpleBooleanProperty();
+  private final BooleanProperty maskShown = new SimpleBooleanProperty();
+  private final ObjectProperty<Tool> tool = new SimpleObjectProperty<>(Tool.HAND);
+  private final ObjectProperty<Brush> brush = new SimpleObjectProperty<>(new Brush(24, 0.5, 1));
+  private final BooleanProperty lifting = new SimpleBooleanProperty();
+  private final ObjectProperty<List<Gauge>> gauges = new SimpleObjectProperty<>(List.of());
+  private final ObjectProperty<Map<String, Double>> radii = new SimpleObjectProperty<>(Map.of());
+  private final BooleanProperty measuring = new SimpleBooleanProperty();
+  private final StringProperty message = new SimpleStringProperty("");
+  private final ObjectProperty<Path> path = new SimpleObjectProperty<>();
+
+  private final Background measurer = new Background("gauges");
+  private final Background finder = new Background("sources");
+  private Retouch retouch;
+  private Session session;
+  private History history;
+  private Project saved;
+
+  // --- opening and saving
+
+  /** Puts another retouch on the bench; what was there is gone from it. */
+  public void put(Retouch opened) {
+    retouch = opened;
+    session = new Session(opened.photograph().pixels());
+    history = new History(opened.project());
+    saved = opened.path() == null ? null : opened.project();
+    path.set(opened.path());
+    select(null);
+    gauges.set(List.of());
+    show(history.present());
+    playhead.set(opened.project().stack().size());
+    message.set("");
+  }
+
+  /** What is on the bench is not what lies in its file. */
+  public void markUnsaved() {
+    saved = null;
+    dirty.set(true);
+  }
+
+  public boolean isEmpty() {
+    return retouch == null;
+  }
+
+  public Session session() {
+    return session;
+  }
+
+  /** The retouch as it stands now. */
+  public Retouch retouch() {
+    return retouch.with(project.get(), path.get());
+  }
+
+  /** Remembers that the project lies in this file as it was then. */
+  public void savedAs(Path file, Project what) {
+    path.set(file);
+    saved = what;
+    dirty.set(!project.get().equals(saved));
+    message.set("Saved " + file.getFileName());
+  }
+
+  // --- editing
+
+  /**
+   * Makes a change that can be undone.
+   *
+   * @param label steps in a row with the same label are one undo; null for a step of its own
+   */
+  public void edit(String label, UnaryOperator<Project> change) {
+    int before = project.get().stack().size();
+    boolean atEnd = playhead.get() >= before;
+    history.advance(change.apply(history.present()), label);
+    show(history.present());
+    if (atEnd) {
+      playhead.set(project.get().stack().size());
+    }
+  }
+
+  /** Changes the selected layer. */
+  public void editSelected(String label, UnaryOperator<Layer> change) {
+    String id = selected.get();
+    if (id != null) {
+      edit(label == null ? null : label + id, p -> p.edit(id, change));
+    }
+  }
+
+  /** Ends a run of steps with one label, when a slider or a handle is let go. */
+  public void settle() {
+    if (history != null) {
+      history.settle();
+    }
+  }
+
+  /** Shows a project that is not part of the history yet, while a stroke is being painted. */
+  public void preview(UnaryOperator<Project> change) {
+    // The hand comes before the numbers; they are read again when it rests.
+    measurer.cancel();
+    project.set(change.apply(history.present()));
+  }
+
+  public void undo() {
+    if (history != null) {
+      show(history.undo());
+      keepPlayhead();
+    }
+  }
+
+  public void redo() {
+    if (history != null) {
+      show(history.redo());
+      keepPlayhead();
+    }
+  }
+
+  public boolean canUndo() {
+    return history != null && history.canUndo();
+  }
+
+  public boolean canRedo() {
+    return history != null && history.canRedo();
+  }
+
+  /** Adds a layer on top of its stage and selects it. */
+  public void add(LayerKind kind) {
+    Layer fresh = kind.fresh();
+    edit(null, p -> p.withStack(p.stack().with(fresh)));
+    select(fresh.head().id());
+    playhead.set(Math.max(playhead.get(), stack().indexOf(fresh.head().id()) + 1));
+  }
+
+  public void removeSelected() {
+    String id = selected.get();
+    if (id != null) {
+      select(null);
+      edit(null, p -> p.withStack(p.stack().without(id)));
+      keepPlayhead();
+    }
+  }
+
+  private void keepPlayhead() {
+    playhead.set(Math.min(playhead.get(), stack().size()));
+    if (selected.get() != null && stack().indexOf(selected.get()) < 0) {
+      select(null);
+    }
+  }
+
+  private void show(Project shown) {
+    project.set(shown);
+    dirty.set(!shown.equals(saved));
+    findSources();
+    measure();
+  }
+
+  // --- behind the scenes
+
+  /** Looks for the sources of repairs that have none yet, and keeps them in the project. */
+  private void findSources() {
+    boolean open =
+        stack().layers().stream()
+            .anyMatch(
+                l ->
+                    l instanceof HealLayer heal
+                        && heal.patches().stream().anyMatch(p -> p.source() == null));
+    if (!open) {
+      return;
+    }
+    Project asked = project.get();
+    Session here = session;
+    finder.newest(
+        cancellation -> here.withSources(asked, cancellation),
+        found -> {
+          if (here == session && asked.equals(history.present())) {
+            history.amend(found);
+            project.set(found);
+          }
+        },
+        this::fail);
+  }
+
+  private void measure() {
+    Project asked = project.get();
+    Session here = session;
+    measuring.set(true);
+    measurer.newest(
+        cancellation -> {
+          // Wait for a pause in the work: the picture comes before its numbers.
+          Thread.sleep(SETTLING_MILLIS);
+          cancellation.check();
+          return new Measured(
+              here.gauges(asked, cancellation), here.separationRadii(asked, cancellation));
+        },
+        read -> {
+          measuring.set(false);
+          radii.set(read.radii());
+          gauges.set(read.gauges());
+        },
+        this::fail);
+  }
+
+  private record Measured(List<Gauge> gauges, Map<String, Double> radii) {}
+
+  /** Tells the retoucher; anything that is no {@link Problem} is a fault of the program. */
+  public void fail(Exception e) {
+    message.set(e instanceof Problem ? e.getMessage() : "This did not work: " + e);
+  }
+
+  // --- selection and view
+
+  public LayerStack stack() {
+    return project.get() == null ? LayerStack.EMPTY : project.get().stack();
+  }
+
+  public Optional<Layer> selectedLayer() {
+    return selected.get() == null ? Optional.empty() : stack().find(selected.get());
+  }
+
+  /** Selects a layer, or none, and takes up the tool that goes with it. */
+  public void select(String id) {
+    // Nothing in hand while the selection changes: a tool belongs to one kind of layer.
+    tool.set(Tool.HAND);
+    selected.set(id);
+    Tool fitting =
+        selectedLayer()
+            .map(
+                layer ->
+                    switch (layer) {
+                      case HealLayer l -> Tool.HEAL;
+                      case carezza.model.DodgeBurnLayer l -> Tool.DODGE;
+                      default -> Tool.HAND;
+                    })
+            .orElse(Tool.HAND);
+    tool.set(fitting);
+    if (fitting == Tool.DODGE) {
+      brush.set(new Brush(Math.max(40, brush.get().radius()), 1, 0.12));
+    } else if (fitting == Tool.HEAL) {
+      brush.set(new Brush(Math.min(24, brush.get().radius()), 0.35, 1));
+    }
+  }
+
+  /** Selects the top layer of a stage. */
+  public void goTo(Stage stage) {
+    stack().layers().reversed().stream()
+        .filter(l -> l.head().stage() == stage)
+        .findFirst()
+        .ifPresentOrElse(
+            l -> select(l.head().id()),
+            () -> message.set(stage.title() + " has no layer yet; add one with its +"));
+  }
+
+  /** Layers that the picture area shows now. */
+  public int shownLayers() {
+    return asShot.get() ? 0 : Math.min(playhead.get(), stack().size());
+  }
+
+  /** The scene to show; to be made off the interface thread, as new regions may have to be found. */
+  static Scene scene(Session session, Project project, int layers) {
+    return session.scene(project).through(layers);
+  }
+
+  /** Adds a blurred outline to the selected separation. */
+  void evenArea(LowBandArea area) {
+    editSelected(
+        null,
+        l -> {
+          FrequencySeparationLayer fs = (FrequencySeparationLayer) l;
+          List<LowBandArea> more = new java.util.ArrayList<>(fs.areas());
+          more.add(area);
+          return fs.withAreas(more);
+        });
+  }
+
+  public ReadOnlyObjectProperty<Project> projectProperty() {
+    return project.getReadOnlyProperty();
+  }
+
+  public ReadOnlyBooleanProperty dirtyProperty() {
+    return dirty.getReadOnlyProperty();
+  }
+
+  public ObjectProperty<String> selectedProperty() {
+    return selected;
+  }
+
+  public IntegerProperty playheadProperty() {
+    return playhead;
+  }
+
+  public BooleanProperty asShotProperty() {
+    return asShot;
+  }
+
+  public BooleanProperty maskShownProperty() {
+    return maskShown;
+  }
+
+  public ObjectProperty<Tool> toolProperty() {
+    return tool;
+  }
+
+  public ObjectProperty<Brush> brushProperty() {
+    return brush;
+  }
+
+  public BooleanProperty liftingProperty() {
+    return lifting;
+  }
+
+  public ObjectProperty<List<Gauge>> gaugesProperty() {
+    return gauges;
+  }
+
+  /** Sigma that each separation works with, by layer, in photograph pixels; as last measured. */
+  public ObjectProperty<Map<String, Double>> radiiProperty() {
+    return radii;
+  }
+
+  public BooleanProperty measuringProperty() {
+    return measuring;
+  }
+
+  public StringProperty messageProperty() {
+    return message;
+  }
+
+  public ObjectProperty<Path> pathProperty() {
+    return path;
+  }
+
+  @Override
+  public void close() {
+    measurer.close();
+    finder.close();
+  }
+}

@@ -1,0 +1,200 @@
+package carezza.desktop.bench;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.function.Function;
+import javafx.geometry.Pos;
+import javafx.scene.Node;
+import javafx.scene.control.Button;
+import javafx.scene.control.Label;
+import javafx.scene.control.Slider;
+import javafx.scene.control.ToggleButton;
+import javafx.scene.control.Tooltip;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.VBox;
+
+import carezza.model.Layer;
+
+/**
+ * Builds the rows of a layer's panel. Each row shows a value of the selected layer and changes it; a
+ * drag of its slider is one undo.
+ */
+final class PanelRows {
+
+  /** Changes a layer by a number. */
+  @FunctionalInterface
+  interface Change<L extends Layer> {
+    Layer of(L layer, double value);
+  }
+
+  private final BenchModel model;
+  private final List<Node> nodes = new ArrayList<>();
+  private final List<Runnable> refreshers = new ArrayList<>();
+  private boolean refreshing;
+
+  PanelRows(BenchModel model) {
+    this.model = model;
+  }
+
+  List<Node> nodes() {
+    return nodes;
+  }
+
+  /** Shows the values of the selected layer as they are now. */
+  void refresh() {
+    refreshing = true;
+    refreshers.forEach(Runnable::run);
+    refreshing = false;
+  }
+
+  /**
+   * A number with a slider.
+   *
+   * @param format how the value reads, with its unit
+   */
+  <L extends Layer> void number(
+      String id,
+      String title,
+      String tip,
+      double low,
+      double high,
+      String format,
+      Class<L> type,
+      Function<L, Double> value,
+      Change<L> change) {
+    Label name = new Label(title);
+    name.getStyleClass().add("row-name");
+    Label shown = new Label();
+    shown.getStyleClass().add("row-value");
+    Slider slider = new Slider(low, high, low);
+    slider.setId(id);
+    slider.setBlockIncrement((high - low) / 50);
+    slider.setAccessibleText(title);
+    Tooltip.install(name, new Tooltip(tip));
+    slider.setTooltip(new Tooltip(tip));
+    name.setLabelFor(slider);
+    slider
+        .valueProperty()
+        .addListener(
+            (o, was, is) -> {
+              if (!refreshing) {
+                model.editSelected(id, l -> change.of(type.cast(l), is.doubleValue()));
+              }
+            });
+    slider.setOnMouseReleased(e -> model.settle());
+    slider.setOnKeyReleased(e -> model.settle());
+    refreshers.add(
+        () ->
+            model
+                .selectedLayer()
+                .filter(type::isInstance)
+                .ifPresent(
+                    l -> {
+                      double v = value.apply(type.cast(l));
+                      slider.setValue(v);
+                      shown.setText(String.format(Locale.ROOT, format, v));
+                    }));
+    HBox top = new HBox(name, spring(), shown);
+    nodes.add(new VBox(2, top, slider));
+  }
+
+  /** A row of tools, one of which is in hand. */
+  void tools(Tool... tools) {
+    HBox row = new HBox(6);
+    row.setAlignment(Pos.CENTER_LEFT);
+    for (Tool tool : tools) {
+      ToggleButton button = new ToggleButton(title(tool));
+      button.setId("tool-" + tool.name().toLowerCase(Locale.ROOT));
+      button.setTooltip(new Tooltip(tool.words()));
+      button.setOnAction(
+          e -> {
+            boolean inHand = model.toolProperty().get() == tool;
+            model.toolProperty().set(inHand ? Tool.HAND : tool);
+            refresh();
+          });
+      refreshers.add(() -> button.setSelected(model.toolProperty().get() == tool));
+      row.getChildren().add(button);
+    }
+    nodes.add(row);
+  }
+
+  private static String title(Tool tool) {
+    return switch (tool) {
+      case HAND -> "Hand";
+      case MASK -> "Paint mask";
+      case HEAL -> "Heal";
+      case DODGE -> "Light";
+      case BURN -> "Shade";
+      case EVEN_STROKE -> "Even by stroke";
+      case EVEN_AREA -> "Even an outline";
+      case PICK_NEUTRAL -> "Pick a neutral";
+      case PICK_TONE -> "Pick a tone";
+      case FACE -> "Face map";
+    };
+  }
+
+  /** A line of text that follows the layer. */
+  <L extends Layer> void words(String id, Class<L> type, Function<L, String> words) {
+    Label label = new Label();
+    label.setId(id);
+    label.setWrapText(true);
+    label.getStyleClass().add("row-words");
+    refreshers.add(
+        () ->
+            model
+                .selectedLayer()
+                .filter(type::isInstance)
+                .ifPresent(l -> label.setText(words.apply(type.cast(l)))));
+    nodes.add(label);
+  }
+
+  /** A switch between named values. */
+  <L extends Layer> void choice(
+      String title,
+      String tip,
+      Class<L> type,
+      Function<L, Integer> value,
+      java.util.function.BiFunction<L, Integer, Layer> change,
+      String... names) {
+    HBox row = new HBox(6);
+    row.setAlignment(Pos.CENTER_LEFT);
+    Label label = new Label(title);
+    label.getStyleClass().add("row-name");
+    row.getChildren().add(label);
+    for (int i = 0; i < names.length; i++) {
+      int index = i;
+      ToggleButton button = new ToggleButton(names[i]);
+      button.setTooltip(new Tooltip(tip));
+      button.setOnAction(e -> model.editSelected(null, l -> change.apply(type.cast(l), index)));
+      refreshers.add(
+          () ->
+              model
+                  .selectedLayer()
+                  .filter(type::isInstance)
+                  .ifPresent(l -> button.setSelected(value.apply(type.cast(l)) == index)));
+      row.getChildren().add(button);
+    }
+    nodes.add(row);
+  }
+
+  void action(String id, String title, String tip, Runnable action) {
+    Button button = new Button(title);
+    button.setId(id);
+    button.setTooltip(new Tooltip(tip));
+    button.setOnAction(e -> action.run());
+    nodes.add(button);
+  }
+
+  void custom(Node node, Runnable refresher) {
+    nodes.add(node);
+    refreshers.add(refresher);
+  }
+
+  static HBox spring() {
+    HBox spring = new HBox();
+    HBox.setHgrow(spring, Priority.ALWAYS);
+    return spring;
+  }
+}

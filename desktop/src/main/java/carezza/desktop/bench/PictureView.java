@@ -1,0 +1,304 @@
+package carezza.desktop.bench;
+
+import java.nio.IntBuffer;
+import javafx.beans.property.ReadOnlyObjectProperty;
+import javafx.beans.property.ReadOnlyObjectWrapper;
+import javafx.scene.canvas.Canvas;
+import javafx.scene.image.ImageView;
+import javafx.scene.image.PixelBuffer;
+import javafx.scene.image.PixelFormat;
+import javafx.scene.image.WritableImage;
+import javafx.scene.input.MouseButton;
+import javafx.scene.input.MouseEvent;
+import javafx.scene.input.ScrollEvent;
+import javafx.scene.layout.Region;
+
+import carezza.model.Point;
+import carezza.model.Project;
+
+/**
+ * The picture: shows the rendered view through one pixel buffer of its own size, and on a canvas above
+ * it the brush ring, handles and what is just being drawn. Wheel zooms at the pointer; dragging with
+ * the hand, the middle button or Space held moves the view.
+ */
+public final class PictureView extends Region {
+
+  private static final double WHEEL_STEP = 1.15;
+  private static final double BRUSH_STEP = 1.08;
+
+  private final BenchModel model;
+  private final ViewRenderer renderer;
+  private final ImageView image = new ImageView();
+  private final Canvas overlay = new Canvas();
+  private final Gestures gestures;
+  private PixelBuffer<IntBuffer> pixels;
+  private ViewPort port = new ViewPort(0, 0, 1, 1, 1);
+  private boolean fitted = true;
+  private boolean spaceHeld;
+  private boolean panning;
+  private double lastX;
+  private double lastY;
+  private Point pointer;
+  private boolean exact;
+  private final ReadOnlyObjectWrapper<Project> shown = new ReadOnlyObjectWrapper<>();
+
+  public PictureView(BenchModel model) {
+    this.model = model;
+    this.renderer = new ViewRenderer(this::show, model::fail);
+    this.gestures = new Gestures(model);
+    setId("picture");
+    getStyleClass().add("picture");
+    getChildren().addAll(image, overlay);
+    overlay.setMouseTransparent(true);
+    setFocusTraversable(true);
+    setAccessibleText("The picture");
+    listen();
+    handle();
+  }
+
+  private void listen() {
+    model.projectProperty().addListener((o, was, is) -> refresh());
+    model.playheadProperty().addListener((o, was, is) -> refresh());
+    model.asShotProperty().addListener((o, was, is) -> refresh());
+    model.maskShownProperty().addListener((o, was, is) -> refresh());
+    model.selectedProperty().addListener((o, was, is) -> refresh());
+    model.brushProperty().addListener((o, was, is) -> drawOverlay());
+    model.toolProperty().addListener((o, was, is) -> drawOverlay());
+  }
+
+  private void handle() {
+    setOnScroll(this::wheel);
+    setOnMousePressed(this::press);
+    setOnMouseDragged(this::drag);
+    setOnMouseReleased(this::release);
+    setOnMouseMoved(this::move);
+    setOnMouseExited(
+        e -> {
+          pointer = null;
+          drawOverlay();
+        });
+  }
+
+  // --- view
+
+  /** Shows the whole photograph. */
+  public void fit() {
+    if (!model.isEmpty()) {
+      fitted = true;
+      port = ViewPort.fit(model.session().size(), (int) getWidth(), (int) getHeight());
+      refresh();
+    }
+  }
+
+  /** One photograph pixel to one view pixel, about the pointer or the middle. */
+  public void actualSize() {
+    zoomTo(1, pointer);
+  }
+
+  /** Between the whole photograph and 100 %. */
+  public void toggleZoom() {
+    if (Math.abs(port.zoom() - 1) < 1e-9) {
+      fit();
+    } else {
+      actualSize();
+    }
+  }
+
+  /** Puts a place of the photograph in the middle of the view. */
+  public void lookAt(Point place, double zoom) {
+    fitted = false;
+    port =
+        new ViewPort(
+            place.x() - port.width() / (2 * zoom),
+            place.y() - port.height() / (2 * zoom),
+            zoom,
+            port.width(),
+            port.height());
+    refresh();
+  }
+
+  private void zoomTo(double zoom, Point at) {
+    fitted = false;
+    double x = at == null ? port.width() / 2.0 : port.viewX(at.x());
+    double y = at == null ? port.height() / 2.0 : port.viewY(at.y());
+    port = port.zoomed(zoom, x, y);
+    refresh();
+  }
+
+  public double zoom() {
+    return port.zoom();
+  }
+
+  /** Where a place of the photograph stands in this view, in its own coordinates. */
+  public Point toView(Point photo) {
+    return new Point(port.viewX(photo.x()), port.viewY(photo.y()));
+  }
+
+  /** The place of the photograph under the pointer, or null. */
+  public Point pointer() {
+    return pointer;
+  }
+
+  /** Whether what is shown is exact: neither coarser nor waiting for the renderer. */
+  public boolean isExact() {
+    return exact;
+  }
+
+  /** The project whose pixels are in the view now; a little behind the model while it changes. */
+  public ReadOnlyObjectProperty<Project> shownProperty() {
+    return shown.getReadOnlyProperty();
+  }
+
+  /** While Space is held, dragging moves the view whatever the tool. */
+  public void holdSpace(boolean held) {
+    spaceHeld = held;
+  }
+
+  @Override
+  protected void layoutChildren() {
+    int w = Math.max(1, (int) getWidth());
+    int h = Math.max(1, (int) getHeight());
+    if (pixels == null || pixels.getWidth() != w || pixels.getHeight() != h) {
+      pixels =
+          new PixelBuffer<>(w, h, IntBuffer.allocate(w * h), PixelFormat.getIntArgbPreInstance());
+      image.setImage(new WritableImage(pixels));
+      overlay.setWidth(w);
+      overlay.setHeight(h);
+      port = port.resized(w, h);
+      if (fitted) {
+        fit();
+      } else {
+        refresh();
+      }
+    }
+  }
+
+  /** Asks for the view anew. */
+  public void refresh() {
+    if (model.isEmpty() || pixels == null) {
+      return;
+    }
+    exact = false;
+    renderer.request(
+        new ViewRenderer.Request(
+            model.session(),
+            model.projectProperty().get(),
+            model.shownLayers(),
+            model.maskShownProperty().get() ? model.selectedProperty().get() : null,
+            port));
+    drawOverlay();
+  }
+
+  private void show(ViewRenderer.Frame frame) {
+    if (frame.argb().length != pixels.getWidth() * pixels.getHeight()) {
+      return;
+    }
+    pixels.updateBuffer(
+        b -> {
+          b.getBuffer().put(0, frame.argb());
+          return null;
+        });
+    exact = frame.exact() && frame.port().equals(port);
+    shown.set(frame.project());
+    drawOverlay();
+  }
+
+  private void drawOverlay() {
+    Overlay.draw(overlay, model, port, gestures, panning ? null : pointer);
+  }
+
+  // --- input
+
+  private void wheel(ScrollEvent e) {
+    if (model.isEmpty() || e.getDeltaY() == 0 && e.getDeltaX() == 0) {
+      return;
+    }
+    // Shift turns the wheel sideways on some systems.
+    double turn = Math.signum(e.getDeltaY() != 0 ? e.getDeltaY() : e.getDeltaX());
+    Brush brush = model.brushProperty().get();
+    if (e.isShortcutDown()) {
+      model.brushProperty().set(brush.radiusTimes(Math.pow(BRUSH_STEP, turn)));
+    } else if (e.isShiftDown()) {
+      model.brushProperty().set(brush.stronger(0.02 * turn));
+    } else if (e.isAltDown()) {
+      model.brushProperty().set(brush.softer(0.05 * turn));
+    } else {
+      fitted = false;
+      port = port.zoomed(port.zoom() * Math.pow(WHEEL_STEP, turn), e.getX(), e.getY());
+      refresh();
+    }
+    e.consume();
+  }
+
+  private void press(MouseEvent e) {
+    requestFocus();
+    if (model.isEmpty()) {
+      return;
+    }
+    lastX = e.getX();
+    lastY = e.getY();
+    boolean hand = model.toolProperty().get() == Tool.HAND;
+    panning = spaceHeld || hand || e.getButton() != MouseButton.PRIMARY;
+    if (!panning) {
+      gestures.press(port.toPhoto(e.getX(), e.getY()), e.isShiftDown(), 12 / port.zoom());
+      drawOverlay();
+    }
+  }
+
+  private void drag(MouseEvent e) {
+    if (model.isEmpty()) {
+      return;
+    }
+    pointer = port.toPhoto(e.getX(), e.getY());
+    if (panning) {
+      fitted = false;
+      port = port.panned(e.getX() - lastX, e.getY() - lastY);
+      lastX = e.getX();
+      lastY = e.getY();
+      refresh();
+    } else {
+      gestures.drag(pointer);
+      drawOverlay();
+    }
+  }
+
+  private void release(MouseEvent e) {
+    if (!model.isEmpty() && !panning) {
+      gestures.release();
+    }
+    panning = false;
+    drawOverlay();
+  }
+
+  private void move(MouseEvent e) {
+    if (!model.isEmpty()) {
+      pointer = port.toPhoto(e.getX(), e.getY());
+      drawOverlay();
+      fireEvent(new PointerEvent(pointer));
+    }
+  }
+
+  /** Tells the readouts that the pointer is over another place. */
+  public static final class PointerEvent extends javafx.event.Event {
+
+    private static final long serialVersionUID = 1L;
+
+    public static final javafx.event.EventType<PointerEvent> MOVED =
+        new javafx.event.EventType<>("POINTER_MOVED");
+
+    private final transient Point place;
+
+    PointerEvent(Point place) {
+      super(MOVED);
+      this.place = place;
+    }
+
+    public Point place() {
+      return place;
+    }
+  }
+
+  public void close() {
+    renderer.close();
+  }
+}

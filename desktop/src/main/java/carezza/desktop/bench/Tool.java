@@ -1,0 +1,42 @@
+package carezza.desktop.bench;
+
+/** What a press on the picture does. */
+public enum Tool {
+  /** Moves the view. */
+  HAND("Move the view", false),
+  /** Lays the layer's mask on, or lifts it. */
+  MASK("Paint where the layer acts", true),
+  /** Sets a heal on a spot or along a stroke. */
+  HEAL("Heal a spot, or along a stroke", true),
+  /** Lightens; with Shift, darkens. */
+  DODGE("Paint light; Shift paints shade", true),
+  /** Darkens; with Shift, lightens. */
+  BURN("Paint shade; Shift paints light", true),
+  /** Evens the low band along the stroke. */
+  EVEN_STROKE("Even the tone along a stroke", true),
+  /** Blurs the low band inside an outline. */
+  EVEN_AREA("Draw around a place to even its tone", false),
+  /** Picks what should be neutral. */
+  PICK_NEUTRAL("Pick something that should be neutral", false),
+  /** Picks the skin tone to even towards. */
+  PICK_TONE("Pick the skin tone to even towards", false),
+  /** Moves the handles of the face map. */
+  FACE("Drag the handles onto the face", false);
+
+  private final String words;
+  private final boolean brush;
+
+  Tool(String words, boolean brush) {
+    this.words = words;
+    this.brush = brush;
+  }
+
+  public String words() {
+    return words;
+  }
+
+  /** Whether the brush ring is shown. */
+  public boolean brush() {
+    return brush;
+  }
+}

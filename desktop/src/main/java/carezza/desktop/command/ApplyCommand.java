@@ -1,0 +1,46 @@
+package carezza.desktop.command;
+
+import java.nio.file.Path;
+import java.util.concurrent.Callable;
+
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.Parameters;
+
+import carezza.image.Cancellation;
+import carezza.problem.Problem;
+import carezza.project.ProjectFile;
+import carezza.project.ProjectFile.StackFile;
+import carezza.project.Retouch;
+import carezza.session.Session;
+
+@Command(name = "apply", description = "Puts a stack of layers on a photograph.")
+final class ApplyCommand implements Callable<Integer> {
+
+  @Parameters(paramLabel = "PHOTO", description = "JPEG, PNG or TIFF.")
+  private Path photo;
+
+  @Option(
+      names = "--stack",
+      required = true,
+      paramLabel = "STACK.json",
+      description = "Stack and face map as project.json holds them; see docs/format.md.")
+  private Path stack;
+
+  @Mixin private OutputOptions output;
+
+  @Override
+  public Integer call() throws Problem {
+    output.check();
+    StackFile given = ProjectFile.readStack(stack);
+    Retouch retouch = ProjectFile.start(photo);
+    new Session(retouch.photograph().pixels())
+        .deliver(
+            retouch.project().withStack(given.stack()).withFaces(given.faces()),
+            output.file(),
+            output.delivery(),
+            Cancellation.NONE);
+    return 0;
+  }
+}

@@ -1,0 +1,49 @@
+package carezza.desktop.command;
+
+import java.nio.file.Path;
+import java.util.concurrent.Callable;
+
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.Parameters;
+
+import carezza.image.Cancellation;
+import carezza.model.HealLayer;
+import carezza.model.LayerKind;
+import carezza.model.LayerStack;
+import carezza.problem.Problem;
+import carezza.project.ProjectFile;
+import carezza.project.Retouch;
+import carezza.project.SpotsFile;
+import carezza.session.Session;
+
+@Command(name = "heal", description = "Heals the round spots of a list.")
+final class HealCommand implements Callable<Integer> {
+
+  @Parameters(paramLabel = "PHOTO", description = "JPEG, PNG or TIFF.")
+  private Path photo;
+
+  @Option(
+      names = "--spots",
+      required = true,
+      paramLabel = "SPOTS.json",
+      description = "{\"spots\":[{\"x\":..,\"y\":..,\"radius\":..}]} in pixels from the top left.")
+  private Path spots;
+
+  @Mixin private OutputOptions output;
+
+  @Override
+  public Integer call() throws Problem {
+    output.check();
+    Retouch retouch = ProjectFile.start(photo);
+    HealLayer layer = ((HealLayer) LayerKind.HEAL.fresh()).withPatches(SpotsFile.read(spots));
+    new Session(retouch.photograph().pixels())
+        .deliver(
+            retouch.project().withStack(LayerStack.of(layer)),
+            output.file(),
+            output.delivery(),
+            Cancellation.NONE);
+    return 0;
+  }
+}

@@ -1,0 +1,47 @@
+package carezza.desktop.command;
+
+import java.nio.file.Path;
+import java.util.concurrent.Callable;
+
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.Parameters;
+
+import carezza.image.Cancellation;
+import carezza.model.LayerStack;
+import carezza.model.Project;
+import carezza.model.Stage;
+import carezza.problem.Problem;
+import carezza.project.ProjectFile;
+import carezza.project.Retouch;
+import carezza.session.Session;
+
+@Command(name = "render", description = "Writes the picture of a project.")
+final class RenderCommand implements Callable<Integer> {
+
+  @Parameters(paramLabel = "P.carezza", description = "The project.")
+  private Path file;
+
+  @Mixin private OutputOptions output;
+
+  @Option(
+      names = "--through",
+      paramLabel = "STAGE",
+      description = "Last stage to render: ${COMPLETION-CANDIDATES}.")
+  private Stage through;
+
+  @Override
+  public Integer call() throws Problem {
+    output.check();
+    Retouch retouch = ProjectFile.open(file);
+    Project project = retouch.project();
+    if (through != null) {
+      LayerStack stack = project.stack();
+      project = project.withStack(stack.lowest(stack.through(through)));
+    }
+    new Session(retouch.photograph().pixels())
+        .deliver(project, output.file(), output.delivery(), Cancellation.NONE);
+    return 0;
+  }
+}

@@ -1,0 +1,2 @@
+/** The command line: one class for each verb. */
+package carezza.desktop.command;

@@ -1,0 +1,465 @@
+package carezza.desktop.app;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.Comparator;
+import java.util.concurrent.Callable;
+import java.util.concurrent.TimeUnit;
+import javafx.geometry.Bounds;
+import javafx.geometry.Point2D;
+import javafx.scene.Node;
+import javafx.scene.Scene;
+import javafx.scene.control.Labeled;
+import javafx.scene.control.Slider;
+import javafx.scene.control.TextField;
+import javafx.scene.image.WritableImage;
+import javafx.scene.input.KeyCode;
+import javafx.scene.input.MouseButton;
+import javafx.stage.Stage;
+
+import org.testfx.api.FxRobot;
+import org.testfx.api.FxToolkit;
+import org.testfx.util.WaitForAsyncUtils;
+import org.testng.annotations.AfterClass;
+import org.testng.annotations.BeforeClass;
+import org.testng.annotations.BeforeMethod;
+import org.testng.annotations.Test;
+
+import carezza.codec.PictureReader;
+import carezza.desktop.bench.BenchModel;
+import carezza.desktop.bench.PictureView;
+import carezza.desktop.bench.Tool;
+import carezza.image.PictureSize;
+import carezza.model.DodgeBurnLayer;
+import carezza.model.HealLayer;
+import carezza.model.Layer;
+import carezza.model.Mask;
+import carezza.model.Point;
+import carezza.model.Project;
+
+/** The window, worked by a robot: open, paint, toggle, undo, playhead, save, reopen, deliver. */
+public class WindowTest {
+
+  private static final int PATIENCE_SECONDS = 60;
+
+  private final FxRobot robot = new FxRobot();
+  private Path folder;
+  private Stage stage;
+  private MainView view;
+
+  @BeforeClass
+  public void startToolkit() throws Exception {
+    folder = Files.createTempDirectory("carezza-window-test");
+    System.setProperty("carezza.home", folder.resolve("home").toString());
+    stage = FxToolkit.registerPrimaryStage();
+  }
+
+  @BeforeClass(dependsOnMethods = "startToolkit")
+  public void showWindow() {
+    onStage(
+        () -> {
+          CarezzaApp.loadFonts();
+          view = new MainView();
+          stage.setScene(new Scene(view, 1280, 800));
+          // The offscreen platform forgets the window's place when it reports the wheel.
+          stage.setX(0);
+          stage.setY(0);
+          stage.show();
+          return null;
+        });
+  }
+
+  @BeforeMethod
+  public void openDemo() throws Exception {
+    onStage(
+        () -> {
+          view.showStart();
+          return null;
+        });
+    Project before = project();
+    clickOn("#demo-understudy");
+    await(() -> !model().isEmpty() && model().projectProperty().get() != before);
+    await(() -> picture().isExact());
+  }
+
+  @AfterClass(alwaysRun = true)
+  public void tidy() throws Exception {
+    onStage(
+        () -> {
+          view.close();
+          return null;
+        });
+    FxToolkit.cleanupStages();
+    System.clearProperty("carezza.home");
+    try (var files = Files.walk(folder)) {
+      for (Path p : files.sorted(Comparator.reverseOrder()).toList()) {
+        Files.delete(p);
+      }
+    }
+  }
+
+  // --- driving
+
+  private static <T> T onStage(Callable<T> work) {
+    return WaitForAsyncUtils.waitForAsyncFx(TimeUnit.SECONDS.toMillis(PATIENCE_SECONDS), work);
+  }
+
+  private static void await(Callable<Boolean> condition) throws Exception {
+    WaitForAsyncUtils.waitFor(
+        PATIENCE_SECONDS, TimeUnit.SECONDS, () -> onStage(condition));
+    WaitForAsyncUtils.waitForFxEvents();
+  }
+
+  private BenchModel model() {
+    return view.model();
+  }
+
+  private PictureView picture() {
+    return view.picture();
+  }
+
+  private Project project() {
+    return onStage(() -> model().projectProperty().get());
+  }
+
+  private <T extends Node> T node(String query) {
+    return robot.lookup(query).query();
+  }
+
+  private void clickOn(String query) {
+    WaitForAsyncUtils.waitForFxEvents();
+    robot.clickOn(query);
+    WaitForAsyncUtils.waitForFxEvents();
+  }
+
+  private Point2D onScreen(double x, double y) {
+    return onStage(
+        () -> {
+          Point place = picture().toView(new Point(x, y));
+          Bounds bounds = picture().localToScreen(picture().getBoundsInLocal());
+          return new Point2D(bounds.getMinX() + place.x(), bounds.getMinY() + place.y());
+        });
+  }
+
+  private void stroke(double fromX, double fromY, double toX, double toY) {
+    robot.moveTo(onScreen(fromX, fromY));
+    robot.press(MouseButton.PRIMARY);
+    for (int i = 1; i <= 6; i++) {
+      double t = i / 6.0;
+      robot.moveTo(onScreen(fromX + t * (toX - fromX), fromY + t * (toY - fromY)));
+    }
+    robot.release(MouseButton.PRIMARY);
+    WaitForAsyncUtils.waitForFxEvents();
+  }
+
+  private int shownAt(double x, double y) {
+    Point2D at = onScreen(x, y);
+    return onStage(
+        () -> {
+          WritableImage image = view.getScene().snapshot(null);
+          Point2D local = view.screenToLocal(at);
+          return image.getPixelReader().getArgb((int) local.getX(), (int) local.getY());
+        });
+  }
+
+  private static int brightness(int argb) {
+    return (argb >> 16 & 255) + (argb >> 8 & 255) + (argb & 255);
+  }
+
+  private Layer layer(String id) {
+    return project().stack().find(id).orElseThrow();
+  }
+
+  private void save(Path file) throws Exception {
+    robot.press(KeyCode.CONTROL, KeyCode.SHIFT).type(KeyCode.S).release(
+        KeyCode.SHIFT, KeyCode.CONTROL);
+    WaitForAsyncUtils.waitForFxEvents();
+    onStage(
+        () -> {
+          ((TextField) node("#path")).setText(file.toString());
+          return null;
+        });
+    clickOn("#path-ok");
+    await(() -> !model().dirtyProperty().get());
+  }
+
+  // --- what works
+
+  @Test
+  public void theDemoUsesEveryStage() {
+    for (carezza.model.Stage s : carezza.model.Stage.values()) {
+      assertThat(project().stack().layers()).anyMatch(l -> l.head().stage() == s);
+    }
+  }
+
+  @Test
+  public void aPaintedStrokeLightensThePictureAndUndoTakesItBack() throws Exception {
+    clickOn("#card-sculpt");
+    assertThat(onStage(() -> model().toolProperty().get())).isEqualTo(Tool.DODGE);
+    Project before = project();
+    int was = brightness(shownAt(727, 1050));
+    stroke(690, 1050, 760, 1050);
+    stroke(690, 1050, 760, 1050);
+    stroke(690, 1050, 760, 1050);
+    await(() -> picture().isExact());
+    DodgeBurnLayer sculpt = (DodgeBurnLayer) layer("sculpt");
+    int strokes = ((Mask.Strokes) sculpt.dodgeMask()).strokes().size();
+    int first =
+        ((Mask.Strokes) ((DodgeBurnLayer) before.stack().find("sculpt").get()).dodgeMask())
+            .strokes()
+            .size();
+    assertThat(strokes).isEqualTo(first + 3);
+    assertThat(brightness(shownAt(727, 1050))).isGreaterThan(was);
+    for (int i = 0; i < 3; i++) {
+      robot.press(KeyCode.CONTROL).type(KeyCode.Z).release(KeyCode.CONTROL);
+      WaitForAsyncUtils.waitForFxEvents();
+    }
+    await(() -> picture().isExact());
+    assertThat(project()).isEqualTo(before);
+    assertThat(brightness(shownAt(727, 1050))).isEqualTo(was);
+    robot.press(KeyCode.CONTROL, KeyCode.SHIFT).type(KeyCode.Z).release(
+        KeyCode.SHIFT, KeyCode.CONTROL);
+    WaitForAsyncUtils.waitForFxEvents();
+    assertThat(project()).isNotEqualTo(before);
+  }
+
+  @Test
+  public void aStrokeIsSeenWhileItIsStillBeingPainted() throws Exception {
+    clickOn("#card-sculpt");
+    robot.moveTo(onScreen(700, 1050));
+    robot.press(MouseButton.PRIMARY);
+    robot.moveTo(onScreen(760, 1050));
+    robot.moveTo(onScreen(720, 1055));
+    WaitForAsyncUtils.waitForFxEvents();
+    Project during = project();
+    robot.release(MouseButton.PRIMARY);
+    assertThat(((DodgeBurnLayer) during.stack().find("sculpt").get()).dodgeMask())
+        .isEqualTo(((DodgeBurnLayer) layer("sculpt")).dodgeMask());
+  }
+
+  @Test
+  public void switchingALayerOffChangesThePictureAndBack() throws Exception {
+    int was = shownAt(727, 1330);
+    clickOn("#switch-teeth");
+    await(() -> picture().isExact());
+    assertThat(layer("teeth").head().on()).isFalse();
+    assertThat(shownAt(727, 1330)).isNotEqualTo(was);
+    clickOn("#switch-teeth");
+    await(() -> picture().isExact());
+    assertThat(shownAt(727, 1330)).isEqualTo(was);
+  }
+
+  @Test
+  public void thePlayheadShowsThePictureAsItStood() throws Exception {
+    int finished = shownAt(727, 1330);
+    Node photograph = robot.lookup(".start-card").query();
+    Bounds first = onStage(() -> photograph.localToScreen(photograph.getBoundsInLocal()));
+    Bounds rail = onStage(() -> node("#rail").localToScreen(node("#rail").getBoundsInLocal()));
+    robot.moveTo(rail.getMaxX() - 6, rail.getCenterY());
+    robot.press(MouseButton.PRIMARY);
+    robot.moveTo((rail.getMinX() + rail.getMaxX()) / 2, rail.getCenterY());
+    robot.moveTo(first.getMaxX(), rail.getCenterY());
+    robot.release(MouseButton.PRIMARY);
+    await(() -> picture().isExact());
+    assertThat(onStage(() -> model().shownLayers())).isZero();
+    assertThat(shownAt(727, 1330)).isNotEqualTo(finished);
+    assertThat(project()).isEqualTo(onStage(() -> model().retouch().project()));
+  }
+
+  @Test
+  public void theHeldKeyShowsThePictureAsShot() throws Exception {
+    int finished = shownAt(727, 1330);
+    onStage(
+        () -> {
+          picture().requestFocus();
+          return null;
+        });
+    robot.press(KeyCode.A);
+    await(() -> picture().isExact());
+    assertThat(shownAt(727, 1330)).isNotEqualTo(finished);
+    robot.release(KeyCode.A);
+    await(() -> picture().isExact());
+    assertThat(shownAt(727, 1330)).isEqualTo(finished);
+  }
+
+  @Test
+  public void aClickOnABlemishHealsItFromASourceThatIsFound() throws Exception {
+    clickOn("#card-spots");
+    int repairs = ((HealLayer) layer("spots")).patches().size();
+    robot.moveTo(onScreen(540, 1200));
+    robot.clickOn(MouseButton.PRIMARY);
+    await(
+        () ->
+            ((HealLayer) model().stack().find("spots").get())
+                .patches().stream().allMatch(p -> p.source() != null));
+    assertThat(((HealLayer) layer("spots")).patches()).hasSize(repairs + 1);
+  }
+
+  @Test
+  public void aSliderMovesTheAmountInOneUndo() throws Exception {
+    clickOn("#card-grade");
+    Project before = project();
+    Slider amount = node("#amount");
+    onStage(
+        () -> {
+          amount.requestFocus();
+          return null;
+        });
+    robot.type(KeyCode.RIGHT).type(KeyCode.RIGHT);
+    WaitForAsyncUtils.waitForFxEvents();
+    assertThat(layer("grade").head().amount())
+        .isGreaterThan(before.stack().find("grade").get().head().amount());
+  }
+
+  @Test
+  public void theWheelZoomsAtThePointer() {
+    robot.moveTo(onScreen(600, 900));
+    Point2D before = onScreen(600, 900);
+    double zoom = onStage(() -> picture().zoom());
+    robot.scroll(3, javafx.geometry.VerticalDirection.UP);
+    WaitForAsyncUtils.waitForFxEvents();
+    assertThat(onStage(() -> picture().zoom())).isNotEqualTo(zoom);
+    assertThat(onScreen(600, 900).distance(before)).isLessThan(1.5);
+  }
+
+  @Test
+  public void gaugesAreReadBehindAndShown() throws Exception {
+    await(() -> !model().gaugesProperty().get().isEmpty());
+    WaitForAsyncUtils.waitForFxEvents();
+    assertThat(robot.lookup("#gauge-textureKept").tryQuery()).isPresent();
+    assertThat(robot.lookup("#gauge-teethYellow").tryQuery()).isPresent();
+  }
+
+  @Test
+  public void savedAndOpenedAgainItIsTheSameProject() throws Exception {
+    clickOn("#switch-fall");
+    Project before = project();
+    Path file = folder.resolve("again.carezza");
+    save(file);
+    assertThat(file).isRegularFile();
+    clickOn("#undo");
+    assertThat(project()).isNotEqualTo(before);
+    robot.press(KeyCode.CONTROL).type(KeyCode.O).release(KeyCode.CONTROL);
+    WaitForAsyncUtils.waitForFxEvents();
+    onStage(
+        () -> {
+          ((TextField) node("#path")).setText(file.toString());
+          return null;
+        });
+    clickOn("#path-ok");
+    await(() -> file.equals(model().pathProperty().get()));
+    await(() -> project().equals(before));
+    assertThat(onStage(() -> model().dirtyProperty().get())).isFalse();
+  }
+
+  @Test
+  public void aBrokenFileLeavesTheOpenProjectAlone() throws Exception {
+    Project before = project();
+    Path broken = folder.resolve("broken.carezza");
+    Files.write(broken, new byte[] {80, 75, 3, 4, 0, 0});
+    onStage(
+        () -> {
+          view.open(broken);
+          return null;
+        });
+    await(() -> model().messageProperty().get().contains("broken.carezza"));
+    assertThat(project()).isEqualTo(before);
+    assertThat(((Labeled) node("#message")).getText()).endsWith(".");
+    clickOn("#switch-teeth");
+    assertThat(project()).isNotEqualTo(before);
+  }
+
+  @Test
+  public void theDeliveredFileHasTheSizeAskedFor() throws Exception {
+    clickOn("#view-deliver");
+    Path file = folder.resolve("delivered.png");
+    onStage(
+        () -> {
+          ((TextField) node("#deliver-path")).setText(file.toString());
+          ((javafx.scene.control.ComboBox<?>) node("#deliver-edge"))
+              .getSelectionModel()
+              .select(3);
+          return null;
+        });
+    clickOn("#deliver-write");
+    await(() -> ((Labeled) node("#deliver-outcome")).getText().startsWith("Written"));
+    assertThat(PictureReader.read(file).size()).isEqualTo(new PictureSize(864, 1080));
+    clickOn("#view-bench");
+    assertThat(robot.lookup("#course").tryQuery()).isPresent();
+  }
+
+  @Test
+  public void aLayerIsAddedToItsStageAndRemovedByKey() {
+    int layers = project().stack().size();
+    clickOn("#add-grade");
+    assertThat(project().stack().size()).isEqualTo(layers + 1);
+    onStage(
+        () -> {
+          picture().requestFocus();
+          return null;
+        });
+    robot.type(KeyCode.DELETE);
+    WaitForAsyncUtils.waitForFxEvents();
+    assertThat(project().stack().size()).isEqualTo(layers);
+  }
+
+  @Test
+  public void theFaceMapMovesByItsHandles() throws Exception {
+    onStage(
+        () -> {
+          model().select(null);
+          return null;
+        });
+    clickOn("#face-map");
+    Point was = project().faces().leftPupil();
+    stroke(was.x(), was.y(), was.x() + 40, was.y() + 20);
+    Point is = project().faces().leftPupil();
+    assertThat(is.x() - was.x()).isBetween(30.0, 50.0);
+    assertThat(is.y() - was.y()).isBetween(12.0, 28.0);
+  }
+
+  @Test
+  public void theSheetOfKeysOpensAndClosesByKey() {
+    onStage(
+        () -> {
+          picture().requestFocus();
+          return null;
+        });
+    robot.type(KeyCode.F1);
+    WaitForAsyncUtils.waitForFxEvents();
+    assertThat(robot.lookup("Brush radius").tryQuery()).isPresent();
+    robot.type(KeyCode.ESCAPE);
+    WaitForAsyncUtils.waitForFxEvents();
+    assertThat(robot.lookup("Brush radius").tryQuery()).isEmpty();
+  }
+
+  @Test
+  public void workThatWasNotSavedIsOfferedAtTheNextStart() throws Exception {
+    clickOn("#switch-fall");
+    Project unsaved = project();
+    await(() -> new Home().journal().holdsWork());
+    // As after a kill: another start finds what the journal holds.
+    await(
+        () ->
+            new Home()
+                .journal()
+                .leftBehind()
+                .map(r -> r.project().equals(unsaved))
+                .orElse(false));
+    onStage(
+        () -> {
+          view.showStart();
+          return null;
+        });
+    clickOn("#recover");
+    // Equal, but another one: what was read from the journal.
+    await(() -> model().projectProperty().get() != unsaved && picture().isExact());
+    assertThat(project()).isEqualTo(unsaved);
+    assertThat(onStage(() -> model().dirtyProperty().get())).isTrue();
+    Path file = folder.resolve("recovered.carezza");
+    save(file);
+    await(() -> !new Home().journal().holdsWork());
+  }
+}

@@ -1,0 +1,260 @@
+package carezza.desktop.command;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.IOException;
+import java.io.OutputStream;
+import java.io.PrintWriter;
+import java.io.StringWriter;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.Comparator;
+
+import org.testng.annotations.AfterClass;
+import org.testng.annotations.BeforeClass;
+import org.testng.annotations.DataProvider;
+import org.testng.annotations.Test;
+import picocli.CommandLine;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+
+import carezza.codec.Photograph;
+import carezza.codec.PictureReader;
+import carezza.colour.Lab;
+import carezza.desktop.demo.Demo;
+import carezza.image.Cancellation;
+import carezza.image.PictureSize;
+import carezza.problem.Problem;
+import carezza.project.ProjectFile;
+import carezza.project.Retouch;
+import carezza.session.Session;
+
+/** Every verb, as scripts use them. */
+public class CommandLineTest {
+
+  private Path folder;
+  private Path photo;
+  private Path demo;
+
+  @BeforeClass
+  public void prepare() throws Exception {
+    folder = Files.createTempDirectory("carezza-command-test");
+    photo = folder.resolve("sitter.jpg");
+    Retouch apothecary = Demo.apothecary();
+    Files.write(photo, apothecary.file());
+    demo = folder.resolve("demo.carezza");
+    Retouch understudy = Demo.understudy();
+    new Session(understudy.photograph().pixels()).save(understudy, demo, Cancellation.NONE);
+  }
+
+  @AfterClass
+  public void tidy() throws IOException {
+    try (var files = Files.walk(folder)) {
+      for (Path p : files.sorted(Comparator.reverseOrder()).toList()) {
+        Files.delete(p);
+      }
+    }
+  }
+
+  private record Outcome(int code, String out, String err) {}
+
+  private static Outcome run(Object... arguments) {
+    CommandLine line = Carezza.commandLine();
+    StringWriter out = new StringWriter();
+    StringWriter err = new StringWriter();
+    line.setOut(new PrintWriter(out, true));
+    line.setErr(new PrintWriter(err, true));
+    String[] words = new String[arguments.length];
+    for (int i = 0; i < words.length; i++) {
+      words[i] = arguments[i].toString();
+    }
+    return new Outcome(line.execute(words), out.toString(), err.toString());
+  }
+
+  private static void assertSentence(Outcome outcome, int code, String... parts) {
+    assertThat(outcome.code()).isEqualTo(code);
+    assertThat(outcome.err().strip().lines()).hasSize(1);
+    assertThat(outcome.err()).contains(parts).doesNotContain("Exception");
+  }
+
+  // --- what each verb does
+
+  @Test
+  public void newMakesAProjectThatRendersAsThePhotograph() throws Problem {
+    Path project = folder.resolve("fresh.carezza");
+    assertThat(run("new", photo, "--out", project).code()).isZero();
+    Path picture = folder.resolve("fresh.png");
+    assertThat(run("render", project, "--out", picture).code()).isZero();
+    assertThat(difference(PictureReader.read(picture), PictureReader.read(photo))).isLessThan(0.01);
+  }
+
+  private static double difference(Photograph a, Photograph b) {
+    Lab.of(a.pixels());
+    double sum = 0;
+    int n = a.pixels().area().pixels();
+    for (int c = 0; c < 3; c++) {
+      for (int i = 0; i < n; i++) {
+        sum += Math.abs(a.pixels().plane(c).values()[i] - b.pixels().plane(c).values()[i]);
+      }
+    }
+    return sum / n;
+  }
+
+  @Test
+  public void renderFitsTheLongEdgeAndTakesTheFormatOfTheName() throws Problem {
+    Path picture = folder.resolve("small.tif");
+    Outcome outcome = run("render", demo, "--out", picture, "--long-edge", 500, "--bits", 16);
+    assertThat(outcome.code()).isZero();
+    Photograph read = PictureReader.read(picture);
+    assertThat(read.size()).isEqualTo(new PictureSize(400, 500));
+    assertThat(read.bits()).isEqualTo(16);
+  }
+
+  @Test
+  public void renderThroughAStageStopsThere() throws Problem {
+    Path settled = folder.resolve("settled.png");
+    Path all = folder.resolve("all.png");
+    assertThat(
+            run("render", demo, "--out", settled, "--through", "settle", "--scale-level", 2).code())
+        .isZero();
+    assertThat(run("render", demo, "--out", all, "--scale-level", 2).code()).isZero();
+    Photograph first = PictureReader.read(settled);
+    assertThat(first.size()).isEqualTo(new PictureSize(400, 500));
+    assertThat(difference(first, PictureReader.read(all))).isGreaterThan(0.005);
+  }
+
+  @Test
+  public void healChangesTheSpotsAndNothingElse() throws Exception {
+    Path spots = folder.resolve("spots.json");
+    Files.writeString(spots, "{\"spots\":[{\"x\":700,\"y\":900,\"radius\":18}]}");
+    Path healed = folder.resolve("healed.png");
+    assertThat(run("heal", photo, "--spots", spots, "--out", healed).code()).isZero();
+    Photograph after = PictureReader.read(healed);
+    Photograph before = PictureReader.read(photo);
+    float step = 0.6f / 255;
+    assertThat(after.pixels().first().at(700, 900))
+        .isNotEqualTo(before.pixels().first().at(700, 900));
+    for (int x = 0; x < 1600; x += 3) {
+      if (Math.abs(x - 700) > 20) {
+        assertThat(after.pixels().first().at(x, 900))
+            .isBetween(
+                before.pixels().first().at(x, 900) - step,
+                before.pixels().first().at(x, 900) + step);
+      }
+    }
+  }
+
+  @Test
+  public void applyOfTheDemosStackIsTheDemosPicture() throws Exception {
+    Path stack = folder.resolve("stack.json");
+    try (OutputStream out = Files.newOutputStream(stack)) {
+      ProjectFile.writeStack(Demo.understudy().project(), out);
+    }
+    Path understudy = folder.resolve("understudy.jpg");
+    Files.write(understudy, Demo.understudy().file());
+    Path applied = folder.resolve("applied.png");
+    Path rendered = folder.resolve("rendered.png");
+    assertThat(
+            run("apply", understudy, "--stack", stack, "--out", applied, "--scale-level", 2).code())
+        .isZero();
+    assertThat(run("render", demo, "--out", rendered, "--scale-level", 2).code()).isZero();
+    assertThat(Files.readAllBytes(applied)).isEqualTo(Files.readAllBytes(rendered));
+  }
+
+  @Test
+  public void measureWritesEveryGaugeAndTheDemoLiesInsideItsBands() throws Exception {
+    Path json = folder.resolve("gauges.json");
+    assertThat(run("measure", demo, "--json", json).code()).isZero();
+    JsonNode gauges = JsonMapper.shared().readTree(Files.readAllBytes(json)).get("gauges");
+    assertThat(gauges.size()).isGreaterThan(12);
+    for (JsonNode gauge : gauges) {
+      assertThat(gauge.get("region").asString()).isNotBlank();
+      assertThat(gauge.has("before") && gauge.has("after") && gauge.has("band")).isTrue();
+      assertThat(gauge.get("verdict").asString())
+          .as(gauge.get("id").asString())
+          .isIn("inside", "open");
+    }
+  }
+
+  @Test
+  public void measureOfAPhotographWithoutAFaceMapSaysNullNotNought() throws Exception {
+    Path json = folder.resolve("bare.json");
+    assertThat(run("measure", photo, "--json", json).code()).isZero();
+    JsonNode gauges = JsonMapper.shared().readTree(Files.readAllBytes(json)).get("gauges");
+    for (JsonNode gauge : gauges) {
+      if (gauge.get("id").asString().equals("textureKept")) {
+        assertThat(gauge.get("after").isNull()).isTrue();
+      }
+    }
+  }
+
+  // --- help and errors
+
+  @DataProvider
+  public Object[][] verbs() {
+    return new Object[][] {
+      {"open"}, {"demo"}, {"new"}, {"render"}, {"heal"}, {"apply"}, {"measure"}, {"shots"}
+    };
+  }
+
+  @Test(dataProvider = "verbs")
+  public void everyVerbHasHelp(String verb) {
+    Outcome outcome = run(verb, "--help");
+    assertThat(outcome.code()).isZero();
+    assertThat(outcome.out()).contains("Usage: carezza " + verb);
+  }
+
+  @Test
+  public void aMissingPhotographIsOneSentence() {
+    assertSentence(
+        run("new", folder.resolve("gone.jpg"), "--out", folder.resolve("x.carezza")),
+        1,
+        "gone.jpg");
+  }
+
+  @Test
+  public void aMissingProjectIsOneSentence() {
+    assertSentence(
+        run("render", folder.resolve("gone.carezza"), "--out", folder.resolve("x.png")),
+        1,
+        "gone.carezza");
+  }
+
+  @Test
+  public void anUnknownFormatIsSaidBeforeAnyWork() {
+    assertSentence(run("render", demo, "--out", folder.resolve("x.webp")), 1, "x.webp");
+  }
+
+  @Test
+  public void anUnknownOptionIsAMisuse() {
+    assertSentence(run("render", demo, "--shiny"), 2, "--help");
+  }
+
+  @Test
+  public void anUnknownVerbIsAMisuse() {
+    assertSentence(run("polish"), 2, "polish");
+  }
+
+  @Test
+  public void qualityOutOfRangeNamesItsRange() {
+    assertSentence(
+        run("render", demo, "--out", folder.resolve("x.jpg"), "--quality", 140), 1, "140", "100");
+  }
+
+  @Test
+  public void aStackThatIsNoneIsOneSentence() throws IOException {
+    Path stack = folder.resolve("bad.json");
+    Files.writeString(stack, "{\"stack\":[{\"kind\":\"teeth\",\"target\":\"white\"}]}");
+    assertSentence(
+        run("apply", photo, "--stack", stack, "--out", folder.resolve("x.png")), 1, "bad.json");
+  }
+
+  @Test
+  public void aFolderThatIsNotThereIsOneSentence() {
+    assertSentence(
+        run("render", demo, "--out", folder.resolve("no/where.png"), "--scale-level", 4),
+        1,
+        "where.png",
+        "folder");
+  }
+}
