@@ -1,0 +1,27 @@
+package carezza.bench;
+
+import java.util.Arrays;
+
+/** Runs a measurement: {@code jmh [pattern …]}, {@code memory}, {@code strokes}. */
+public final class Main {
+
+  private Main() {}
+
+  public static void main(String[] arguments) throws Exception {
+    String what = arguments.length == 0 ? "" : arguments[0];
+    String[] rest =
+        arguments.length == 0
+            ? arguments
+            : Arrays.copyOfRange(arguments, 1, arguments.length);
+    switch (what) {
+      case "jmh" -> org.openjdk.jmh.Main.main(rest);
+      case "memory" -> MemoryProof.run();
+      case "memory-of" -> MemoryProof.of(Integer.parseInt(rest[0]));
+      case "strokes" -> StrokeLatency.run();
+      default -> {
+        System.err.println("Say what to measure: jmh [pattern …], memory, or strokes.");
+        System.exit(2);
+      }
+    }
+  }
+}

@@ -1,0 +1,203 @@
+package carezza.bench;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.IdentityHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.concurrent.Callable;
+import java.util.concurrent.CountDownLatch;
+import java.util.concurrent.FutureTask;
+import java.util.concurrent.locks.LockSupport;
+import javafx.application.Platform;
+import javafx.event.EventType;
+import javafx.scene.Scene;
+import javafx.scene.input.MouseButton;
+import javafx.scene.input.MouseEvent;
+import javafx.stage.Stage;
+
+import carezza.codec.OutputProfile;
+import carezza.codec.PictureFormat;
+import carezza.codec.PictureWriter;
+import carezza.desktop.app.CarezzaApp;
+import carezza.desktop.app.Display;
+import carezza.desktop.app.MainView;
+import carezza.model.Layer;
+import carezza.model.LayerKind;
+import carezza.model.Point;
+import carezza.model.Project;
+import carezza.project.ProjectFile;
+import carezza.project.Retouch;
+
+/**
+ * A session of strokes in the real window, drawn in memory: how long it takes from an input event until
+ * the picture that holds it is in the view. The 24-megapixel portrait with twenty layers, whole picture in
+ * the view, a soft brush on a dodge-and-burn layer with twelve layers above it.
+ */
+final class StrokeLatency {
+
+  private static final int STROKES = 12;
+  private static final int EVENTS = 40;
+
+  /** Between events of a mouse that reports 125 times a second. */
+  private static final long EVENT_NANOS = 8_000_000;
+
+  private final Map<Project, Long> asked = new IdentityHashMap<>();
+  private final List<Long> latencies = new ArrayList<>();
+  private MainView view;
+
+  static void run() throws Exception {
+    new StrokeLatency().all();
+  }
+
+  private void all() throws Exception {
+    Display.useOffscreen();
+    CountDownLatch up = new CountDownLatch(1);
+    Platform.startup(up::countDown);
+    up.await();
+    Retouch retouch = retouch();
+    String layer =
+        retouch.project().stack().layers().stream()
+            .filter(l -> LayerKind.of(l) == LayerKind.DODGE_BURN)
+            .reduce((first, last) -> last)
+            .map(Layer::head)
+            .orElseThrow()
+            .id();
+    on(
+        () -> {
+          CarezzaApp.loadFonts();
+          view = new MainView();
+          Stage stage = new Stage();
+          stage.setScene(new Scene(view, 1280, 800));
+          stage.show();
+          view.put(retouch);
+          return null;
+        });
+    rest();
+    on(
+        () -> {
+          view.model().select(layer);
+          view.model().projectProperty().addListener((o, was, is) -> ask(is));
+          view.picture().shownProperty().addListener((o, was, is) -> shown(is));
+          return null;
+        });
+    rest();
+    for (int s = 0; s < STROKES; s++) {
+      stroke(s);
+      if (s == 1) {
+        // The first two warm the program up.
+        rest();
+        on(() -> latencies.removeIf(l -> true));
+      }
+    }
+    rest();
+    long[] sorted = latencies.stream().mapToLong(Long::longValue).sorted().toArray();
+    System.out.printf(
+        "%d events shown: median %.1f ms, p95 %.1f ms, most %.1f ms%n",
+        sorted.length,
+        sorted[sorted.length / 2] / 1e6,
+        sorted[sorted.length * 95 / 100] / 1e6,
+        Arrays.stream(sorted).max().orElse(0) / 1e6);
+    on(
+        () -> {
+          view.close();
+          view.getScene().getWindow().hide();
+          return null;
+        });
+    Platform.exit();
+  }
+
+  private static Retouch retouch() throws Exception {
+    LargePortrait portrait = LargePortrait.of24Megapixels();
+    byte[] file =
+        PictureWriter.encode(
+            portrait.pixels(),
+            new PictureWriter.Settings(PictureFormat.JPEG, 95, 8, OutputProfile.SRGB),
+            "large.jpg");
+    Retouch started = ProjectFile.start(file, "large.jpg");
+    return started.with(
+        started
+            .project()
+            .withFaces(portrait.faces())
+            .withStack(BeautyStack.on(portrait.faces())),
+        null);
+  }
+
+  private void ask(Project project) {
+    asked.put(project, System.nanoTime());
+  }
+
+  /** All that was asked up to this project is in the view now. */
+  private void shown(Project project) {
+    Long at = asked.get(project);
+    if (at == null) {
+      return;
+    }
+    long now = System.nanoTime();
+    asked
+        .values()
+        .removeIf(
+            t -> {
+              if (t <= at) {
+                latencies.add(now - t);
+              }
+              return t <= at;
+            });
+  }
+
+  private void stroke(int number) throws Exception {
+    for (int i = 0; i < EVENTS; i++) {
+      long start = System.nanoTime();
+      double t = i / (EVENTS - 1.0);
+      double x = 1700 + 1400 * t;
+      double y = 2100 + 160 * number + 150 * Math.sin(6 * t);
+      EventType<MouseEvent> type =
+          i == 0
+              ? MouseEvent.MOUSE_PRESSED
+              : i == EVENTS - 1 ? MouseEvent.MOUSE_RELEASED : MouseEvent.MOUSE_DRAGGED;
+      Platform.runLater(() -> fire(type, x, y));
+      LockSupport.parkNanos(EVENT_NANOS - (System.nanoTime() - start));
+    }
+    Thread.sleep(250);
+  }
+
+  private void fire(EventType<MouseEvent> type, double x, double y) {
+    Point at = view.picture().toView(new Point(x, y));
+    boolean down = type != MouseEvent.MOUSE_RELEASED;
+    view.picture()
+        .fireEvent(
+            new MouseEvent(
+                type,
+                at.x(),
+                at.y(),
+                at.x(),
+                at.y(),
+                MouseButton.PRIMARY,
+                1,
+                false,
+                false,
+                false,
+                false,
+                down,
+                false,
+                false,
+                true,
+                false,
+                false,
+                null));
+  }
+
+  /** Waits until the view is exact and the gauges are read. */
+  private void rest() throws Exception {
+    Thread.sleep(400);
+    while (!on(() -> view.picture().isExact() && !view.model().measuringProperty().get())) {
+      Thread.sleep(100);
+    }
+  }
+
+  private static <T> T on(Callable<T> work) throws Exception {
+    FutureTask<T> task = new FutureTask<>(work);
+    Platform.runLater(task);
+    return task.get();
+  }
+}
