@@ -2,7 +2,9 @@ package carezza.bench;
 
 import java.util.Arrays;
 
-/** Runs a measurement: {@code jmh [pattern …]}, {@code memory}, {@code strokes}. */
+/**
+ * Runs a measurement: {@code jmh [pattern …]}, {@code memory}, {@code strokes}, {@code sliders}.
+ */
 public final class Main {
 
   private Main() {}
@@ -17,9 +19,10 @@ public final class Main {
       case "jmh" -> org.openjdk.jmh.Main.main(rest);
       case "memory" -> MemoryProof.run();
       case "memory-of" -> MemoryProof.of(Integer.parseInt(rest[0]));
-      case "strokes" -> StrokeLatency.run();
+      case "strokes" -> Interaction.strokes();
+      case "sliders" -> Interaction.sliders();
       default -> {
-        System.err.println("Say what to measure: jmh [pattern …], memory, or strokes.");
+        System.err.println("Say what to measure: jmh [pattern …], memory, strokes, or sliders.");
         System.exit(2);
       }
     }

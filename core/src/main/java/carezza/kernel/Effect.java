@@ -24,13 +24,29 @@ public interface Effect {
   Picture render(Picture input, Area out);
 
   /**
-   * The same effect, to be asked for many parts of one input: what the parts share may be computed here,
+   * The same effect, to be asked for many parts of one output: what the parts share may be computed here,
    * once, so that a part reads less.
    *
-   * @param wholeInput the layer's whole input at this level; not modified
+   * @param input the layer's input over at least {@code needed(out)} cut to the picture; not modified
+   * @param out the area that the parts lie in
    */
-  default Effect over(Picture wholeInput) {
+  default Effect over(Picture input, Area out) {
     return this;
+  }
+
+  /**
+   * The effect for as long as a hand is changing the input: what it makes of low bands and repairs may
+   * stay as it is for this input.
+   *
+   * @param input as for {@link #over}
+   */
+  default Effect steady(Picture input, Area out) {
+    return over(input, out);
+  }
+
+  /** The area of the output that a change of the input may change; may pass the picture's edge. */
+  default Area changedBy(Area input) {
+    return needed(input);
   }
 
   /** An effect on each pixel by itself; the operator must not change what it is given. */

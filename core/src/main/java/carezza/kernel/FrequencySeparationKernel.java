@@ -106,10 +106,8 @@ final class FrequencySeparationKernel {
     }
 
     @Override
-    public Effect over(Picture wholeInput) {
-      return evens()
-          ? new Separation(layer, site, low, change(wholeInput, low.coarse().whole()))
-          : this;
+    public Effect over(Picture input, Area out) {
+      return evens() ? new Separation(layer, site, low, change(input, low.coarse(out))) : this;
     }
 
     @Override

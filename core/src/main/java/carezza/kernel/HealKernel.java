@@ -56,7 +56,8 @@ final class HealKernel {
             .toList());
   }
 
-  private static Area surroundings(Stroke stroke) {
+  /** Where a patch can matter: its own place and the rims of its neighbours. */
+  static Area surroundings(Stroke stroke) {
     return stroke.bounds().grow((int) Math.ceil(3 * stroke.radius()) + 8);
   }
 
@@ -88,6 +89,30 @@ final class HealKernel {
       }
 
       @Override
+      public Effect steady(Picture input, Area out) {
+        Picture change = render(input, out);
+        for (int c = 0; c < 3; c++) {
+          float[] to = change.plane(c).values();
+          float[] from = input.plane(c).crop(out).values();
+          for (int i = 0; i < to.length; i++) {
+            to[i] -= from[i];
+          }
+        }
+        return Effect.perPixel(own -> sum(own, change.crop(own.area())));
+      }
+
+      @Override
+      public Area changedBy(Area input) {
+        Area all = input;
+        for (Placed p : placed) {
+          if (p.work.intersects(input) || p.source().intersects(input)) {
+            all = all.union(p.own);
+          }
+        }
+        return all;
+      }
+
+      @Override
       public Picture render(Picture input, Area out) {
         Picture result = Picture.of(out);
         result.copyFrom(input);
@@ -100,6 +125,18 @@ final class HealKernel {
         return result;
       }
     };
+  }
+
+  private static Picture sum(Picture own, Picture change) {
+    Picture out = own.copy();
+    for (int c = 0; c < 3; c++) {
+      float[] to = out.plane(c).values();
+      float[] more = change.plane(c).values();
+      for (int i = 0; i < to.length; i++) {
+        to[i] += more[i];
+      }
+    }
+    return out;
   }
 
   /** A patch at one level, cut to the picture together with its source. */

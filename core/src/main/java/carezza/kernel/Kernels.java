@@ -1,5 +1,7 @@
 package carezza.kernel;
 
+import java.util.List;
+
 import carezza.image.Area;
 import carezza.mask.Masks;
 import carezza.mask.Site;
@@ -7,6 +9,7 @@ import carezza.model.CurveLayer;
 import carezza.model.DodgeBurnLayer;
 import carezza.model.ExposureLayer;
 import carezza.model.FrequencySeparationLayer;
+import carezza.model.Head;
 import carezza.model.HealLayer;
 import carezza.model.Layer;
 import carezza.model.Mask;
@@ -53,6 +56,17 @@ public final class Kernels {
       case CurveLayer l -> false;
       case VignetteLayer l -> false;
       case SharpenLayer l -> false;
+    };
+  }
+
+  /** The layer with all at a fixed value that {@link #measure} does not look at. */
+  public static Layer measured(Layer layer) {
+    Head full = layer.head().withAmount(1);
+    return switch (layer) {
+      case ToneEveningLayer l -> new ToneEveningLayer(full, 0, 0, null, 0, 0, 0);
+      case FrequencySeparationLayer l ->
+          new FrequencySeparationLayer(full, l.radius(), 1, 0, l.edgeGuard(), List.of());
+      default -> layer.with(full);
     };
   }
 

@@ -146,8 +146,8 @@ final class ToneEveningKernel {
     }
 
     @Override
-    public Effect over(Picture wholeInput) {
-      return new Evening(layer, tone, site, low, change(wholeInput, low.coarse().whole()));
+    public Effect over(Picture input, Area out) {
+      return new Evening(layer, tone, site, low, change(input, low.coarse(out)));
     }
 
     @Override

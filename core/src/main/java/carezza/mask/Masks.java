@@ -1,6 +1,7 @@
 package carezza.mask;
 
 import java.util.List;
+import java.util.Optional;
 
 import carezza.colour.Lab;
 import carezza.filter.GaussianBlur;
@@ -44,6 +45,17 @@ public final class Masks {
    * @return 0 … 1, the caller's own
    */
   public static Plane render(Mask mask, Area area, Site site, Picture input) {
+    return site.memory() == null || plain(mask) || readsInput(mask)
+        ? made(mask, area, site, input)
+        : site.memory().of(mask, area, a -> made(mask, a, site, input));
+  }
+
+  /** Masks that are had for nothing. */
+  private static boolean plain(Mask mask) {
+    return mask instanceof Everything || mask instanceof Nothing || mask instanceof Named;
+  }
+
+  private static Plane made(Mask mask, Area area, Site site, Picture input) {
     double scale = site.scale();
     return switch (mask) {
       case Everything() -> Plane.filled(area, 1);
@@ -160,6 +172,25 @@ public final class Masks {
       case Polygon p -> p;
       case Range r -> r;
     };
+  }
+
+  /**
+   * The area of the photograph outside of which two masks cover the same; nothing if they may differ
+   * anywhere.
+   */
+  public static Optional<Area> difference(Mask was, Mask is) {
+    if (was.equals(is)) {
+      return Optional.of(Area.EMPTY);
+    }
+    Mask under = is instanceof Strokes(Mask base, List<Stroke> strokes) ? base : is;
+    Mask before = was instanceof Strokes(Mask base, List<Stroke> strokes) ? base : was;
+    return under.equals(before)
+        ? Optional.of(StrokeCoverage.difference(strokes(was), strokes(is)))
+        : Optional.empty();
+  }
+
+  private static List<Stroke> strokes(Mask mask) {
+    return mask instanceof Strokes(Mask base, List<Stroke> strokes) ? strokes : List.of();
   }
 
   @FunctionalInterface

@@ -9,8 +9,13 @@ import carezza.image.PictureSize;
  *
  * @param photograph full size
  * @param level of the pyramid; all areas below are in its pixels
+ * @param memory of coverages, or null to render each anew
  */
-public record Site(PictureSize photograph, int level, Regions regions) {
+public record Site(PictureSize photograph, int level, Regions regions, MaskMemory memory) {
+
+  public Site(PictureSize photograph, int level, Regions regions) {
+    this(photograph, level, regions, null);
+  }
 
   /** Pixels of this level per photograph pixel. */
   public double scale() {

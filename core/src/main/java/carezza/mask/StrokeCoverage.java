@@ -109,6 +109,47 @@ public final class StrokeCoverage {
     }
   }
 
+  /** The area of the photograph outside of which two lists of strokes cover the same. */
+  static Area difference(List<Stroke> was, List<Stroke> is) {
+    int shared = Math.min(was.size(), is.size());
+    int same = 0;
+    while (same < shared && was.get(same).equals(is.get(same))) {
+      same++;
+    }
+    if (was.size() == is.size() && same == is.size() - 1) {
+      return difference(was.get(same), is.get(same));
+    }
+    Area all = Area.EMPTY;
+    for (List<Stroke> strokes : List.of(was, is)) {
+      for (Stroke s : strokes.subList(same, strokes.size())) {
+        all = all.union(s.bounds());
+      }
+    }
+    return all;
+  }
+
+  /** Of a stroke that grows, only where it has grown. */
+  private static Area difference(Stroke was, Stroke is) {
+    Stroke shorter = was.size() < is.size() ? was : is;
+    Stroke longer = was.size() < is.size() ? is : was;
+    int last = shorter.size() - 1;
+    if (!longer.first(shorter.size()).equals(shorter)) {
+      return was.bounds().union(is.bounds());
+    }
+    double left = longer.x(last);
+    double top = longer.y(last);
+    double right = left;
+    double bottom = top;
+    for (int i = last; i < longer.size(); i++) {
+      left = Math.min(left, longer.x(i));
+      top = Math.min(top, longer.y(i));
+      right = Math.max(right, longer.x(i));
+      bottom = Math.max(bottom, longer.y(i));
+    }
+    double r = longer.radius() + 1;
+    return Area.around(left - r, top - r, right + r, bottom + r);
+  }
+
   private static Area touched(Stroke stroke, Area area, double scale) {
     Area full = stroke.bounds();
     return Area.around(

@@ -120,6 +120,14 @@ public final class Stroke {
     return lift;
   }
 
+  /** The stroke as far as its first {@code count} points. */
+  public Stroke first(int count) {
+    return count == size()
+        ? this
+        : new Stroke(
+            Arrays.copyOf(points, count * FIELDS), radius, softness, strength, lift);
+  }
+
   /** A copy of the packed points: x, y, pressure, time. */
   public float[] packed() {
     return points.clone();

@@ -34,9 +34,30 @@ final class LayerPass {
     this.effect = effect;
   }
 
-  /** The same pass, ready to be asked for many parts of one input. */
-  LayerPass over(Picture wholeInput) {
-    return new LayerPass(layer, readings, site, effect.over(wholeInput));
+  /** The same pass, ready to be asked for many parts of an area. */
+  LayerPass over(Picture input, Area out) {
+    return new LayerPass(layer, readings, site, effect.over(input, out));
+  }
+
+  /** The same pass for as long as a hand is changing the input. */
+  LayerPass steady(Picture input, Area out) {
+    return new LayerPass(layer, readings, site, effect.steady(input, out));
+  }
+
+  /** The same pass with another amount. */
+  LayerPass withAmount(double amount) {
+    return new LayerPass(
+        layer.with(layer.head().withAmount(amount)), readings, site, effect);
+  }
+
+  /** The area of the result that a change of the input may change. */
+  Area changedBy(Area input) {
+    int reach = Masks.reach(layer.head().mask(), site.scale());
+    return effect.changedBy(input).union(input.grow(reach)).intersect(site.whole());
+  }
+
+  Layer layer() {
+    return layer;
   }
 
   Readings readings() {

@@ -15,8 +15,8 @@ import carezza.image.PictureSize;
 import carezza.kernel.Kernels;
 import carezza.kernel.Probe;
 import carezza.kernel.Readings;
+import carezza.mask.MaskMemory;
 import carezza.mask.Site;
-import carezza.model.Head;
 import carezza.model.Layer;
 import carezza.render.TileGrid.Tile;
 
@@ -81,6 +81,46 @@ public final class Renderer {
     return new Run(layers, scene, level, cancellation).render(layers.size(), area);
   }
 
+  /**
+   * Makes ready to follow edits of one layer closely, over an area of a level that has just been rendered.
+   *
+   * @param scene ends with the top layer that is shown
+   * @param layerId the layer being edited; it must act
+   * @throws java.util.concurrent.CancellationException if cancelled
+   */
+  public LiveRendering follow(
+      Scene scene, String layerId, Area area, int level, Cancellation cancellation) {
+    List<Prepared> layers = prepare(scene, Readiness.EXACT, cancellation);
+    int edited = 0;
+    while (!layers.get(edited).layer().head().id().equals(layerId)) {
+      edited++;
+    }
+    Run run = new Run(layers, scene, level, cancellation);
+    Site site = new Site(size(), level, scene.regions(), new MaskMemory(area.pixels()));
+    List<LiveRendering.Step> steps = new ArrayList<>();
+    Area wanted = area;
+    for (int i = layers.size(); i > edited; i--) {
+      Prepared p = layers.get(i - 1);
+      LayerPass pass = new LayerPass(p.layer(), p.readings(), site);
+      LayerPass ready =
+          pass.steady(run.render(i - 1, pass.needed(wanted).union(wanted)), wanted);
+      steps.addFirst(new LiveRendering.Step(ready, run.render(i, wanted).crop(wanted).copy()));
+      wanted = ready.needed(wanted).union(wanted).intersect(site.whole());
+    }
+    Prepared first = layers.get(edited);
+    List<Prepared> below = List.copyOf(layers.subList(0, edited));
+    int under = edited;
+    Run input = new Run(below, scene, level, Cancellation.NONE);
+    return new LiveRendering(
+        scene,
+        layerId,
+        site,
+        a -> input.render(under, a),
+        steps,
+        layer ->
+            read(layer, below, first.under(), scene, Readiness.EXACT, Cancellation.NONE));
+  }
+
   /** Renders a whole level without keeping tiles: for files. */
   public Picture renderOnce(Scene scene, int level, Cancellation cancellation) {
     List<Prepared> layers = prepare(scene, Readiness.EXACT, cancellation);
@@ -100,8 +140,12 @@ public final class Renderer {
         .orElseThrow();
   }
 
-  /** A layer that acts, with its readings. */
-  private record Prepared(Layer layer, Readings readings) {}
+  /**
+   * A layer that acts, with its readings.
+   *
+   * @param under what lies below it
+   */
+  private record Prepared(Layer layer, Readings readings, Fingerprint under) {}
 
   private List<Prepared> prepare(Scene scene, Readiness readiness, Cancellation cancellation) {
     List<Prepared> prepared = new ArrayList<>();
@@ -110,25 +154,39 @@ public final class Renderer {
       if (!layer.acts()) {
         continue;
       }
-      Readings read = new Readings.None();
-      if (Kernels.measures(layer)) {
-        Head full = layer.head().withAmount(1);
-        Fingerprint key = Fingerprint.of(layer.with(full), under);
-        read = readings.get(key);
-        if (read == null && readiness == Readiness.QUICK) {
-          read = usable(latest.get(layer.head().id()), layer);
-        }
-        if (read == null) {
-          read = measure(layer, prepared, scene, cancellation);
-          readings.put(key, read);
-          latest.put(layer.head().id(), read);
-        }
-      }
+      Readings read = read(layer, prepared, under, scene, readiness, cancellation);
       Layer resolved = Kernels.resolve(layer, read);
-      prepared.add(new Prepared(resolved, read));
+      prepared.add(new Prepared(resolved, read, under));
       under = Fingerprint.of(under, resolved);
     }
     return prepared;
+  }
+
+  /**
+   * @param below what lies under the layer
+   * @param under its fingerprint
+   */
+  private Readings read(
+      Layer layer,
+      List<Prepared> below,
+      Fingerprint under,
+      Scene scene,
+      Readiness readiness,
+      Cancellation cancellation) {
+    if (!Kernels.measures(layer)) {
+      return new Readings.None();
+    }
+    Fingerprint key = Fingerprint.of(Kernels.measured(layer), under);
+    Readings read = readings.get(key);
+    if (read == null && readiness == Readiness.QUICK) {
+      read = usable(latest.get(layer.head().id()), layer);
+    }
+    if (read == null) {
+      read = measure(layer, below, scene, cancellation);
+      readings.put(key, read);
+      latest.put(layer.head().id(), read);
+    }
+    return read;
   }
 
   /** Earlier readings fit unless there are more patches now than were looked at. */

@@ -42,7 +42,7 @@ final class WholeRendering {
         continue;
       }
       Picture next = spare == null ? Picture.of(whole) : spare;
-      run(pass.over(current), current, next);
+      run(pass.over(current, whole), current, next);
       spare = current == photograph ? null : current;
       current = next;
     }

@@ -3,6 +3,7 @@ package carezza.desktop.bench;
 import java.nio.IntBuffer;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
+import javafx.geometry.Rectangle2D;
 import javafx.scene.canvas.Canvas;
 import javafx.scene.image.ImageView;
 import javafx.scene.image.PixelBuffer;
@@ -13,6 +14,7 @@ import javafx.scene.input.MouseEvent;
 import javafx.scene.input.ScrollEvent;
 import javafx.scene.layout.Region;
 
+import carezza.image.Area;
 import carezza.model.Point;
 import carezza.model.Project;
 
@@ -184,19 +186,26 @@ public final class PictureView extends Region {
             model.session(),
             model.projectProperty().get(),
             model.shownLayers(),
-            model.maskShownProperty().get() ? model.selectedProperty().get() : null,
+            model.selectedProperty().get(),
+            model.maskShownProperty().get(),
             port));
     drawOverlay();
   }
 
   private void show(ViewRenderer.Frame frame) {
-    if (frame.argb().length != pixels.getWidth() * pixels.getHeight()) {
+    ViewPort of = frame.port();
+    if (of.width() != pixels.getWidth() || of.height() != pixels.getHeight()) {
       return;
     }
+    Area part = frame.pixels().area();
+    int[] argb = frame.pixels().argb();
     pixels.updateBuffer(
         b -> {
-          b.getBuffer().put(0, frame.argb());
-          return null;
+          for (int row = 0; row < part.height(); row++) {
+            int at = (part.y() + row) * of.width() + part.x();
+            b.getBuffer().put(at, argb, row * part.width(), part.width());
+          }
+          return new Rectangle2D(part.x(), part.y(), part.width(), part.height());
         });
     exact = frame.exact() && frame.port().equals(port);
     shown.set(frame.project());

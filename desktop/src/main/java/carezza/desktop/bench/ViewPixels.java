@@ -1,6 +1,9 @@
 package carezza.desktop.bench;
 
+import java.util.Arrays;
+
 import carezza.colour.WorkingSpace;
+import carezza.desktop.bench.ViewRenderer.Patch;
 import carezza.image.Area;
 import carezza.image.Level;
 import carezza.image.Picture;
@@ -17,70 +20,118 @@ final class ViewPixels {
 
   private ViewPixels() {}
 
+  /** No picture anywhere. */
+  static Patch clear(ViewPort port) {
+    return new Patch(
+        new Area(0, 0, port.width(), port.height()), new int[port.width() * port.height()]);
+  }
+
   /**
    * @param working pixels of the level's area that the view port needs
    * @param mask coverage over the same area to grey what lies outside it, or null
-   * @return ARGB, opaque on the picture and clear beside it, row by row
+   * @param changed the part of that area to show; all of it stands for the whole view
+   * @return ARGB, opaque on the picture and clear beside it
    */
-  static int[] of(Picture working, Plane mask, ViewPort port, int level) {
-    int[] out = new int[port.width() * port.height()];
+  static Patch of(Picture working, Plane mask, ViewPort port, int level, Area changed) {
     Area area = working.area();
     if (area.isEmpty()) {
-      return out;
+      return clear(port);
     }
-    Picture srgb = WorkingSpace.toSrgb(working);
     double s = Level.scale(level);
     double step = s / port.zoom();
+    Area part = changed.equals(area) ? new Area(0, 0, port.width(), port.height()) : seen(changed, port, s);
+    // With the pixels around that interpolation mixes in.
+    Picture srgb = WorkingSpace.toSrgb(working.crop(changed.grow(2).intersect(area)));
+    int[] out = new int[part.pixels()];
+    Steps across = new Steps(part.x(), part.width(), port.x() * s, step, area.x(), area.right(), srgb.area().x(), srgb.area().right());
+    Steps down = new Steps(part.y(), part.height(), port.y() * s, step, area.y(), area.bottom(), srgb.area().y(), srgb.area().bottom());
     Rows.each(
-        port.width(),
-        port.height(),
+        part.width(),
+        part.height(),
         (from, to) -> {
-          for (int vy = from; vy < to; vy++) {
-            double y = port.y() * s + (vy + 0.5) * step;
-            if (y < area.y() || y >= area.bottom()) {
-              continue;
-            }
-            for (int vx = 0; vx < port.width(); vx++) {
-              double x = port.x() * s + (vx + 0.5) * step;
-              if (x >= area.x() && x < area.right()) {
-                out[vy * port.width() + vx] = pixel(srgb, mask, x, y);
-              }
-            }
+          for (int row = Math.max(from, down.first); row < Math.min(to, down.end); row++) {
+            row(srgb, mask, across, down, row, out, row * part.width());
           }
         });
-    return out;
+    return new Patch(part, out);
   }
 
-  private static int pixel(Picture srgb, Plane mask, double x, double y) {
-    Area a = srgb.area();
-    // Bilinear; indices are shared by the three planes.
-    double fx = Math.clamp(x - 0.5 - a.x(), 0, a.width() - 1);
-    double fy = Math.clamp(y - 0.5 - a.y(), 0, a.height() - 1);
-    int x0 = (int) fx;
-    int y0 = (int) fy;
-    float tx = (float) (fx - x0);
-    float ty = (float) (fy - y0);
-    int i = y0 * a.width() + x0;
-    int right = x0 + 1 < a.width() ? 1 : 0;
-    int down = y0 + 1 < a.height() ? a.width() : 0;
-    float w00 = (1 - tx) * (1 - ty);
-    float w10 = tx * (1 - ty);
-    float w01 = (1 - tx) * ty;
-    float w11 = tx * ty;
-    float share = 0;
-    if (mask != null) {
-      float[] m = mask.values();
-      float covered =
-          w00 * m[i] + w10 * m[i + right] + w01 * m[i + down] + w11 * m[i + down + right];
-      share = OUTSIDE_SHARE * (1 - covered);
+  /** Where a row or column of view pixels falls between pixels of the level. */
+  private static final class Steps {
+    final int[] near;
+    final int[] far;
+    final float[] weight;
+
+    /** View pixels, from the first of the part, that lie on the picture. */
+    final int first;
+
+    final int end;
+
+    Steps(
+        int from, int count, double origin, double step, int low, int high, int start, int stop) {
+      near = new int[count];
+      far = new int[count];
+      weight = new float[count];
+      int begin = count;
+      int last = 0;
+      for (int i = 0; i < count; i++) {
+        double at = origin + (from + i + 0.5) * step;
+        if (at < low || at >= high) {
+          continue;
+        }
+        begin = Math.min(begin, i);
+        last = i + 1;
+        double f = Math.clamp(at - 0.5, start, stop - 1);
+        near[i] = (int) Math.floor(f) - start;
+        far[i] = Math.min(near[i] + 1, stop - 1 - start);
+        weight[i] = (float) (f - Math.floor(f));
+      }
+      first = begin;
+      end = last;
     }
-    int argb = 0xFF;
+  }
+
+  /** Bilinear; the mask, where there is one, lies over the same area as the picture. */
+  private static void row(
+      Picture srgb, Plane mask, Steps across, Steps down, int row, int[] out, int start) {
+    int width = srgb.area().width();
+    int top = down.near[row] * width;
+    int bottom = down.far[row] * width;
+    float ty = down.weight[row];
+    Arrays.fill(out, start + across.first, start + across.end, 0xFF);
     for (int c = 0; c < 3; c++) {
       float[] v = srgb.plane(c).values();
-      float value = w00 * v[i] + w10 * v[i + right] + w01 * v[i + down] + w11 * v[i + down + right];
-      value += share * (OUTSIDE_GREY - value);
-      argb = argb << 8 | (int) (Math.clamp(value, 0f, 1f) * 255 + 0.5f);
+      float[] m = mask == null ? null : mask.values();
+      for (int x = across.first; x < across.end; x++) {
+        float value = between(v, top, bottom, across, x, ty);
+        if (m != null) {
+          float share = OUTSIDE_SHARE * (1 - between(m, top, bottom, across, x, ty));
+          value += share * (OUTSIDE_GREY - value);
+        }
+        int level = (int) (Math.max(0f, Math.min(1f, value)) * 255 + 0.5f);
+        out[start + x] = out[start + x] << 8 | level;
+      }
     }
-    return argb;
+  }
+
+  private static float between(
+      float[] v, int top, int bottom, Steps across, int x, float ty) {
+    int near = across.near[x];
+    int far = across.far[x];
+    float tx = across.weight[x];
+    float above = v[top + near] + tx * (v[top + far] - v[top + near]);
+    float below = v[bottom + near] + tx * (v[bottom + far] - v[bottom + near]);
+    return above + ty * (below - above);
+  }
+
+  /** View pixels that pixels of a level, and the interpolation between them, can change. */
+  private static Area seen(Area changed, ViewPort port, double scale) {
+    Area wide = changed.grow(1);
+    return Area.around(
+            port.viewX(wide.x() / scale),
+            port.viewY(wide.y() / scale),
+            port.viewX(wide.right() / scale),
+            port.viewY(wide.bottom() / scale))
+        .intersect(new Area(0, 0, port.width(), port.height()));
   }
 }

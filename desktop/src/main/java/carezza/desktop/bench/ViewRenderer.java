@@ -1,10 +1,15 @@
 package carezza.desktop.bench;
 
+import java.util.List;
+import java.util.Objects;
+import java.util.concurrent.CopyOnWriteArrayList;
 import java.util.function.Consumer;
+import java.util.stream.IntStream;
 import javafx.application.Platform;
 
 import carezza.image.Area;
 import carezza.image.Cancellation;
+import carezza.image.Level;
 import carezza.image.Picture;
 import carezza.image.Plane;
 import carezza.image.Rows;
@@ -12,20 +17,27 @@ import carezza.mask.Masks;
 import carezza.mask.Site;
 import carezza.model.Layer;
 import carezza.model.Project;
+import carezza.render.LiveRendering;
 import carezza.render.Renderer;
 import carezza.render.Renderer.Readiness;
 import carezza.render.Scene;
 import carezza.session.Session;
 
 /**
- * Renders the view in the background: at once a coarser picture with the readings at hand, and beside it
- * the exact one, which the next request stops. A coarse frame under way is finished and shown even when
- * it is not the newest: while a hand moves, requests come faster than frames, and a picture a little late
- * is better than none.
+ * Renders the view in the background. While one layer is being edited, the view follows it closely, only
+ * where it changes; otherwise a coarser picture with the readings at hand comes first. The exact picture
+ * follows when the hand rests. A frame under way is finished and shown even when it is not the newest:
+ * while a hand moves, requests come faster than frames, and a picture a little late is better than none.
  */
 final class ViewRenderer implements AutoCloseable {
 
-  private final Background coarse = new Background("view");
+  /** Rest of the hand after which the exact picture is begun where the view follows closely. */
+  private static final long REST_MILLIS = 120;
+
+  /** How many coarser levels are followed too, for edits that reach everywhere. */
+  private static final int COARSER = 2;
+
+  private final Background quick = new Background("view");
   private final Background exact = new Background("exact view");
   private final Consumer<Frame> show;
   private final Consumer<Exception> failed;
@@ -36,6 +48,14 @@ final class ViewRenderer implements AutoCloseable {
   private long shown;
   private Session session;
 
+  /** The newest request, and the one that the view is being made ready to follow from, or null. */
+  private Request newest;
+
+  private Request building;
+
+  /** What the view follows closely, or null; made by the exact thread, used by the quick one. */
+  private volatile Live live;
+
   /**
    * @param show called on the interface thread
    */
@@ -44,35 +64,110 @@ final class ViewRenderer implements AutoCloseable {
     this.failed = failed;
   }
 
-  /** Pixels of a project for a view port; {@code exact} is false for the coarse one. */
-  record Frame(int[] argb, ViewPort port, boolean exact, Project project) {}
+  /** Pixels of a project for a view port; {@code exact} is false for a quick one. */
+  record Frame(Patch pixels, ViewPort port, boolean exact, Project project) {}
+
+  /**
+   * Part of the view's pixels: ARGB, row by row.
+   *
+   * @param area in pixels of the view
+   */
+  record Patch(Area area, int[] argb) {}
 
   /**
    * What to show.
    *
    * @param layers how many of the project's layers
-   * @param maskOf layer whose mask is shown, or null
+   * @param selected the layer that edits are expected of, or null
+   * @param maskShown whether the selected layer's mask is shown
    */
-  record Request(Session session, Project project, int layers, String maskOf, ViewPort port) {}
+  record Request(
+      Session session,
+      Project project,
+      int layers,
+      String selected,
+      boolean maskShown,
+      ViewPort port) {
+
+    Scene scene() {
+      return session.scene(project).through(layers);
+    }
+
+    /** Whether a view that follows the selected layer from here shows the other request as well. */
+    boolean serves(Request other) {
+      List<Layer> own = project.stack().layers();
+      List<Layer> theirs = other.project.stack().layers();
+      return session == other.session
+          && port.equals(other.port)
+          && selected.equals(other.selected)
+          && layers == other.layers
+          && !other.maskShown
+          && Objects.equals(project.faces(), other.project.faces())
+          && own.size() == theirs.size()
+          && IntStream.range(0, own.size())
+              .allMatch(
+                  i ->
+                      own.get(i).head().id().equals(selected)
+                          || own.get(i).equals(theirs.get(i)));
+    }
+
+    /** The selected layer is shown, and nothing lies over the picture. */
+    boolean followable(Scene scene) {
+      return selected != null
+          && !maskShown
+          && scene.stack().find(selected).map(Layer::acts).orElse(false);
+    }
+  }
+
+  /**
+   * A followed view and what it was made for.
+   *
+   * @param renderings at the view's level and coarser ones
+   */
+  private record Live(List<LiveRendering> renderings, Session session, ViewPort port) {
+    boolean follows(Request request, Scene scene) {
+      return session == request.session()
+          && port.equals(request.port())
+          && request.followable(scene)
+          && renderings.getFirst().follows(scene);
+    }
+
+    /** The finest rendering that keeps up with the hand. */
+    Frame frame(Request request, Scene scene) {
+      LiveRendering chosen = renderings.getLast();
+      for (LiveRendering rendering : renderings.reversed()) {
+        chosen = rendering.keepsUp(scene) ? rendering : chosen;
+      }
+      Area changed = chosen.update(scene);
+      Patch patch =
+          ViewPixels.of(chosen.picture(), null, request.port(), chosen.level(), changed);
+      return new Frame(patch, request.port(), false, request.project());
+    }
+  }
 
   /** To be called on the interface thread. */
   void request(Request request) {
     long number = ++asked;
+    newest = request;
     session = request.session();
-    int level = request.port().level();
-    exact.cancel();
-    coarse.newest(
+    if (building == null || !building.serves(request)) {
+      building = null;
+      exact.cancel();
+    }
+    quick.newest(
         cancellation -> {
-          Scene scene = request.session().scene(request.project());
-          int above = Math.min(level + 1, carezza.image.Level.COARSEST);
-          Frame frame =
-              Rows.alone(
-                  () -> frame(request, scene, above, Readiness.QUICK, Cancellation.NONE));
+          Scene scene = request.scene();
+          Live known = live;
+          boolean close = known != null && known.follows(request, scene);
+          if (!close && live == known) {
+            live = null;
+          }
+          Frame frame = close ? known.frame(request, scene) : coarse(request, scene);
           Platform.runLater(
               () -> {
                 take(frame, number, request.session());
-                if (number == asked) {
-                  refine(request, level, number);
+                if (number == asked && building == null) {
+                  refine(request, number, close ? REST_MILLIS : 0);
                 }
               });
           return frame;
@@ -81,54 +176,90 @@ final class ViewRenderer implements AutoCloseable {
         failed);
   }
 
-  private void refine(Request request, int level, long number) {
+  private static Frame coarse(Request request, Scene scene) {
+    int above = Math.min(request.port().level() + 1, Level.COARSEST);
+    return Rows.alone(() -> frame(request, scene, above, Readiness.QUICK, Cancellation.NONE));
+  }
+
+  private void refine(Request request, long number, long restMillis) {
+    // A view that is being made ready to be followed serves what comes meanwhile, too.
+    building = live == null && request.selected() != null ? request : null;
     exact.newest(
-        cancellation ->
-            frame(
-                request,
-                request.session().scene(request.project()),
-                level,
-                Readiness.EXACT,
-                cancellation),
-        frame -> take(frame, number, request.session()),
-        failed);
+        cancellation -> {
+          Thread.sleep(restMillis);
+          cancellation.check();
+          Scene scene = request.scene();
+          int level = request.port().level();
+          Frame frame = frame(request, scene, level, Readiness.EXACT, cancellation);
+          Platform.runLater(
+              () -> {
+                if (number == asked) {
+                  take(frame, number, request.session());
+                }
+              });
+          if (request.followable(scene)) {
+            follow(request, scene, cancellation);
+          }
+          return number;
+        },
+        this::ready,
+        e -> {
+          building = null;
+          failed.accept(e);
+        });
+  }
+
+  private void ready(long number) {
+    boolean late = building != null && number != asked;
+    building = null;
+    if (late) {
+      request(newest);
+    }
+  }
+
+  private void follow(Request request, Scene scene, Cancellation cancellation) {
+    Renderer renderer = request.session().renderer();
+    int finest = request.port().level();
+    List<LiveRendering> renderings = new CopyOnWriteArrayList<>();
+    // The coarsest is ready soonest.
+    for (int l = Math.min(Level.COARSEST, finest + COARSER); l >= finest; l--) {
+      Area area = request.port().area(renderer.size(), l);
+      if (!area.isEmpty()) {
+        renderings.addFirst(renderer.follow(scene, request.selected(), area, l, cancellation));
+        live = new Live(renderings, request.session(), request.port());
+      }
+    }
   }
 
   /** Shows a frame unless a later one is shown already. */
   private void take(Frame frame, long number, Session of) {
     if (of == session && (number > shown || number == shown && frame.exact())) {
-      shown = number;
+            shown = number;
       show.accept(frame);
     }
   }
 
   private static Frame frame(
-      Request request, Scene whole, int level, Readiness readiness, Cancellation cancellation) {
+      Request request, Scene scene, int level, Readiness readiness, Cancellation cancellation) {
     Renderer renderer = request.session().renderer();
     ViewPort port = request.port();
     Area area = port.area(renderer.size(), level);
     if (area.isEmpty()) {
-      return new Frame(
-          new int[port.width() * port.height()], port, true, request.project());
+      return new Frame(ViewPixels.clear(port), port, true, request.project());
     }
-    Picture picture =
-        renderer.render(whole.through(request.layers()), area, level, readiness, cancellation);
-    Plane mask = mask(request, whole, level, area, readiness, cancellation);
+    Picture picture = renderer.render(scene, area, level, readiness, cancellation);
+    Plane mask = mask(request, level, area, readiness, cancellation);
     return new Frame(
-        ViewPixels.of(picture, mask, port, level),
+        ViewPixels.of(picture, mask, port, level, area),
         port,
         readiness == Readiness.EXACT,
         request.project());
   }
 
   private static Plane mask(
-      Request request,
-      Scene whole,
-      int level,
-      Area area,
-      Readiness readiness,
-      Cancellation cancellation) {
-    int index = request.maskOf() == null ? -1 : whole.stack().indexOf(request.maskOf());
+      Request request, int level, Area area, Readiness readiness, Cancellation cancellation) {
+    Scene whole = request.session().scene(request.project());
+    int index = request.maskShown() ? whole.stack().indexOf(request.selected()) : -1;
     if (index < 0) {
       return null;
     }
@@ -168,7 +299,7 @@ final class ViewRenderer implements AutoCloseable {
 
   @Override
   public void close() {
-    coarse.close();
+    quick.close();
     exact.close();
   }
 }

@@ -44,6 +44,9 @@ public class WindowTest {
 
   private static final int PATIENCE_SECONDS = 60;
 
+  /** Levels of 255 a channel may differ by where a tile was computed within another area. */
+  private static final int ROUNDING = 2;
+
   private final FxRobot robot = new FxRobot();
   private Path folder;
   private Stage stage;
@@ -164,6 +167,15 @@ public class WindowTest {
         });
   }
 
+  /** The largest difference of a channel. */
+  private static int distance(int argb, int other) {
+    int largest = 0;
+    for (int shift = 0; shift <= 16; shift += 8) {
+      largest = Math.max(largest, Math.abs((argb >> shift & 255) - (other >> shift & 255)));
+    }
+    return largest;
+  }
+
   private static int brightness(int argb) {
     return (argb >> 16 & 255) + (argb >> 8 & 255) + (argb & 255);
   }
@@ -199,7 +211,7 @@ public class WindowTest {
     clickOn("#card-sculpt");
     assertThat(onStage(() -> model().toolProperty().get())).isEqualTo(Tool.DODGE);
     Project before = project();
-    int was = brightness(shownAt(727, 1050));
+    int was = shownAt(727, 1050);
     stroke(690, 1050, 760, 1050);
     stroke(690, 1050, 760, 1050);
     stroke(690, 1050, 760, 1050);
@@ -211,14 +223,14 @@ public class WindowTest {
             .strokes()
             .size();
     assertThat(strokes).isEqualTo(first + 3);
-    assertThat(brightness(shownAt(727, 1050))).isGreaterThan(was);
+    assertThat(brightness(shownAt(727, 1050))).isGreaterThan(brightness(was) + 3 * ROUNDING);
     for (int i = 0; i < 3; i++) {
       robot.press(KeyCode.CONTROL).type(KeyCode.Z).release(KeyCode.CONTROL);
       WaitForAsyncUtils.waitForFxEvents();
     }
     await(() -> picture().isExact());
     assertThat(project()).isEqualTo(before);
-    assertThat(brightness(shownAt(727, 1050))).isEqualTo(was);
+    assertThat(distance(shownAt(727, 1050), was)).isLessThanOrEqualTo(ROUNDING);
     robot.press(KeyCode.CONTROL, KeyCode.SHIFT).type(KeyCode.Z).release(
         KeyCode.SHIFT, KeyCode.CONTROL);
     WaitForAsyncUtils.waitForFxEvents();
@@ -245,10 +257,10 @@ public class WindowTest {
     clickOn("#switch-teeth");
     await(() -> picture().isExact());
     assertThat(layer("teeth").head().on()).isFalse();
-    assertThat(shownAt(727, 1330)).isNotEqualTo(was);
+    assertThat(distance(shownAt(727, 1330), was)).isGreaterThan(ROUNDING);
     clickOn("#switch-teeth");
     await(() -> picture().isExact());
-    assertThat(shownAt(727, 1330)).isEqualTo(was);
+    assertThat(distance(shownAt(727, 1330), was)).isLessThanOrEqualTo(ROUNDING);
   }
 
   @Test
@@ -264,7 +276,7 @@ public class WindowTest {
     robot.release(MouseButton.PRIMARY);
     await(() -> picture().isExact());
     assertThat(onStage(() -> model().shownLayers())).isZero();
-    assertThat(shownAt(727, 1330)).isNotEqualTo(finished);
+    assertThat(distance(shownAt(727, 1330), finished)).isGreaterThan(ROUNDING);
     assertThat(project()).isEqualTo(onStage(() -> model().retouch().project()));
   }
 
@@ -278,10 +290,10 @@ public class WindowTest {
         });
     robot.press(KeyCode.A);
     await(() -> picture().isExact());
-    assertThat(shownAt(727, 1330)).isNotEqualTo(finished);
+    assertThat(distance(shownAt(727, 1330), finished)).isGreaterThan(ROUNDING);
     robot.release(KeyCode.A);
     await(() -> picture().isExact());
-    assertThat(shownAt(727, 1330)).isEqualTo(finished);
+    assertThat(distance(shownAt(727, 1330), finished)).isLessThanOrEqualTo(ROUNDING);
   }
 
   @Test

@@ -30,39 +30,47 @@ import carezza.project.ProjectFile;
 import carezza.project.Retouch;
 
 /**
- * A session of strokes in the real window, drawn in memory: how long it takes from an input event until
- * the picture that holds it is in the view. The 24-megapixel portrait with twenty layers, whole picture in
- * the view, a soft brush on a dodge-and-burn layer with twelve layers above it.
+ * Work in the real window, drawn in memory: how long it takes from an input event until the picture that
+ * holds it is in the view. The 24-megapixel portrait with twenty layers, whole picture in the view.
  */
-final class StrokeLatency {
+final class Interaction {
 
   private static final int STROKES = 12;
   private static final int EVENTS = 40;
+  private static final int MOVES = 100;
+
+  /** What a hand takes from choosing a layer to its slider. */
+  private static final long TO_THE_SLIDER_MILLIS = 1000;
 
   /** Between events of a mouse that reports 125 times a second. */
   private static final long EVENT_NANOS = 8_000_000;
 
   private final Map<Project, Long> asked = new IdentityHashMap<>();
   private final List<Long> latencies = new ArrayList<>();
+  private int frames;
   private MainView view;
 
-  static void run() throws Exception {
-    new StrokeLatency().all();
+  /** A soft brush on a dodge-and-burn layer with twelve layers above it. */
+  static void strokes() throws Exception {
+    new Interaction().inWindow(Interaction::paint);
   }
 
-  private void all() throws Exception {
+  /** The amount of one layer after the other, moved as by a slider. */
+  static void sliders() throws Exception {
+    new Interaction().inWindow(Interaction::slide);
+  }
+
+  @FunctionalInterface
+  private interface Work {
+    void run(Interaction here) throws Exception;
+  }
+
+  private void inWindow(Work work) throws Exception {
     Display.useOffscreen();
     CountDownLatch up = new CountDownLatch(1);
     Platform.startup(up::countDown);
     up.await();
     Retouch retouch = retouch();
-    String layer =
-        retouch.project().stack().layers().stream()
-            .filter(l -> LayerKind.of(l) == LayerKind.DODGE_BURN)
-            .reduce((first, last) -> last)
-            .map(Layer::head)
-            .orElseThrow()
-            .id();
     on(
         () -> {
           CarezzaApp.loadFonts();
@@ -71,17 +79,38 @@ final class StrokeLatency {
           stage.setScene(new Scene(view, 1280, 800));
           stage.show();
           view.put(retouch);
-          return null;
-        });
-    rest();
-    on(
-        () -> {
-          view.model().select(layer);
           view.model().projectProperty().addListener((o, was, is) -> ask(is));
           view.picture().shownProperty().addListener((o, was, is) -> shown(is));
           return null;
         });
     rest();
+    work.run(this);
+    on(
+        () -> {
+          view.close();
+          view.getScene().getWindow().hide();
+          return null;
+        });
+    Platform.exit();
+  }
+
+  private void select(String layer) throws Exception {
+    on(
+        () -> {
+          view.model().select(layer);
+          return null;
+        });
+    rest();
+  }
+
+  private void paint() throws Exception {
+    select(
+        view.model().stack().layers().stream()
+            .filter(l -> LayerKind.of(l) == LayerKind.DODGE_BURN)
+            .reduce((first, last) -> last)
+            .map(Layer::head)
+            .orElseThrow()
+            .id());
     for (int s = 0; s < STROKES; s++) {
       stroke(s);
       if (s == 1) {
@@ -91,20 +120,50 @@ final class StrokeLatency {
       }
     }
     rest();
-    long[] sorted = latencies.stream().mapToLong(Long::longValue).sorted().toArray();
+    report("strokes", 0);
+  }
+
+  private void slide() throws Exception {
+    for (Layer layer : view.model().stack().layers()) {
+      select(layer.head().id());
+      Thread.sleep(TO_THE_SLIDER_MILLIS);
+      latencies.clear();
+      long start = System.nanoTime();
+      int frames = frames();
+      for (int i = 0; i < MOVES; i++) {
+        double amount = 1 - 0.8 * i / MOVES;
+        on(
+            () -> {
+              view.model().editSelected("amount", l -> l.with(l.head().withAmount(amount)));
+              return null;
+            });
+        LockSupport.parkNanos(2 * EVENT_NANOS);
+      }
+      double seconds = (System.nanoTime() - start) / 1e9;
+      report(LayerKind.of(layer).toString(), (frames() - frames) / seconds);
+      rest();
+      on(
+          () -> {
+            view.model().undo();
+            return null;
+          });
+    }
+  }
+
+  private int frames() throws Exception {
+    return on(() -> frames);
+  }
+
+  private void report(String what, double perSecond) throws Exception {
+    long[] sorted = on(() -> latencies.stream().mapToLong(Long::longValue).sorted().toArray());
     System.out.printf(
-        "%d events shown: median %.1f ms, p95 %.1f ms, most %.1f ms%n",
+        "%s: %d events shown: median %.1f ms, p95 %.1f ms, most %.1f ms%s%n",
+        what,
         sorted.length,
         sorted[sorted.length / 2] / 1e6,
         sorted[sorted.length * 95 / 100] / 1e6,
-        Arrays.stream(sorted).max().orElse(0) / 1e6);
-    on(
-        () -> {
-          view.close();
-          view.getScene().getWindow().hide();
-          return null;
-        });
-    Platform.exit();
+        Arrays.stream(sorted).max().orElse(0) / 1e6,
+        perSecond == 0 ? "" : ", %.0f frames per second".formatted(perSecond));
   }
 
   private static Retouch retouch() throws Exception {
@@ -130,6 +189,7 @@ final class StrokeLatency {
   /** All that was asked up to this project is in the view now. */
   private void shown(Project project) {
     Long at = asked.get(project);
+    frames++;
     if (at == null) {
       return;
     }

@@ -1,0 +1,51 @@
+package carezza.mask;
+
+import java.util.LinkedHashMap;
+import java.util.Map;
+import java.util.function.Function;
+
+import carezza.image.Area;
+import carezza.image.Plane;
+import carezza.model.Mask;
+
+/**
+ * Coverages that do not depend on what lies under a layer, kept while a view is worked on so that they
+ * are not found again for every frame. For one level, regions and thread at a time.
+ */
+public final class MaskMemory {
+
+  private static final int MOST = 48;
+
+  /** Share of the view from which a coverage is worth keeping; parts of it come from there. */
+  private static final double LARGE = 0.5;
+
+  private final int viewPixels;
+  private final Map<Mask, Plane> kept =
+      new LinkedHashMap<>(16, 0.75f, true) {
+        private static final long serialVersionUID = 1L;
+
+        @Override
+        protected boolean removeEldestEntry(Map.Entry<Mask, Plane> eldest) {
+          return size() > MOST;
+        }
+      };
+
+  /**
+   * @param viewPixels pixels of the view that is worked on
+   */
+  public MaskMemory(int viewPixels) {
+    this.viewPixels = viewPixels;
+  }
+
+  /** The mask over an area, remembered or rendered; the caller's own. */
+  Plane of(Mask mask, Area area, Function<Area, Plane> render) {
+    Plane known = kept.get(mask);
+    if (known == null || !known.area().contains(area)) {
+      known = render.apply(area);
+      if (area.pixels() >= LARGE * viewPixels) {
+        kept.put(mask, known);
+      }
+    }
+    return known.area().equals(area) ? known.copy() : known.crop(area);
+  }
+}
