@@ -12,8 +12,8 @@ public class ArchitectureTest {
 
   /** Each may use those before it and none after it. */
   private static final String[] FLOW = {
-    "problem", "function", "image", "filter", "colour", "codec", "model", "mask", "kernel", "render", "measure",
-    "project", "session"
+    "problem", "function", "image", "filter", "colour", "press", "codec", "model", "mask", "kernel", "render",
+    "measure", "project", "session"
   };
 
   private static final JavaClasses CORE =

@@ -1,9 +1,14 @@
 package carezza.bench;
 
+import java.nio.file.Files;
+import java.nio.file.Path;
 import java.util.Arrays;
 
+import carezza.codec.PressProfile;
+
 /**
- * Runs a measurement: {@code jmh [pattern …]}, {@code memory}, {@code strokes}, {@code sliders}.
+ * Runs a measurement: {@code jmh [pattern …]}, {@code memory}, {@code strokes}, {@code sliders};
+ * {@code press-profile FILE} makes the CMYK profile anew.
  */
 public final class Main {
 
@@ -21,6 +26,7 @@ public final class Main {
       case "memory-of" -> MemoryProof.of(Integer.parseInt(rest[0]));
       case "strokes" -> Interaction.strokes();
       case "sliders" -> Interaction.sliders();
+      case "press-profile" -> Files.write(Path.of(rest[0]), PressProfile.make());
       default -> {
         System.err.println("Say what to measure: jmh [pattern …], memory, strokes, or sliders.");
         System.exit(2);

@@ -66,6 +66,7 @@ public final class PictureReader {
    * @param name the file's name, for messages
    */
   public static Photograph decode(byte[] file, String name) throws Problem {
+    FileNotes notes = FileNotes.of(file);
     BufferedImage image = image(file, name);
     int orientation = orientation(file);
     int bits = image.getColorModel().getComponentSize(0);
@@ -74,24 +75,24 @@ public final class PictureReader {
       boolean tagged = space instanceof ICC_ColorSpace && hasProfile(file);
       Picture encoded = Rasters.toPlanes(image, orientation);
       return new Photograph(
-          WorkingSpace.fromSrgb(encoded), bits, tagged ? "sRGB" : "sRGB (assumed)");
+          WorkingSpace.fromSrgb(encoded), bits, tagged ? "sRGB" : "sRGB (assumed)", notes);
     }
     ICC_Profile profile = icc.getProfile();
     if (icc.getType() == ColorSpace.TYPE_GRAY && !hasProfile(file)) {
       // Grey without a profile has the curve of sRGB, as untagged colour has.
       Picture encoded = Rasters.toPlanes(image, orientation);
-      return new Photograph(WorkingSpace.fromSrgb(encoded), bits, "sRGB grey (assumed)");
+      return new Photograph(WorkingSpace.fromSrgb(encoded), bits, "sRGB grey (assumed)", notes);
     }
     try {
       if (icc.getType() == ColorSpace.TYPE_RGB && MatrixProfile.describes(profile)) {
         MatrixProfile matrix = MatrixProfile.of(profile);
         Picture encoded = Rasters.toPlanes(image, orientation);
-        return new Photograph(matrix.toWorking(encoded), bits, matrix.name());
+        return new Photograph(matrix.toWorking(encoded), bits, matrix.name(), notes);
       }
       return new Photograph(
           ProfileConversion.toWorking(image, profile, orientation),
           bits,
-          ProfileConversion.name(profile));
+          ProfileConversion.name(profile), notes);
     } catch (CMMException | IllegalArgumentException e) {
       throw new Problem(e, Kind.PROFILE_UNUSABLE, name);
     }

@@ -18,6 +18,7 @@ import javax.imageio.stream.ImageOutputStream;
 
 import org.w3c.dom.NodeList;
 
+import carezza.codec.FileNotes.Carried;
 import carezza.image.Picture;
 import carezza.problem.Problem;
 
@@ -33,9 +34,22 @@ public final class PictureWriter {
    *
    * @param quality JPEG quality 1 … 100; others ignore it
    * @param bits 8 or 16 per channel; JPEG always has 8
-   * @param profile colour space of the file
+   * @param colour colour space of the file
+   * @param notes what is known of the photograph
+   * @param carried how much of that goes into the file
    */
-  public record Settings(PictureFormat format, int quality, int bits, OutputProfile profile) {
+  public record Settings(
+      PictureFormat format,
+      int quality,
+      int bits,
+      OutputColour colour,
+      FileNotes notes,
+      Carried carried) {
+
+    /** Without notes; colours as they are as far as the space holds them. */
+    public Settings(PictureFormat format, int quality, int bits, OutputProfile profile) {
+      this(format, quality, bits, OutputColour.of(profile), FileNotes.NONE, Carried.NOTHING);
+    }
 
     public Settings {
       if (quality < 1 || quality > 100 || (bits != 8 && bits != 16)) {
@@ -53,8 +67,12 @@ public final class PictureWriter {
   /** The bytes of the file; {@code name} is for messages. */
   public static byte[] encode(Picture working, Settings settings, String name) throws Problem {
     int bits = settings.format() == PictureFormat.JPEG ? 8 : settings.bits();
-    OutputProfile profile = settings.profile();
-    BufferedImage image = Rasters.toImage(profile.encoded(working), profile.icc(), bits);
+    OutputProfile profile = settings.colour().profile();
+    if (profile.inks() && settings.format() != PictureFormat.TIFF) {
+      throw new Problem(Problem.Kind.INKS_NEED_TIFF, name);
+    }
+    BufferedImage image =
+        Rasters.toImage(settings.colour().encoded(working), profile.icc(), bits);
     ImageWriter writer = writer(settings.format());
     ByteArrayOutputStream bytes = new ByteArrayOutputStream();
     try (ImageOutputStream out = ImageIO.createImageOutputStream(bytes)) {
@@ -70,6 +88,7 @@ public final class PictureWriter {
         case TIFF -> {
           param.setCompressionMode(ImageWriteParam.MODE_EXPLICIT);
           param.setCompressionType("Deflate");
+          out.setByteOrder(settings.notes().order());
         }
         case PNG -> metadata = PngProfile.metadata(writer, image, param, profile);
       }
@@ -79,7 +98,15 @@ public final class PictureWriter {
     } finally {
       writer.dispose();
     }
-    return bytes.toByteArray();
+    try {
+      return switch (settings.format()) {
+        case JPEG -> NotesWriter.intoJpeg(bytes.toByteArray(), settings.notes(), settings.carried());
+        case PNG -> NotesWriter.intoPng(bytes.toByteArray(), settings.notes(), settings.carried());
+        case TIFF -> NotesWriter.intoTiff(bytes.toByteArray(), settings.notes(), settings.carried());
+      };
+    } catch (IOException e) {
+      throw new Problem(e, Problem.Kind.FILE_NOT_WRITTEN, name, e.getMessage());
+    }
   }
 
   /** The writer that comes with Java: for TIFF it is the one that packs 16 bits. */

@@ -6,13 +6,17 @@ import java.io.DataOutputStream;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
+import java.util.IdentityHashMap;
 import java.util.List;
+import java.util.Map;
 
 import carezza.colour.Matrix3;
 import carezza.colour.RgbSpace;
 import carezza.colour.Transfer;
+import carezza.press.Intent;
+import carezza.press.PressTables;
 
-/** Makes ICC profiles (version 2.1, display class) of RGB spaces with the sRGB tone curve. */
+/** Makes ICC profiles (version 2.1): of RGB spaces with the sRGB tone curve, and of the press. */
 final class ProfileMaker {
 
   private static final int CURVE_POINTS = 4096;
@@ -20,6 +24,8 @@ final class ProfileMaker {
   private static final double[] D50 = {0.9642, 1, 0.8249};
 
   private ProfileMaker() {}
+
+  private static final int[] IDENTITY = {0, 65535};
 
   private record Tag(String name, byte[] content) {}
 
@@ -36,7 +42,62 @@ final class ProfileMaker {
     tags.add(new Tag("rTRC", curve));
     tags.add(new Tag("gTRC", curve));
     tags.add(new Tag("bTRC", curve));
-    return ICC_Profile.getInstance(assembled(tags));
+    return ICC_Profile.getInstance(assembled("mntrRGB XYZ ", tags));
+  }
+
+  /** An output profile of the press model, version 2.1, with tables of sixteen bits. */
+  static byte[] ofPress(String description) {
+    List<Tag> tags = new ArrayList<>();
+    double[] paper = PressTables.paper();
+    tags.add(new Tag("desc", description(description)));
+    tags.add(new Tag("cprt", text("No copyright, use freely")));
+    tags.add(new Tag("wtpt", xyz(paper[0], paper[1], paper[2])));
+    byte[] toLab =
+        table(4, 3, PressTables.INK_GRID, PressTables.gain(), PressTables.toLab(), IDENTITY);
+    tags.add(new Tag("A2B0", toLab));
+    tags.add(new Tag("A2B1", toLab));
+    byte[] perceptual = toInks(Intent.PERCEPTUAL);
+    tags.add(new Tag("B2A0", perceptual));
+    tags.add(new Tag("B2A1", toInks(Intent.COLORIMETRIC)));
+    tags.add(new Tag("B2A2", perceptual));
+    return assembled("prtrCMYKLab ", tags);
+  }
+
+  private static byte[] toInks(Intent intent) {
+    return table(
+        3, 4, PressTables.LAB_GRID, IDENTITY, PressTables.toInks(intent), PressTables.inverseGain());
+  }
+
+  /** lut16Type (ICC.1:2001, 6.5.9) with one curve for all inputs and one for all outputs. */
+  private static byte[] table(
+      int inputs, int outputs, int points, int[] in, int[] grid, int[] out) {
+    return bytes(
+        to -> {
+          to.writeBytes("mft2");
+          to.writeInt(0);
+          to.writeByte(inputs);
+          to.writeByte(outputs);
+          to.writeByte(points);
+          to.writeByte(0);
+          for (int i = 0; i < 9; i++) {
+            to.writeInt(i % 4 == 0 ? 0x10000 : 0);
+          }
+          to.writeShort(in.length);
+          to.writeShort(out.length);
+          for (int i = 0; i < inputs; i++) {
+            shorts(to, in);
+          }
+          shorts(to, grid);
+          for (int i = 0; i < outputs; i++) {
+            shorts(to, out);
+          }
+        });
+  }
+
+  private static void shorts(DataOutputStream to, int[] values) throws IOException {
+    for (int v : values) {
+      to.writeShort(v);
+    }
   }
 
   @FunctionalInterface
@@ -57,40 +118,46 @@ final class ProfileMaker {
     return bytes.toByteArray();
   }
 
-  private static byte[] assembled(List<Tag> tags) {
-    int body = HEADER + 4 + 12 * tags.size();
-    int size = body;
+  /**
+   * @param kind class, colour space and connection space
+   */
+  private static byte[] assembled(String kind, List<Tag> tags) {
+    // Tags with the same content share its place.
+    Map<byte[], Integer> places = new IdentityHashMap<>();
+    List<byte[]> contents = new ArrayList<>();
+    int end = HEADER + 4 + 12 * tags.size();
     for (Tag tag : tags) {
-      size += tag.content().length;
+      if (places.putIfAbsent(tag.content(), end) == null) {
+        contents.add(tag.content());
+        end += tag.content().length;
+      }
     }
-    int whole = size;
+    int whole = end;
     return bytes(
         out -> {
           out.writeInt(whole);
           out.writeInt(0);
           out.writeInt(0x02100000);
-          out.writeBytes("mntrRGB XYZ ");
+          out.writeBytes(kind);
           for (int v : new int[] {2026, 1, 1, 0, 0, 0}) {
             out.writeShort(v);
           }
           out.writeBytes("acsp");
           out.write(new byte[24]);
-          // Relative colorimetric is what a matrix profile can do.
+          // Relative colorimetric.
           out.writeInt(1);
           for (double v : D50) {
             out.writeInt(fixed(v));
           }
           out.write(new byte[HEADER - out.size()]);
           out.writeInt(tags.size());
-          int at = body;
           for (Tag tag : tags) {
             out.writeBytes(tag.name());
-            out.writeInt(at);
+            out.writeInt(places.get(tag.content()));
             out.writeInt(tag.content().length);
-            at += tag.content().length;
           }
-          for (Tag tag : tags) {
-            out.write(tag.content());
+          for (byte[] content : contents) {
+            out.write(content);
           }
         });
   }

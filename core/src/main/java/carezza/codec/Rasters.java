@@ -11,6 +11,7 @@ import java.awt.image.WritableRaster;
 
 import carezza.image.Area;
 import carezza.image.Picture;
+import carezza.image.Plane;
 import carezza.image.Rows;
 
 /** Between Java's rasters and planes of encoded values 0 … 1. */
@@ -62,22 +63,23 @@ final class Rasters {
     };
   }
 
-  /** An image of encoded RGB planes, clipped to 0 … 1 and rounded to 8 or 16 bits. */
-  static BufferedImage toImage(Picture encoded, ICC_Profile profile, int bits) {
-    int w = encoded.area().width();
-    int h = encoded.area().height();
+  /** An image of encoded planes, clipped to 0 … 1 and rounded to 8 or 16 bits. */
+  static BufferedImage toImage(Plane[] encoded, ICC_Profile profile, int bits) {
+    int w = encoded[0].area().width();
+    int h = encoded[0].area().height();
+    int bands = encoded.length;
     int type = bits == 16 ? DataBuffer.TYPE_USHORT : DataBuffer.TYPE_BYTE;
     ColorModel model =
         new ComponentColorModel(
             new ICC_ColorSpace(profile), false, false, ColorModel.OPAQUE, type);
-    WritableRaster raster = Raster.createInterleavedRaster(type, w, h, 3, null);
+    WritableRaster raster = Raster.createInterleavedRaster(type, w, h, bands, null);
     float top = (1 << bits) - 1;
-    int[] row = new int[w * 3];
+    int[] row = new int[w * bands];
     for (int y = 0; y < h; y++) {
       for (int x = 0; x < w; x++) {
-        for (int c = 0; c < 3; c++) {
-          float v = encoded.plane(c).values()[y * w + x];
-          row[x * 3 + c] = (int) (Math.clamp(v, 0f, 1f) * top + 0.5f);
+        for (int c = 0; c < bands; c++) {
+          float v = encoded[c].values()[y * w + x];
+          row[x * bands + c] = (int) (Math.clamp(v, 0f, 1f) * top + 0.5f);
         }
       }
       raster.setPixels(0, y, w, 1, row);

@@ -37,6 +37,16 @@ public record Lab(double l, double a, double b) {
 
   private static final LogTable CUBE_ROOT = new LogTable(Math::cbrt, -7, 4);
 
+  /** Share of white's X, Y or Z for a value of the L*a*b* root function. */
+  public static double cube(double f) {
+    return f * f * f > EPSILON ? f * f * f : (116 * f - 16) / KAPPA;
+  }
+
+  /** The L*a*b* root function of a share of white. */
+  public static double root(double t) {
+    return t > EPSILON ? Math.cbrt(t) : (KAPPA * t + 16) / 116;
+  }
+
   public double chroma() {
     return Math.hypot(a, b);
   }

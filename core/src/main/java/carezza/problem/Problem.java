@@ -21,6 +21,7 @@ public final class Problem extends Exception {
     PICTURE_TOO_LARGE,
     PROFILE_UNUSABLE,
     FORMAT_UNSUPPORTED,
+    INKS_NEED_TIFF,
     PROJECT_DAMAGED,
     PROJECT_NEWER,
     PHOTOGRAPH_MISSING,

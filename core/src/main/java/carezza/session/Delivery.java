@@ -1,5 +1,7 @@
 package carezza.session;
 
+import carezza.codec.FileNotes.Carried;
+import carezza.codec.OutputColour;
 import carezza.codec.OutputProfile;
 import carezza.colour.Transfer;
 import carezza.filter.Resampling;
@@ -14,9 +16,11 @@ import carezza.image.PictureSize;
  * @param quality of a JPEG, 1 … 100
  * @param bits per channel of a PNG or TIFF, 8 or 16
  * @param level rendered at; 0 for full quality
- * @param profile colour space of the file
+ * @param colour colour space of the file
+ * @param carried what of the photograph's notes goes into the file
  */
-public record Delivery(int longEdge, int quality, int bits, int level, OutputProfile profile) {
+public record Delivery(
+    int longEdge, int quality, int bits, int level, OutputColour colour, Carried carried) {
 
   public Delivery {
     if (longEdge < 0 || quality < 1 || quality > 100 || (bits != 8 && bits != 16)) {
@@ -29,7 +33,8 @@ public record Delivery(int longEdge, int quality, int bits, int level, OutputPro
 
   /** Full size at high quality. */
   public static Delivery full() {
-    return new Delivery(0, 92, 8, 0, OutputProfile.SRGB);
+    return new Delivery(
+        0, 92, 8, 0, OutputColour.of(OutputProfile.SRGB), Carried.WITHOUT_PLACE);
   }
 
   /** Shrunk in linear light so that the long edge fits. */

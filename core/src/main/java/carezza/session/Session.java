@@ -5,7 +5,11 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 
+import carezza.codec.FileNotes;
+import carezza.codec.FileNotes.Carried;
+import carezza.codec.OutputColour;
 import carezza.codec.OutputProfile;
+import carezza.codec.Photograph;
 import carezza.codec.PictureFormat;
 import carezza.codec.PictureWriter;
 import carezza.image.Cancellation;
@@ -38,14 +42,16 @@ public final class Session {
   private static final int PREVIEW_QUALITY = 85;
 
   private final Renderer renderer;
+  private final FileNotes notes;
   private FaceMap regionsOf;
   private Regions regions = Regions.none();
 
   /** The finished picture as it was measured last; kept for the preview of a save. */
   private volatile Picture measured;
 
-  public Session(Picture photograph) {
-    renderer = new Renderer(new Pyramid(photograph), TileCache.forThisMachine());
+  public Session(Photograph photograph) {
+    renderer = new Renderer(new Pyramid(photograph.pixels()), TileCache.forThisMachine());
+    notes = photograph.notes();
   }
 
   public Renderer renderer() {
@@ -133,7 +139,12 @@ public final class Session {
         picture,
         file,
         new PictureWriter.Settings(
-            format, delivery.quality(), delivery.bits(), delivery.profile()));
+            format,
+            delivery.quality(),
+            delivery.bits(),
+            delivery.colour(),
+            notes,
+            delivery.carried()));
   }
 
   /**
@@ -142,7 +153,13 @@ public final class Session {
    */
   public void save(Retouch retouch, Path file, Cancellation cancellation) throws Problem {
     Delivery small =
-        new Delivery(PREVIEW_LONG_EDGE, PREVIEW_QUALITY, 8, previewLevel(), OutputProfile.SRGB);
+        new Delivery(
+            PREVIEW_LONG_EDGE,
+            PREVIEW_QUALITY,
+            8,
+            previewLevel(),
+            OutputColour.of(OutputProfile.SRGB),
+            Carried.NOTHING);
     Picture last = measured;
     Picture shown =
         last == null

@@ -330,7 +330,10 @@ public class CodecTest {
             Pictures.plane(area, (x, y) -> 0.5),
             Pictures.plane(area, (x, y) -> 0.9 - x / 90.0));
     java.awt.color.ICC_Profile profile = OutputProfile.SRGB.icc();
-    java.awt.image.BufferedImage image = Rasters.toImage(encoded, profile, 16);
+    java.awt.image.BufferedImage image = Rasters.toImage(
+            new carezza.image.Plane[] {encoded.first(), encoded.second(), encoded.third()},
+            profile,
+            16);
     Picture byEngine = ProfileConversion.toWorking(image, profile, 1);
     Picture byMatrix = carezza.colour.WorkingSpace.fromSrgb(encoded);
     double[] difference = Pictures.deltaE(byEngine, byMatrix);

@@ -23,6 +23,8 @@ import org.testng.annotations.BeforeClass;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 
+import carezza.codec.FileNotes;
+import carezza.codec.OutputColour;
 import carezza.codec.OutputProfile;
 import carezza.codec.PictureReader;
 import carezza.image.Cancellation;
@@ -149,13 +151,14 @@ public class ProjectFileTest {
 
   @Test
   public void aReopenedProjectRendersTheSamePicture() throws Problem {
-    Delivery small = new Delivery(0, 90, 8, 2, OutputProfile.SRGB);
+    Delivery small = new Delivery(
+            0, 90, 8, 2, OutputColour.of(OutputProfile.SRGB), FileNotes.Carried.NOTHING);
     var before =
-        new Session(retouch.photograph().pixels())
+        new Session(retouch.photograph())
             .picture(retouch.project(), small, Cancellation.NONE);
     Retouch again = ProjectFile.open(saved("same.carezza"));
     var after =
-        new Session(again.photograph().pixels()).picture(again.project(), small, Cancellation.NONE);
+        new Session(again.photograph()).picture(again.project(), small, Cancellation.NONE);
     assertThat(Pictures.largest(before, after)).isZero();
   }
 

@@ -2,8 +2,10 @@ package carezza.desktop.app;
 
 import java.nio.file.Path;
 import java.util.List;
+import java.util.function.Function;
 import javafx.geometry.Insets;
 import javafx.scene.control.Button;
+import javafx.scene.control.CheckBox;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.ProgressBar;
@@ -15,12 +17,15 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
 import javafx.util.StringConverter;
 
+import carezza.codec.FileNotes.Carried;
+import carezza.codec.OutputColour;
 import carezza.codec.OutputProfile;
 import carezza.desktop.bench.Background;
 import carezza.desktop.bench.BenchModel;
 import carezza.measure.Gauge;
 import carezza.measure.Gauge.Verdict;
 import carezza.model.Project;
+import carezza.press.Intent;
 import carezza.session.Delivery;
 import carezza.session.Session;
 
@@ -37,6 +42,10 @@ final class DeliverView extends VBox {
   private final Slider quality = new Slider(50, 100, 92);
   private final ComboBox<String> bits = new ComboBox<>();
   private final ComboBox<OutputProfile> profile = new ComboBox<>();
+  private final ComboBox<Intent> intent = new ComboBox<>();
+  private final CheckBox blackPoint = new CheckBox("Deepest black for black");
+  private final VBox print = new VBox(8);
+  private final ComboBox<Carried> notes = new ComboBox<>();
   private final Button write = new Button("Write the picture");
   private final Button stop = new Button("Stop");
   private final ProgressBar progress = new ProgressBar(-1);
@@ -65,6 +74,9 @@ final class DeliverView extends VBox {
             bits,
             caption("Colour space"),
             profile,
+            print,
+            caption("Notes on the photograph"),
+            notes,
             new HBox(8, write, stop),
             progress,
             outcome,
@@ -104,21 +116,46 @@ final class DeliverView extends VBox {
     bits.setTooltip(new Tooltip("Bits per channel; JPEG always has 8"));
     profile.setId("deliver-profile");
     profile.getItems().addAll(OutputProfile.values());
-    profile.setConverter(
-        new StringConverter<>() {
-          @Override
-          public String toString(OutputProfile p) {
-            return p == null ? "" : p.title();
-          }
-
-          @Override
-          public OutputProfile fromString(String title) {
-            return OutputProfile.valueOf(title);
-          }
-        });
+    profile.setConverter(titles(OutputProfile::title));
     profile.getSelectionModel().select(OutputProfile.SRGB);
     profile.setTooltip(
-        new Tooltip("sRGB for screens and the web; the wide space for further work"));
+        new Tooltip(
+            "sRGB for screens and the web; the wide space for further work; CMYK for print, as .tif"));
+    intent.setId("deliver-intent");
+    intent.getItems().addAll(Intent.values());
+    intent.setConverter(titles(Intent::title));
+    intent.getSelectionModel().select(Intent.COLORIMETRIC);
+    intent.setTooltip(
+        new Tooltip(
+            "Perceptual moves all colours a little so that steps between strong ones stay;"
+                + " colorimetric keeps what can be printed"));
+    blackPoint.setId("deliver-black-point");
+    blackPoint.setSelected(true);
+    blackPoint.setTooltip(
+        new Tooltip("Black-point compensation: detail in the darks stays apart on paper"));
+    blackPoint.disableProperty().bind(intent.valueProperty().isNotEqualTo(Intent.COLORIMETRIC));
+    print
+        .getChildren()
+        .addAll(
+            caption("Colours that cannot be printed"),
+            intent,
+            blackPoint,
+            words("The press is a made-up one; prefer the print shop’s own profile."));
+    print.visibleProperty().bind(profile.valueProperty().isEqualTo(OutputProfile.COATED));
+    print.managedProperty().bind(print.visibleProperty());
+    notes.setId("deliver-notes");
+    notes.getItems().addAll(Carried.values());
+    notes.setConverter(
+        titles(
+            c ->
+                switch (c) {
+                  case NOTHING -> "Leave out";
+                  case WITHOUT_PLACE -> "Carry over, without the place";
+                  case ALL -> "Carry over, place included";
+                }));
+    notes.getSelectionModel().select(Carried.WITHOUT_PLACE);
+    notes.setTooltip(
+        new Tooltip("EXIF, IPTC and XMP: camera, date, author, rights, and where it was taken"));
     write.setId("deliver-write");
     write.getStyleClass().add("strong");
     write.setTooltip(new Tooltip("Renders at full quality and writes the file"));
@@ -136,6 +173,20 @@ final class DeliverView extends VBox {
     progress.setMaxWidth(Double.MAX_VALUE);
     outcome.setId("deliver-outcome");
     outcome.setWrapText(true);
+  }
+
+  private static <T> StringConverter<T> titles(Function<T, String> title) {
+    return new StringConverter<>() {
+      @Override
+      public String toString(T value) {
+        return value == null ? "" : title.apply(value);
+      }
+
+      @Override
+      public T fromString(String words) {
+        throw new IllegalStateException("These boxes are chosen from, not typed in");
+      }
+    };
   }
 
   private static Label heading(String text) {
@@ -177,7 +228,8 @@ final class DeliverView extends VBox {
             (int) Math.round(quality.getValue()),
             Integer.parseInt(bits.getValue()),
             0,
-            profile.getValue());
+            new OutputColour(profile.getValue(), intent.getValue(), blackPoint.isSelected()),
+            notes.getValue());
     write.setDisable(true);
     stop.setDisable(false);
     progress.setVisible(true);

@@ -69,7 +69,7 @@ public final class BenchModel implements AutoCloseable {
   /** Puts another retouch on the bench; what was there is gone from it. */
   public void put(Retouch opened) {
     retouch = opened;
-    session = new Session(opened.photograph().pixels());
+    session = new Session(opened.photograph());
     history = new History(opened.project());
     saved = opened.path() == null ? null : opened.project();
     path.set(opened.path());

@@ -35,7 +35,7 @@ final class ApplyCommand implements Callable<Integer> {
     output.check();
     StackFile given = ProjectFile.readStack(stack);
     Retouch retouch = ProjectFile.start(photo);
-    new Session(retouch.photograph().pixels())
+    new Session(retouch.photograph())
         .deliver(
             retouch.project().withStack(given.stack()).withFaces(given.faces()),
             output.file(),

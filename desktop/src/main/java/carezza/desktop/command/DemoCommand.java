@@ -35,7 +35,7 @@ final class DemoCommand implements Callable<Integer> {
     Display.useOffscreen();
     Shots.take(folder);
     Retouch demo = Demo.understudy();
-    new Session(demo.photograph().pixels())
+    new Session(demo.photograph())
         .deliver(
             demo.project(),
             folder.resolve("the-understudy.jpg"),

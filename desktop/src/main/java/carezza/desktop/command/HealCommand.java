@@ -38,7 +38,7 @@ final class HealCommand implements Callable<Integer> {
     output.check();
     Retouch retouch = ProjectFile.start(photo);
     HealLayer layer = ((HealLayer) LayerKind.HEAL.fresh()).withPatches(SpotsFile.read(spots));
-    new Session(retouch.photograph().pixels())
+    new Session(retouch.photograph())
         .deliver(
             retouch.project().withStack(LayerStack.of(layer)),
             output.file(),

@@ -49,7 +49,7 @@ final class MeasureCommand implements Callable<Integer> {
       project = project.withStack(given.stack()).withFaces(given.faces());
     }
     List<Gauge> gauges =
-        new Session(retouch.photograph().pixels()).gauges(project, Cancellation.NONE);
+        new Session(retouch.photograph()).gauges(project, Cancellation.NONE);
     byte[] text = GaugesFile.text(gauges, JobLevel.portrait());
     if (json.equals("-")) {
       System.out.writeBytes(text);

@@ -25,7 +25,7 @@ final class NewCommand implements Callable<Integer> {
   @Override
   public Integer call() throws Problem {
     Retouch retouch = ProjectFile.start(photo);
-    new Session(retouch.photograph().pixels()).save(retouch, out, Cancellation.NONE);
+    new Session(retouch.photograph()).save(retouch, out, Cancellation.NONE);
     return 0;
   }
 }

@@ -1,12 +1,17 @@
 package carezza.desktop.command;
 
 import java.nio.file.Path;
+import java.util.Locale;
 
+import picocli.CommandLine.ITypeConverter;
 import picocli.CommandLine.Option;
 
+import carezza.codec.FileNotes.Carried;
+import carezza.codec.OutputColour;
 import carezza.codec.OutputProfile;
 import carezza.codec.PictureFormat;
 import carezza.image.Level;
+import carezza.press.Intent;
 import carezza.problem.Problem;
 import carezza.problem.Problem.Kind;
 import carezza.session.Delivery;
@@ -49,14 +54,48 @@ final class OutputOptions {
 
   @Option(
       names = "--profile",
-      paramLabel = "srgb|wide",
+      paramLabel = "srgb|wide|coated",
       defaultValue = "srgb",
-      description = "Colour space of the file: sRGB or a wide RGB (default ${DEFAULT-VALUE}).")
+      description =
+          "Colour space of the file: sRGB, a wide RGB, or CMYK for coated paper, which needs .tif"
+              + " (default ${DEFAULT-VALUE}).")
   private OutputProfile profile;
+
+  @Option(
+      names = "--intent",
+      paramLabel = "colorimetric|perceptual",
+      defaultValue = "colorimetric",
+      description = "What happens to colours that cannot be printed (default ${DEFAULT-VALUE}).")
+  private Intent intent;
+
+  @Option(
+      names = "--no-black-point",
+      description = "Leaves out black-point compensation: black stays as far off as ink allows.")
+  private boolean noBlackPoint;
+
+  @Option(
+      names = "--notes",
+      paramLabel = "nothing|without-place|all",
+      defaultValue = "without-place",
+      description =
+          "EXIF, IPTC and XMP of the photograph to carry over (default ${DEFAULT-VALUE}).",
+      converter = CarriedConverter.class)
+  private Carried carried;
+
+  /** Words with hyphens for the constants. */
+  static final class CarriedConverter implements ITypeConverter<Carried> {
+    @Override
+    public Carried convert(String word) {
+      return Carried.valueOf(word.toUpperCase(Locale.ROOT).replace('-', '_'));
+    }
+  }
 
   /** Says what is out of range before any work is done. */
   void check() throws Problem {
-    PictureFormat.of(out.getFileName().toString());
+    PictureFormat format = PictureFormat.of(out.getFileName().toString());
+    if (profile.inks() && format != PictureFormat.TIFF) {
+      throw new Problem(Kind.INKS_NEED_TIFF, out.getFileName());
+    }
     require(longEdge >= 0, "--long-edge", longEdge, "0 or more pixels");
     require(quality >= 1 && quality <= 100, "--quality", quality, "1 to 100");
     require(bits == 8 || bits == 16, "--bits", bits, "8 or 16");
@@ -74,6 +113,12 @@ final class OutputOptions {
   }
 
   Delivery delivery() {
-    return new Delivery(longEdge, quality, bits, level, profile);
+    return new Delivery(
+        longEdge,
+        quality,
+        bits,
+        level,
+        new OutputColour(profile, intent, !noBlackPoint),
+        carried);
   }
 }

@@ -40,7 +40,7 @@ final class RenderCommand implements Callable<Integer> {
       LayerStack stack = project.stack();
       project = project.withStack(stack.lowest(stack.through(through)));
     }
-    new Session(retouch.photograph().pixels())
+    new Session(retouch.photograph())
         .deliver(project, output.file(), output.delivery(), Cancellation.NONE);
     return 0;
   }

@@ -44,7 +44,7 @@ public class CommandLineTest {
     Files.write(photo, apothecary.file());
     demo = folder.resolve("demo.carezza");
     Retouch understudy = Demo.understudy();
-    new Session(understudy.photograph().pixels()).save(understudy, demo, Cancellation.NONE);
+    new Session(understudy.photograph()).save(understudy, demo, Cancellation.NONE);
   }
 
   @AfterClass
