@@ -110,7 +110,7 @@ public final class PictureWriter {
   }
 
   /** The writer that comes with Java: for TIFF it is the one that packs 16 bits. */
-  private static ImageWriter writer(PictureFormat format) {
+  static ImageWriter writer(PictureFormat format) {
     Iterator<ImageWriter> writers = ImageIO.getImageWritersByFormatName(format.writer());
     ImageWriter writer = writers.next();
     while (writers.hasNext() && writer.getClass().getModule() != Image.class.getModule()) {

@@ -63,15 +63,23 @@ final class Rasters {
     };
   }
 
-  /** An image of encoded planes, clipped to 0 … 1 and rounded to 8 or 16 bits. */
+  /**
+   * An image of encoded planes, clipped to 0 … 1 and rounded to 8 or 16 bits; one plane more than the
+   * profile has is opacity.
+   */
   static BufferedImage toImage(Plane[] encoded, ICC_Profile profile, int bits) {
     int w = encoded[0].area().width();
     int h = encoded[0].area().height();
     int bands = encoded.length;
+    boolean alpha = bands == profile.getNumComponents() + 1;
     int type = bits == 16 ? DataBuffer.TYPE_USHORT : DataBuffer.TYPE_BYTE;
     ColorModel model =
         new ComponentColorModel(
-            new ICC_ColorSpace(profile), false, false, ColorModel.OPAQUE, type);
+            new ICC_ColorSpace(profile),
+            alpha,
+            false,
+            alpha ? ColorModel.TRANSLUCENT : ColorModel.OPAQUE,
+            type);
     WritableRaster raster = Raster.createInterleavedRaster(type, w, h, bands, null);
     float top = (1 << bits) - 1;
     int[] row = new int[w * bands];

@@ -42,6 +42,9 @@ public final class SafeFile {
       }
       Files.move(
           temporary, target, StandardCopyOption.ATOMIC_MOVE, StandardCopyOption.REPLACE_EXISTING);
+    } catch (RuntimeException e) {
+      delete(temporary);
+      throw e;
     } catch (IOException e) {
       delete(temporary);
       throw new Problem(e, Kind.FILE_NOT_WRITTEN, file, reason(e));

@@ -22,6 +22,8 @@ public final class Problem extends Exception {
     PROFILE_UNUSABLE,
     FORMAT_UNSUPPORTED,
     INKS_NEED_TIFF,
+    LAYERS_NEED_RGB,
+    LAYERS_NEED_TIFF,
     PROJECT_DAMAGED,
     PROJECT_NEWER,
     PHOTOGRAPH_MISSING,

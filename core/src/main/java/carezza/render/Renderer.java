@@ -123,12 +123,18 @@ public final class Renderer {
 
   /** Renders a whole level without keeping tiles: for files. */
   public Picture renderOnce(Scene scene, int level, Cancellation cancellation) {
+    return renderOnce(scene, level, (layer, before, after) -> {}, cancellation);
+  }
+
+  /** As above, and shows what each layer makes of the picture. */
+  public <X extends Exception> Picture renderOnce(
+      Scene scene, int level, LayerResult<X> each, Cancellation cancellation) throws X {
     List<Prepared> layers = prepare(scene, Readiness.EXACT, cancellation);
     Site site = new Site(size(), level, scene.regions());
     List<LayerPass> passes =
         layers.stream().map(p -> new LayerPass(p.layer(), p.readings(), site)).toList();
     return new WholeRendering(site.whole(), cancellation)
-        .render(photograph.level(level), passes);
+        .render(photograph.level(level), passes, each);
   }
 
   /** The scene with everything filled in that its layers leave to be found: sources and radii. */

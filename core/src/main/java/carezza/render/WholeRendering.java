@@ -33,9 +33,11 @@ final class WholeRendering {
   /**
    * @param photograph the level's pixels; not modified
    * @param passes of all layers, lowest first
+   * @param each sees every layer that does anything
    * @return the finished picture; the photograph itself if no layer does anything
    */
-  Picture render(Picture photograph, List<LayerPass> passes) {
+  <X extends Exception> Picture render(
+      Picture photograph, List<LayerPass> passes, LayerResult<X> each) throws X {
     Picture current = photograph;
     for (LayerPass pass : passes) {
       if (carezza.kernel.Kernels.idle(pass.within(whole))) {
@@ -43,6 +45,7 @@ final class WholeRendering {
       }
       Picture next = spare == null ? Picture.of(whole) : spare;
       run(pass.over(current, whole), current, next);
+      each.see(pass.layer(), current, next);
       spare = current == photograph ? null : current;
       current = next;
     }

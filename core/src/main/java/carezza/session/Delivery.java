@@ -1,13 +1,19 @@
 package carezza.session;
 
+import java.nio.file.Path;
+import java.util.Locale;
+
 import carezza.codec.FileNotes.Carried;
 import carezza.codec.OutputColour;
 import carezza.codec.OutputProfile;
+import carezza.codec.PictureFormat;
 import carezza.colour.Transfer;
 import carezza.filter.Resampling;
 import carezza.image.Level;
 import carezza.image.Picture;
 import carezza.image.PictureSize;
+import carezza.problem.Problem;
+import carezza.problem.Problem.Kind;
 
 /**
  * How a picture leaves.
@@ -18,9 +24,11 @@ import carezza.image.PictureSize;
  * @param level rendered at; 0 for full quality
  * @param colour colour space of the file
  * @param carried what of the photograph's notes goes into the file
+ * @param layers writes a TIFF with a page for each layer; OpenRaster always has them
  */
 public record Delivery(
-    int longEdge, int quality, int bits, int level, OutputColour colour, Carried carried) {
+    int longEdge, int quality, int bits, int level, OutputColour colour, Carried carried,
+    boolean layers) {
 
   public Delivery {
     if (longEdge < 0 || quality < 1 || quality > 100 || (bits != 8 && bits != 16)) {
@@ -34,7 +42,41 @@ public record Delivery(
   /** Full size at high quality. */
   public static Delivery full() {
     return new Delivery(
-        0, 92, 8, 0, OutputColour.of(OutputProfile.SRGB), Carried.WITHOUT_PLACE);
+        0, 92, 8, 0, OutputColour.of(OutputProfile.SRGB), Carried.WITHOUT_PLACE, false);
+  }
+
+  /**
+   * Looks beforehand whether a file of this name can hold what is asked for.
+   *
+   * @throws Problem if not
+   */
+  public void check(Path file) throws Problem {
+    String name = file.getFileName().toString();
+    if (isOpenRaster(file)) {
+      requireRgb(name);
+      return;
+    }
+    boolean tiff = PictureFormat.of(name) == PictureFormat.TIFF;
+    if (layers && !tiff) {
+      throw new Problem(Kind.LAYERS_NEED_TIFF, name);
+    }
+    if (layers) {
+      requireRgb(name);
+    }
+    if (colour.profile().inks() && !tiff) {
+      throw new Problem(Kind.INKS_NEED_TIFF, name);
+    }
+  }
+
+  private void requireRgb(String name) throws Problem {
+    if (colour.profile().inks()) {
+      throw new Problem(Kind.LAYERS_NEED_RGB, name);
+    }
+  }
+
+  /** Whether a file of this name holds layers by its kind. */
+  static boolean isOpenRaster(Path file) {
+    return file.getFileName().toString().toLowerCase(Locale.ROOT).endsWith(".ora");
   }
 
   /** Shrunk in linear light so that the long edge fits. */

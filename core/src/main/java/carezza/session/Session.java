@@ -7,11 +7,13 @@ import java.util.Map;
 
 import carezza.codec.FileNotes;
 import carezza.codec.FileNotes.Carried;
+import carezza.codec.LayeredWriter;
 import carezza.codec.OutputColour;
 import carezza.codec.OutputProfile;
 import carezza.codec.Photograph;
 import carezza.codec.PictureFormat;
 import carezza.codec.PictureWriter;
+import carezza.codec.SafeFile;
 import carezza.image.Cancellation;
 import carezza.image.Picture;
 import carezza.image.PictureSize;
@@ -132,6 +134,11 @@ public final class Session {
   /** Renders and writes the file whole or not at all. */
   public void deliver(Project project, Path file, Delivery delivery, Cancellation cancellation)
       throws Problem {
+    delivery.check(file);
+    if (delivery.layers() || Delivery.isOpenRaster(file)) {
+      deliverLayers(project, file, delivery, cancellation);
+      return;
+    }
     PictureFormat format = PictureFormat.of(file.getFileName().toString());
     Picture picture = picture(project, delivery, cancellation);
     cancellation.check();
@@ -147,6 +154,31 @@ public final class Session {
             delivery.carried()));
   }
 
+  /** OpenRaster, or a TIFF with a page for each layer; at the full size of the level. */
+  private void deliverLayers(
+      Project project, Path file, Delivery delivery, Cancellation cancellation) throws Problem {
+    Scene scene = scene(project);
+    SafeFile.write(
+        file,
+        out -> {
+          try (LayeredWriter writer =
+              Delivery.isOpenRaster(file)
+                  ? LayeredWriter.openRaster(out, delivery.colour())
+                  : LayeredWriter.tiff(out, delivery.colour())) {
+            writer.photograph(renderer.photograph().level(delivery.level()));
+            writer.finish(
+                renderer.renderOnce(
+                    scene,
+                    delivery.level(),
+                    (layer, before, after) -> {
+                      cancellation.check();
+                      writer.layer(layer.head().name(), before, after);
+                    },
+                    cancellation));
+          }
+        });
+  }
+
   /**
    * Saves the project. Its preview is the picture as it was measured last, so that saving waits for no
    * rendering; only before the first measurement it is rendered.
@@ -159,7 +191,8 @@ public final class Session {
             8,
             previewLevel(),
             OutputColour.of(OutputProfile.SRGB),
-            Carried.NOTHING);
+            Carried.NOTHING,
+            false);
     Picture last = measured;
     Picture shown =
         last == null

@@ -152,7 +152,7 @@ public class ProjectFileTest {
   @Test
   public void aReopenedProjectRendersTheSamePicture() throws Problem {
     Delivery small = new Delivery(
-            0, 90, 8, 2, OutputColour.of(OutputProfile.SRGB), FileNotes.Carried.NOTHING);
+            0, 90, 8, 2, OutputColour.of(OutputProfile.SRGB), FileNotes.Carried.NOTHING, false);
     var before =
         new Session(retouch.photograph())
             .picture(retouch.project(), small, Cancellation.NONE);

@@ -46,6 +46,7 @@ final class DeliverView extends VBox {
   private final CheckBox blackPoint = new CheckBox("Deepest black for black");
   private final VBox print = new VBox(8);
   private final ComboBox<Carried> notes = new ComboBox<>();
+  private final CheckBox layers = new CheckBox("A page for each layer, TIFF");
   private final Button write = new Button("Write the picture");
   private final Button stop = new Button("Stop");
   private final ProgressBar progress = new ProgressBar(-1);
@@ -77,6 +78,7 @@ final class DeliverView extends VBox {
             print,
             caption("Notes on the photograph"),
             notes,
+            layers,
             new HBox(8, write, stop),
             progress,
             outcome,
@@ -100,7 +102,7 @@ final class DeliverView extends VBox {
 
   private void build() {
     path.setId("deliver-path");
-    path.setTooltip(new Tooltip("Folder and name; .jpg, .png or .tif says the format"));
+    path.setTooltip(new Tooltip("Folder and name; .jpg, .png, .tif, or .ora with layers, says the format"));
     edge.setId("deliver-edge");
     edge.getItems().add("Full size");
     for (int i = 1; i < EDGES.length; i++) {
@@ -156,6 +158,9 @@ final class DeliverView extends VBox {
     notes.getSelectionModel().select(Carried.WITHOUT_PLACE);
     notes.setTooltip(
         new Tooltip("EXIF, IPTC and XMP: camera, date, author, rights, and where it was taken"));
+    layers.setId("deliver-layers");
+    layers.setTooltip(
+        new Tooltip("The photograph, each layer and the finished picture in one TIFF file"));
     write.setId("deliver-write");
     write.getStyleClass().add("strong");
     write.setTooltip(new Tooltip("Renders at full quality and writes the file"));
@@ -229,7 +234,8 @@ final class DeliverView extends VBox {
             Integer.parseInt(bits.getValue()),
             0,
             new OutputColour(profile.getValue(), intent.getValue(), blackPoint.isSelected()),
-            notes.getValue());
+            notes.getValue(),
+            layers.isSelected());
     write.setDisable(true);
     stop.setDisable(false);
     progress.setVisible(true);

@@ -9,7 +9,6 @@ import picocli.CommandLine.Option;
 import carezza.codec.FileNotes.Carried;
 import carezza.codec.OutputColour;
 import carezza.codec.OutputProfile;
-import carezza.codec.PictureFormat;
 import carezza.image.Level;
 import carezza.press.Intent;
 import carezza.problem.Problem;
@@ -23,7 +22,7 @@ final class OutputOptions {
       names = "--out",
       required = true,
       paramLabel = "FILE",
-      description = "Picture to write; .jpg, .png or .tif.")
+      description = "Picture to write; .jpg, .png, .tif, or .ora with its layers.")
   private Path out;
 
   @Option(
@@ -82,6 +81,13 @@ final class OutputOptions {
       converter = CarriedConverter.class)
   private Carried carried;
 
+  @Option(
+      names = "--layers",
+      description =
+          "Writes a TIFF with a page for the photograph, each layer and the finished picture;"
+              + " with .ora it is always so.")
+  private boolean layers;
+
   /** Words with hyphens for the constants. */
   static final class CarriedConverter implements ITypeConverter<Carried> {
     @Override
@@ -92,14 +98,11 @@ final class OutputOptions {
 
   /** Says what is out of range before any work is done. */
   void check() throws Problem {
-    PictureFormat format = PictureFormat.of(out.getFileName().toString());
-    if (profile.inks() && format != PictureFormat.TIFF) {
-      throw new Problem(Kind.INKS_NEED_TIFF, out.getFileName());
-    }
     require(longEdge >= 0, "--long-edge", longEdge, "0 or more pixels");
     require(quality >= 1 && quality <= 100, "--quality", quality, "1 to 100");
     require(bits == 8 || bits == 16, "--bits", bits, "8 or 16");
     require(level >= 0 && level <= Level.COARSEST, "--scale-level", level, "0 to 10");
+    delivery().check(out);
   }
 
   private static void require(boolean fits, String option, int value, String range) throws Problem {
@@ -119,6 +122,7 @@ final class OutputOptions {
         bits,
         level,
         new OutputColour(profile, intent, !noBlackPoint),
-        carried);
+        carried,
+        layers);
   }
 }

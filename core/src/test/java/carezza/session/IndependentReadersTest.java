@@ -1,0 +1,121 @@
+package carezza.session;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.concurrent.TimeUnit;
+
+import org.testng.SkipException;
+import org.testng.annotations.AfterClass;
+import org.testng.annotations.BeforeClass;
+import org.testng.annotations.DataProvider;
+import org.testng.annotations.Test;
+
+import carezza.codec.FileNotes.Carried;
+import carezza.codec.OutputColour;
+import carezza.codec.OutputProfile;
+import carezza.image.Cancellation;
+import carezza.model.LayerKind;
+import carezza.model.LayerStack;
+import carezza.model.Project;
+import carezza.project.ProjectFile;
+import carezza.project.Retouch;
+import carezza.testing.Portrait;
+
+/** What other people's programs say of the files that are written; skipped where they are not installed. */
+@Test(groups = "independent")
+public class IndependentReadersTest {
+
+  private Path folder;
+  private Session session;
+  private Project project;
+
+  @BeforeClass
+  public void make() throws Exception {
+    folder = Files.createTempDirectory("carezza-readers");
+    Retouch retouch = ProjectFile.start(Portrait.S06.bytes("photo.jpg"), "photo.jpg");
+    project = retouch.project().withStack(LayerStack.of(LayerKind.VIGNETTE.fresh()));
+    session = new Session(retouch.photograph());
+  }
+
+  @AfterClass(alwaysRun = true)
+  public void tidy() throws IOException {
+    try (var files = Files.list(folder)) {
+      for (Path p : files.toList()) {
+        Files.delete(p);
+      }
+    }
+    Files.delete(folder);
+  }
+
+  private Path delivered(String name, OutputProfile profile, int bits, boolean layers)
+      throws Exception {
+    Path file = folder.resolve(name);
+    session.deliver(
+        project,
+        file,
+        new Delivery(
+            0, 90, bits, 2, OutputColour.of(profile), Carried.WITHOUT_PLACE, layers),
+        Cancellation.NONE);
+    return file;
+  }
+
+  private static String said(String program, List<String> arguments) throws Exception {
+    Path found = null;
+    for (String place : System.getenv().getOrDefault("PATH", "").split(":")) {
+      Path p = Path.of(place, program);
+      found = Files.isExecutable(p) ? p : found;
+    }
+    if (found == null) {
+      throw new SkipException(program + " is not installed, so it was not asked.");
+    }
+    List<String> command = new java.util.ArrayList<>(arguments);
+    command.addFirst(found.toString());
+    Process process = new ProcessBuilder(command).redirectErrorStream(true).start();
+    String words = new String(process.getInputStream().readAllBytes(), StandardCharsets.UTF_8);
+    assertThat(process.waitFor(60, TimeUnit.SECONDS)).isTrue();
+    assertThat(process.exitValue()).as(words).isZero();
+    return words;
+  }
+
+  @DataProvider
+  public Object[][] files() {
+    return new Object[][] {
+      {"a.jpg", OutputProfile.SRGB, 8, "8", "sRGB", "Carezza sRGB"},
+      {"b.png", OutputProfile.WIDE, 16, "16", "sRGB", "Carezza Wide RGB (Rec. 2020)"},
+      {"c.tif", OutputProfile.SRGB, 16, "16", "sRGB", "Carezza sRGB"},
+      {"d.tif", OutputProfile.COATED, 8, "8", "CMYK", "Carezza coated paper, made-up press"}
+    };
+  }
+
+  /** ImageMagick calls every RGB space sRGB; the profile is what tells them apart. */
+  @Test(dataProvider = "files")
+  public void identifyAndExiftoolSeeDepthSpaceAndProfile(
+      String name, OutputProfile profile, int bits, String depth, String space, String title)
+      throws Exception {
+    String file = delivered(name, profile, bits, false).toString();
+    assertThat(said("identify", List.of("-format", "%w %h %z %[colorspace]", file)))
+        .isEqualTo("400 500 " + depth + " " + space);
+    assertThat(said("exiftool", List.of("-s3", "-ProfileDescription", file)).strip())
+        .isEqualTo(title);
+    assertThat(said("exiftool", List.of("-validate", "-s3", file))).doesNotContain("Error");
+  }
+
+  @Test
+  public void tiffinfoReadsEveryPage() throws Exception {
+    String words = said("tiffinfo", List.of(delivered("p.tif", OutputProfile.SRGB, 16, true).toString()));
+    assertThat(words).doesNotContain("Warning").doesNotContain("Error");
+    assertThat(words.split("Bits/Sample: 16", -1)).hasSize(4);
+    assertThat(words).contains("Finished picture").contains("Photograph");
+  }
+
+  @Test
+  public void openRasterIsAWholeZip() throws Exception {
+    String file = delivered("o.ora", OutputProfile.SRGB, 16, false).toString();
+    assertThat(said("unzip", List.of("-tq", file))).contains("No errors");
+  }
+}
