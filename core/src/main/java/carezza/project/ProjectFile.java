@@ -49,12 +49,21 @@ public final class ProjectFile {
   /** Most bytes of a photograph that are unpacked: more than any that fits in memory. */
   private static final int LARGEST_PHOTOGRAPH = 1 << 30;
 
+  /** Bytes of a photograph's file up to which it is embedded unless said otherwise. */
+  static final int LARGEST_EMBEDDED = 1 << 24;
+
   private ProjectFile() {}
 
-  /** A new project on a photograph, nothing done yet. */
+  /**
+   * A new project on a photograph, nothing done yet. A small file will be embedded when it is saved, a
+   * large one linked, so that saving takes no longer for it.
+   */
   public static Retouch start(Path photograph) throws Problem {
     byte[] bytes = PictureReader.bytes(photograph);
-    return start(bytes, photograph.getFileName().toString());
+    Retouch started = start(bytes, photograph.getFileName().toString());
+    return bytes.length <= LARGEST_EMBEDDED
+        ? started
+        : started.linkedTo(photograph.toAbsolutePath().normalize());
   }
 
   /** As above, from the bytes of the photograph's file. */
@@ -65,7 +74,7 @@ public final class ProjectFile {
         new PhotoReference(name, sha256(bytes), true, photo.size().width(), photo.size().height());
     Project project =
         new Project(dot > 0 ? name.substring(0, dot) : name, reference, null, null, null, null);
-    return new Retouch(project, photo, bytes, null);
+    return new Retouch(project, photo, bytes, null, null);
   }
 
   /**
@@ -75,7 +84,8 @@ public final class ProjectFile {
    */
   public static void save(Retouch retouch, Path file, byte[] preview) throws Problem {
     List<Stroke> strokes = new ArrayList<>();
-    byte[] json = ModelJson.text(ModelJson.write(retouch.project(), strokes));
+    Project linked = linkedFrom(retouch, file);
+    byte[] json = ModelJson.text(ModelJson.write(linked, strokes));
     byte[] packed = StrokesFile.write(strokes);
     SafeFile.write(
         file,
@@ -91,6 +101,20 @@ public final class ProjectFile {
           }
           zip.finish();
         });
+  }
+
+  /** The project with the way from its file to a linked photograph. */
+  private static Project linkedFrom(Retouch retouch, Path file) {
+    PhotoReference photo = retouch.project().photograph();
+    if (retouch.source() == null) {
+      return retouch.project();
+    }
+    Path folder = file.toAbsolutePath().normalize().getParent();
+    String way = folder.relativize(retouch.source()).toString().replace('\\', '/');
+    return retouch
+        .project()
+        .withPhotograph(
+            new PhotoReference(way, photo.sha256(), false, photo.width(), photo.height()));
   }
 
   private static void put(ZipOutputStream zip, String name, byte[] bytes) throws IOException {
@@ -151,8 +175,13 @@ public final class ProjectFile {
       throw new Problem(e, Kind.PROJECT_DAMAGED, name, reason);
     }
     byte[] photo = photograph(project.photograph(), entries, file, name);
-    return new Retouch(
-        project, PictureReader.decode(photo, project.photograph().name()), photo, null);
+    PhotoReference reference = project.photograph();
+    String shown = Path.of(reference.name()).getFileName().toString();
+    Retouch opened =
+        new Retouch(project, PictureReader.decode(photo, shown), photo, null, null);
+    return reference.embedded()
+        ? opened
+        : opened.linkedTo(file.toAbsolutePath().resolveSibling(reference.name()).normalize());
   }
 
   private static byte[] photograph(

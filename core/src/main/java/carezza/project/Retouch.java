@@ -3,6 +3,7 @@ package carezza.project;
 import java.nio.file.Path;
 
 import carezza.codec.Photograph;
+import carezza.model.PhotoReference;
 import carezza.model.Project;
 
 /**
@@ -10,12 +11,44 @@ import carezza.model.Project;
  *
  * @param project the recipe
  * @param photograph the pixels
- * @param file the photograph's own bytes, to be embedded on saving
+ * @param file the photograph's own bytes
+ * @param source where the photograph's file lies, if the project links to it; null if it is embedded
  * @param path where the project was opened from or saved to last; null before
  */
-public record Retouch(Project project, Photograph photograph, byte[] file, Path path) {
+public record Retouch(
+    Project project, Photograph photograph, byte[] file, Path source, Path path) {
 
   public Retouch with(Project newProject, Path newPath) {
-    return new Retouch(newProject, photograph, file, newPath);
+    return new Retouch(newProject, photograph, file, source, newPath);
+  }
+
+  /** The same with another name of the photograph's file. */
+  public Retouch named(String name) {
+    PhotoReference photo = project.photograph();
+    return new Retouch(
+        project.withPhotograph(
+            new PhotoReference(
+                name, photo.sha256(), photo.embedded(), photo.width(), photo.height())),
+        photograph,
+        file,
+        source,
+        path);
+  }
+
+  /** The same with the photograph linked where it lies, or embedded if that is null. */
+  public Retouch linkedTo(Path newSource) {
+    PhotoReference photo = project.photograph();
+    return new Retouch(
+        project.withPhotograph(
+            new PhotoReference(
+                newSource == null ? photo.name() : newSource.getFileName().toString(),
+                photo.sha256(),
+                newSource == null,
+                photo.width(),
+                photo.height())),
+        photograph,
+        file,
+        newSource,
+        path);
   }
 }

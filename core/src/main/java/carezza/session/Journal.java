@@ -14,7 +14,6 @@ import java.util.Optional;
 
 import carezza.codec.SafeFile;
 import carezza.model.PhotoReference;
-import carezza.model.Project;
 import carezza.problem.Problem;
 import carezza.problem.Problem.Kind;
 import carezza.project.ProjectFile;
@@ -33,6 +32,7 @@ public final class Journal {
   private static final String NAME = "journalPhotograph";
 
   private static final String PATH = "journalPath";
+  private static final String SOURCE = "journalSource";
 
   private final Path folder;
 
@@ -58,18 +58,10 @@ public final class Journal {
     Map<String, Object> unknown = new HashMap<>(retouch.project().unknown());
     unknown.put(NAME, URLEncoder.encode(photo.name(), StandardCharsets.UTF_8));
     unknown.put(PATH, retouch.path() == null ? "" : retouch.path().toUri().toString());
-    Project linked =
-        retouch
-            .project()
-            .withPhotograph(
-                new PhotoReference(
-                    picture.getFileName().toString(),
-                    photo.sha256(),
-                    false,
-                    photo.width(),
-                    photo.height()))
-            .withUnknown(unknown);
-    ProjectFile.save(retouch.with(linked, null), folder.resolve(RECIPE), new byte[0]);
+    unknown.put(SOURCE, retouch.source() == null ? "" : retouch.source().toUri().toString());
+    Retouch recipe = retouch.linkedTo(picture.toAbsolutePath().normalize());
+    recipe = recipe.with(recipe.project().withUnknown(unknown), null);
+    ProjectFile.save(recipe, folder.resolve(RECIPE), new byte[0]);
     removeOthers(picture);
   }
 
@@ -93,16 +85,20 @@ public final class Journal {
       return Optional.empty();
     }
     Retouch kept = ProjectFile.open(folder.resolve(RECIPE));
-    PhotoReference photo = kept.project().photograph();
     Map<String, Object> unknown = new HashMap<>(kept.project().unknown());
     String name = URLDecoder.decode(words(unknown.remove(NAME)), StandardCharsets.UTF_8);
     String path = words(unknown.remove(PATH));
-    Project project =
-        kept.project()
-            .withPhotograph(
-                new PhotoReference(name, photo.sha256(), true, photo.width(), photo.height()))
-            .withUnknown(unknown);
-    return Optional.of(kept.with(project, path.isEmpty() ? null : Path.of(URI.create(path))));
+    String source = words(unknown.remove(SOURCE));
+    Path linked = source.isEmpty() ? null : Path.of(URI.create(source));
+    // A linked photograph that is gone meanwhile is embedded, as the journal has it.
+    Retouch found =
+        linked != null && Files.isRegularFile(linked)
+            ? kept.linkedTo(linked)
+            : kept.linkedTo(null).named(name);
+    return Optional.of(
+        found.with(
+            found.project().withUnknown(unknown),
+            path.isEmpty() ? null : Path.of(URI.create(path))));
   }
 
   /** A field as read from a file is a node of JSON; what stands in it needs no escapes but quotes. */

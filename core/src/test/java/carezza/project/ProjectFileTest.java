@@ -1,6 +1,7 @@
 package carezza.project;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.catchThrowableOfType;
 
 import java.io.ByteArrayInputStream;
@@ -317,5 +318,68 @@ public class ProjectFileTest {
     assertThat(PictureReader.decode(inside, "sitter.jpg").size())
         .isEqualTo(retouch.photograph().size());
     assertThat(new ByteArrayInputStream(inside).read()).isEqualTo(0xff);
+  }
+
+  // --- linked photographs, and folders that do not take a file
+
+  @Test
+  public void aLinkedPhotographIsFoundFromWhereverTheProjectLies() throws Exception {
+    Path photos = Files.createDirectories(folder.resolve("photos"));
+    Path photo = photos.resolve("linked.jpg");
+    Files.write(photo, retouch.file());
+    Retouch linked = retouch.linkedTo(photo.toAbsolutePath().normalize());
+    for (String place : new String[] {"one.carezza", "deep/er/two.carezza"}) {
+      Path file = folder.resolve(place);
+      Files.createDirectories(file.getParent());
+      ProjectFile.save(linked, file, new byte[0]);
+      assertThat(Files.size(file)).isLessThan(retouch.file().length / 4);
+      Retouch again = ProjectFile.open(file);
+      assertThat(again.project()).isEqualTo(linked.project());
+      assertThat(again.source()).isEqualTo(linked.source());
+    }
+    Files.write(photo, new byte[] {1, 2, 3});
+    assertThatThrownBy(() -> ProjectFile.open(folder.resolve("one.carezza")))
+        .isInstanceOf(Problem.class)
+        .hasMessageContaining("linked.jpg");
+    Files.delete(photo);
+    assertThatThrownBy(() -> ProjectFile.open(folder.resolve("one.carezza")))
+        .isInstanceOf(Problem.class)
+        .hasMessageContaining("linked.jpg");
+    Files.delete(folder.resolve("one.carezza"));
+    Files.delete(folder.resolve("deep/er/two.carezza"));
+    Files.delete(folder.resolve("deep/er"));
+    Files.delete(folder.resolve("deep"));
+    Files.delete(photos);
+  }
+
+  @Test
+  public void aFullDiskLeavesTheOldFileAndSaysSo() throws Exception {
+    Path file = saved("full.carezza");
+    byte[] before = Files.readAllBytes(file);
+    assertThatThrownBy(
+            () ->
+                carezza.codec.SafeFile.write(
+                    file,
+                    out -> {
+                      out.write(new byte[100_000]);
+                      throw new IOException("No space left on device");
+                    }))
+        .isInstanceOf(Problem.class)
+        .hasMessageContaining("full.carezza")
+        .hasMessageContaining("No space left on device");
+    assertThat(Files.readAllBytes(file)).isEqualTo(before);
+    try (var files = Files.list(folder)) {
+      assertThat(files.map(p -> p.getFileName().toString())).noneMatch(n -> n.endsWith(".part"));
+    }
+  }
+
+  @Test
+  public void aPlaceThatTakesNoFileIsNamed() throws Exception {
+    Path blocked = Files.write(folder.resolve("no-folder"), new byte[1]).resolve("x.carezza");
+    assertThatThrownBy(() -> ProjectFile.save(retouch, blocked, new byte[0]))
+        .isInstanceOf(Problem.class)
+        .hasMessageContaining("x.carezza")
+        .hasMessageEndingWith(".");
+    Files.delete(folder.resolve("no-folder"));
   }
 }

@@ -104,7 +104,12 @@ public final class BenchModel implements AutoCloseable {
     path.set(file);
     saved = what;
     dirty.set(!project.get().equals(saved));
-    message.set("Saved " + file.getFileName());
+    message.set(
+        "Saved "
+            + file.getFileName()
+            + (retouch.source() == null
+                ? ""
+                : "; it links to " + retouch.source().getFileName() + ", so keep both"));
   }
 
   // --- editing

@@ -22,9 +22,21 @@ final class NewCommand implements Callable<Integer> {
   @Option(names = "--out", required = true, paramLabel = "P.carezza", description = "The project.")
   private Path out;
 
+  @Option(
+      names = "--link",
+      paramLabel = "true|false",
+      arity = "1",
+      description =
+          "Whether the project links to the photograph where it lies, rather than holding it inside;"
+              + " by default large files are linked.")
+  private Boolean link;
+
   @Override
   public Integer call() throws Problem {
     Retouch retouch = ProjectFile.start(photo);
+    if (link != null) {
+      retouch = retouch.linkedTo(link ? photo.toAbsolutePath().normalize() : null);
+    }
     new Session(retouch.photograph()).save(retouch, out, Cancellation.NONE);
     return 0;
   }
