@@ -12,7 +12,7 @@ public class ArchitectureTest {
 
   /** Each may use those before it and none after it. */
   private static final String[] FLOW = {
-    "problem", "function", "image", "filter", "colour", "press", "codec", "model", "mask", "kernel", "render",
+    "problem", "function", "image", "filter", "colour", "press", "codec", "model", "face", "mask", "kernel", "render",
     "measure", "project", "session"
   };
 

@@ -20,6 +20,7 @@ import org.w3c.dom.NodeList;
 
 import carezza.codec.FileNotes.Carried;
 import carezza.image.Picture;
+import carezza.image.Plane;
 import carezza.problem.Problem;
 
 /** Writes working-space pictures, with their colour profile in the file. */
@@ -62,6 +63,21 @@ public final class PictureWriter {
   public static void write(Picture working, Path file, Settings settings) throws Problem {
     byte[] bytes = encode(working, settings, file.getFileName().toString());
     SafeFile.write(file, out -> out.write(bytes));
+  }
+
+  /** Writes one plane, 0 … 1, as a grey PNG of eight bits: whole or not at all. */
+  public static void writeGrey(Plane plane, Path file) throws Problem {
+    int w = plane.width();
+    BufferedImage image =
+        new BufferedImage(w, plane.height(), BufferedImage.TYPE_BYTE_GRAY);
+    int[] row = new int[w];
+    for (int y = 0; y < plane.height(); y++) {
+      for (int x = 0; x < w; x++) {
+        row[x] = Math.round(255 * Math.clamp(plane.values()[y * w + x], 0f, 1f));
+      }
+      image.getRaster().setPixels(0, y, w, 1, row);
+    }
+    SafeFile.write(file, out -> ImageIO.write(image, "png", out));
   }
 
   /** The bytes of the file; {@code name} is for messages. */

@@ -26,6 +26,14 @@ final class FaceFrame {
     uy = (map.rightPupil().y() - map.leftPupil().y()) / d;
   }
 
+  double scale() {
+    return scale;
+  }
+
+  FaceMap map() {
+    return map;
+  }
+
   double faceWidth() {
     return map.faceWidth() * scale;
   }
@@ -52,6 +60,12 @@ final class FaceFrame {
 
   private Point scaled(Point p) {
     return new Point(p.x() * scale, p.y() * scale);
+  }
+
+  /** How far a place lies below the line of the eyes, across it. */
+  double below(double x, double y) {
+    Point left = leftPupil();
+    return (y - left.y()) * ux - (x - left.x()) * uy;
   }
 
   /** A point moved {@code right} along the eyes and {@code down} across them. */

@@ -11,6 +11,7 @@ import carezza.image.Area;
 import carezza.image.Picture;
 import carezza.image.Plane;
 import carezza.image.Rows;
+import carezza.model.FaceOutlines;
 import carezza.model.Point;
 import carezza.model.Region;
 
@@ -38,8 +39,12 @@ final class RegionFinder {
   private final FaceFrame face;
   private final SkinModel skin;
 
-  private RegionFinder(Picture lab, FaceFrame face) {
+  /** Coarse probability of the subject, or null. */
+  private final Plane subject;
+
+  private RegionFinder(Picture lab, FaceFrame face, Plane subject) {
     this.lab = lab;
+    this.subject = subject;
     this.area = lab.area();
     this.face = face;
     double ipd = face.pupilDistance();
@@ -53,8 +58,8 @@ final class RegionFinder {
   }
 
   /** Coverage of every region over the picture's area. */
-  static Map<Region, Plane> find(Picture working, FaceFrame face) {
-    RegionFinder finder = new RegionFinder(smoothed(Lab.of(working), face), face);
+  static Map<Region, Plane> find(Picture working, FaceFrame face, Plane subject) {
+    RegionFinder finder = new RegionFinder(smoothed(Lab.of(working), face), face, subject);
     return finder.all();
   }
 
@@ -66,31 +71,111 @@ final class RegionFinder {
 
   private Map<Region, Plane> all() {
     Map<Region, Plane> found = new EnumMap<>(Region.class);
-    Plane leftIris = iris(face.leftPupil());
-    Plane rightIris = iris(face.rightPupil());
-    Plane left = sclera(face.leftPupil());
-    Plane right = sclera(face.rightPupil());
+    FaceOutlines outlines = face.map().outlines();
+    Plane person = person();
+    Plane mouth;
+    Plane open;
+    if (outlines != null) {
+      OutlinedParts parts = new OutlinedParts(lab, face, outlines, skin);
+      OutlinedParts.Eye left = parts.left();
+      OutlinedParts.Eye right = parts.right();
+      putEyes(found, left.iris(), right.iris(), left.sclera(), right.sclera());
+      OutlinedParts.Mouth lips = parts.mouth();
+      found.put(Region.LIPS, lips.lips());
+      found.put(Region.TEETH, lips.teeth());
+      mouth = or(lips.lips(), lips.teeth());
+      open = or(left.open(), right.open());
+      found.put(Region.BROWS_LASHES, parts.browsAndLashes(open));
+    } else {
+      putEyes(
+          found,
+          iris(face.leftPupil()),
+          iris(face.rightPupil()),
+          sclera(face.leftPupil()),
+          sclera(face.rightPupil()));
+      Mouth lips = mouth();
+      found.put(Region.LIPS, lips.lips);
+      found.put(Region.TEETH, lips.teeth);
+      mouth = lips.whole;
+      open = eyeSockets();
+      found.put(Region.BROWS_LASHES, Plane.of(area));
+    }
+    Plane anySkin = skinLikeness(or(or(mouth, open), found.get(Region.BROWS_LASHES)));
+    Plane oval = face.face().soft(area, 0.05);
+    Plane beside = times(minus(subject == null ? neckTemplate() : belowBrows(person), oval), anySkin);
+    Plane faceSkin = times(anySkin, oval);
+    found.put(Region.FACE_SKIN, faceSkin);
+    found.put(Region.NECK_SKIN, beside);
+    Plane skinAll = sum(faceSkin, beside);
+    found.put(Region.SKIN, skinAll);
+    found.put(Region.SUBJECT, person);
+    found.put(Region.BACKDROP, minus(Plane.filled(area, 1), person));
+    found.put(Region.HAIR, hair(person, skinAll, or(open, mouth)));
+    return found;
+  }
+
+  private static void putEyes(
+      Map<Region, Plane> found, Plane leftIris, Plane rightIris, Plane left, Plane right) {
     found.put(Region.IRIS, or(leftIris, rightIris));
     found.put(Region.LEFT_SCLERA, left);
     found.put(Region.RIGHT_SCLERA, right);
     found.put(Region.SCLERA, or(left, right));
-    Mouth mouth = mouth();
-    found.put(Region.LIPS, mouth.lips);
-    found.put(Region.TEETH, mouth.teeth);
-    Plane anySkin = skinLikeness(mouth.whole);
-    Plane oval = face.face().soft(area, 0.05);
-    Plane faceSkin = times(anySkin, oval);
-    Plane neckSkin = times(anySkin, minus(neckTemplate(), oval));
-    found.put(Region.FACE_SKIN, faceSkin);
-    found.put(Region.NECK_SKIN, neckSkin);
-    found.put(Region.SKIN, or(faceSkin, neckSkin));
-    return found;
+  }
+
+  // --- subject
+
+  /** The subject with its edges drawn by the picture; where none was looked for, what is no backdrop. */
+  private Plane person() {
+    Plane coarse = Plane.of(area);
+    Backdrop backdrop = subject == null ? new Backdrop(lab, face.oval(1)) : null;
+    double sx = subject == null ? 0 : (double) subject.width() / area.width();
+    double sy = subject == null ? 0 : (double) subject.height() / area.height();
+    Rows.each(
+        area.width(),
+        area.height(),
+        (from, to) -> {
+          for (int y = from; y < to; y++) {
+            for (int x = 0; x < area.width(); x++) {
+              int i = y * area.width() + x;
+              coarse.values()[i] =
+                  subject == null
+                      ? 1 - backdrop.likeness(i)
+                      : subject.sample((x + 0.5) * sx, (y + 0.5) * sy);
+            }
+          }
+        });
+    return edged(coarse, area, face.faceWidth() / 60);
+  }
+
+  /** A suggestion: of the subject what is neither skin nor face, around and above the head. */
+  private Plane hair(Plane person, Plane skinAll, Plane features) {
+    FaceFrame.Ellipse oval = face.oval(1);
+    Plane out = Plane.of(area);
+    for (int y = area.y(); y < area.bottom(); y++) {
+      for (int x = area.x(); x < area.right(); x++) {
+        int i = out.index(x, y);
+        double dx = x + 0.5 - oval.x();
+        double dy = y + 0.5 - oval.y();
+        double down = (dy * oval.cos() - dx * oval.sin()) / oval.ry();
+        double inside = oval.distance(x + 0.5, y + 0.5);
+        out.values()[i] =
+            person.values()[i]
+                * (1 - skinAll.values()[i])
+                * (1 - features.values()[i])
+                * Smooth.step((0.75 - down) / 0.3)
+                * Smooth.step((inside - 0.75) / 0.15);
+      }
+    }
+    return out;
   }
 
   // --- skin
 
-  /** How much a pixel looks like this skin: by colour, not backdrop, and no hair. */
-  private Plane skinLikeness(Plane mouth) {
+  /**
+   * How much a pixel looks like this skin: by colour, not backdrop, and no hair. Inside the face below the
+   * brows all is skin that is none of the features, however dark: nostrils, folds, the side in shadow.
+   */
+  private Plane skinLikeness(Plane features) {
     float[] l = lab.first().values();
     float[] a = lab.second().values();
     float[] b = lab.third().values();
@@ -107,15 +192,61 @@ final class RegionFinder {
                 (float) (dark * Smooth.step((6 - d) / 3) * (1 - backdrop.likeness(i)));
           }
         });
-    Plane eyes = eyeSockets();
     Plane around = GaussianBlur.normalised(lab.first(), colour, face.faceWidth() / 9);
+    Plane within = within();
     for (int i = 0; i < l.length; i++) {
       double drop = around.values()[i] - l[i];
       double allowed = 0.3 * around.values()[i];
       float hairless = Smooth.step((1.5 * allowed - drop) / (0.5 * allowed));
-      colour.values()[i] *= hairless * (1 - mouth.values()[i]) * (1 - eyes.values()[i]);
+      float brows = belowBrows(i);
+      float chin = belowChin(i);
+      float shaded = Math.max(chin, within.values()[i]);
+      float likely = colour.values()[i] * (shaded + (1 - shaded) * hairless);
+      float sure = within.values()[i] * brows;
+      colour.values()[i] = Math.max(sure, likely) * (1 - features.values()[i]);
     }
     return edged(colour, area, face.faceWidth() / 150);
+  }
+
+  /** Well inside the outline of the face. */
+  private Plane within() {
+    FaceOutlines outlines = face.map().outlines();
+    if (outlines == null) {
+      return face.oval(0.85).soft(area, 0.06);
+    }
+    Plane polygon = PolygonCoverage.of(outlines.face(), area, face.scale());
+    Plane inside = GaussianBlur.blur(polygon, 0.02 * face.faceWidth());
+    for (int i = 0; i < inside.values().length; i++) {
+      inside.values()[i] = Smooth.step(2 * inside.values()[i] - 1);
+    }
+    return inside;
+  }
+
+  /** 1 below the line of the brows, 0 well above it. */
+  private float belowBrows(int i) {
+    return Smooth.step(face.below(x(i), y(i)) / (0.15 * face.pupilDistance()) + 2.2);
+  }
+
+  private float belowChin(int i) {
+    double down = face.below(x(i), y(i)) - face.oval(1).ry() * 1.15;
+    return Smooth.step(down / (0.15 * face.pupilDistance()));
+  }
+
+  /** Of the subject what lies below the brows: ears, neck, shoulders, hands. */
+  private Plane belowBrows(Plane person) {
+    Plane out = Plane.of(area);
+    for (int i = 0; i < out.values().length; i++) {
+      out.values()[i] = person.values()[i] * belowBrows(i);
+    }
+    return out;
+  }
+
+  private static Plane sum(Plane one, Plane other) {
+    Plane out = Plane.of(one.area());
+    for (int i = 0; i < out.values().length; i++) {
+      out.values()[i] = Math.min(1, one.values()[i] + other.values()[i]);
+    }
+    return out;
   }
 
   /** The open eyes, which are no skin: narrow almonds. */

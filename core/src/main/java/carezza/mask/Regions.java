@@ -48,8 +48,17 @@ public final class Regions {
    * @param photograph working-space pixels of the whole photograph at {@link #level}
    */
   public static Regions find(Picture photograph, FaceMap faces) {
+    return find(photograph, faces, null);
+  }
+
+  /**
+   * @param photograph working-space pixels of the whole photograph at {@link #level}
+   * @param subject probability of the subject on any grid over the whole photograph, or null
+   */
+  public static Regions find(Picture photograph, FaceMap faces, Plane subject) {
     int level = level(faces);
-    return new Regions(faces, level, RegionFinder.find(photograph, new FaceFrame(faces, level)));
+    return new Regions(
+        faces, level, RegionFinder.find(photograph, new FaceFrame(faces, level), subject));
   }
 
   public Optional<FaceMap> faces() {

@@ -1,13 +1,25 @@
 package carezza.model;
 
 /**
- * Where the face is, as placed by hand: an oval around it from hairline to chin, both pupils and both
- * corners of the mouth. 'Left' is left in the picture.
+ * Where the face is: an oval around it from hairline to chin, both pupils and both corners of the mouth,
+ * placed by hand or found. 'Left' is left in the picture.
  *
  * @param oval outline of the face
+ * @param outlines of its parts as they were found, moved along with the points; null where only the
+ *     points are known
  */
 public record FaceMap(
-    FaceOval oval, Point leftPupil, Point rightPupil, Point leftMouth, Point rightMouth) {
+    FaceOval oval,
+    Point leftPupil,
+    Point rightPupil,
+    Point leftMouth,
+    Point rightMouth,
+    FaceOutlines outlines) {
+
+  public FaceMap(
+      FaceOval oval, Point leftPupil, Point rightPupil, Point leftMouth, Point rightMouth) {
+    this(oval, leftPupil, rightPupil, leftMouth, rightMouth, null);
+  }
 
   /** An ellipse; the angle turns it clockwise, in degrees. */
   public record FaceOval(double x, double y, double radiusX, double radiusY, double angle) {
@@ -26,6 +38,35 @@ public record FaceMap(
     if (leftPupil.distance(rightPupil) < 4 || leftMouth.distance(rightMouth) < 4) {
       throw new IllegalArgumentException("the pupils, or the mouth corners, lie on one another");
     }
+  }
+
+  public FaceMap withOval(FaceOval newOval) {
+    return new FaceMap(newOval, leftPupil, rightPupil, leftMouth, rightMouth, outlines);
+  }
+
+  /** With the left eye elsewhere. */
+  public FaceMap withLeftPupil(Point p) {
+    FaceOutlines moved =
+        outlines == null
+            ? null
+            : outlines.leftEyeMoved(p.x() - leftPupil.x(), p.y() - leftPupil.y());
+    return new FaceMap(oval, p, rightPupil, leftMouth, rightMouth, moved);
+  }
+
+  /** With the right eye elsewhere. */
+  public FaceMap withRightPupil(Point p) {
+    FaceOutlines moved =
+        outlines == null
+            ? null
+            : outlines.rightEyeMoved(p.x() - rightPupil.x(), p.y() - rightPupil.y());
+    return new FaceMap(oval, leftPupil, p, leftMouth, rightMouth, moved);
+  }
+
+  /** With the corners of the mouth elsewhere, and the lips between them. */
+  public FaceMap withMouth(Point left, Point right) {
+    FaceOutlines moved =
+        outlines == null ? null : outlines.lipsBetween(leftMouth, rightMouth, left, right);
+    return new FaceMap(oval, leftPupil, rightPupil, left, right, moved);
   }
 
   /** Cheek to cheek, in photograph pixels: the unit of all lengths that depend on the face. */

@@ -12,7 +12,11 @@ public enum Region {
   SCLERA("whites of the eyes"),
   LEFT_SCLERA("white of the left eye"),
   RIGHT_SCLERA("white of the right eye"),
-  IRIS("irises");
+  IRIS("irises"),
+  BROWS_LASHES("brows and lashes"),
+  HAIR("hair"),
+  SUBJECT("subject"),
+  BACKDROP("backdrop");
 
   private final String words;
 

@@ -20,6 +20,7 @@ public final class Problem extends Exception {
     PICTURE_DAMAGED,
     PICTURE_TOO_LARGE,
     PROFILE_UNUSABLE,
+    NO_FACE,
     FORMAT_UNSUPPORTED,
     INKS_NEED_TIFF,
     LAYERS_NEED_RGB,

@@ -257,6 +257,13 @@ public final class ProjectFile {
     out.write(ModelJson.text(node));
   }
 
+  /** Writes the face map of a project. */
+  public static void writeFaces(Project project, OutputStream out) throws IOException {
+    ObjectNode node = ModelJson.write(project, null);
+    node.retain("faceMap");
+    out.write(ModelJson.text(node));
+  }
+
   private static String sha256(byte[] bytes) {
     try {
       return HexFormat.of().formatHex(MessageDigest.getInstance("SHA-256").digest(bytes));

@@ -14,9 +14,11 @@ import carezza.codec.Photograph;
 import carezza.codec.PictureFormat;
 import carezza.codec.PictureWriter;
 import carezza.codec.SafeFile;
+import carezza.face.FaceAnalysis;
 import carezza.image.Cancellation;
 import carezza.image.Picture;
 import carezza.image.PictureSize;
+import carezza.image.Plane;
 import carezza.mask.Regions;
 import carezza.measure.Examination;
 import carezza.measure.Gauge;
@@ -25,12 +27,16 @@ import carezza.model.FaceMap;
 import carezza.model.FrequencySeparationLayer;
 import carezza.model.HealLayer;
 import carezza.model.Layer;
+import carezza.model.LayerStack;
 import carezza.model.Project;
+import carezza.model.Region;
+import carezza.model.Stage;
 import carezza.problem.Problem;
 import carezza.project.ProjectFile;
 import carezza.project.Retouch;
 import carezza.render.Pyramid;
 import carezza.render.Renderer;
+import carezza.render.Renderer.Readiness;
 import carezza.render.Scene;
 import carezza.render.TileCache;
 
@@ -47,6 +53,7 @@ public final class Session {
   private final FileNotes notes;
   private FaceMap regionsOf;
   private Regions regions = Regions.none();
+  private Plane subject;
 
   /** The finished picture as it was measured last; kept for the preview of a save. */
   private volatile Picture measured;
@@ -74,10 +81,42 @@ public final class Session {
       return Regions.none();
     }
     if (!faces.equals(regionsOf)) {
-      regions = Regions.find(renderer.photograph().level(Regions.level(faces)), faces);
+      regions =
+          Regions.find(renderer.photograph().level(Regions.level(faces)), faces, subject());
       regionsOf = faces;
     }
     return regions;
+  }
+
+  private synchronized Plane subject() {
+    if (subject == null) {
+      subject =
+          FaceAnalysis.shared()
+              .subject(renderer.photograph().level(FaceAnalysis.level(size())));
+    }
+    return subject;
+  }
+
+  /**
+   * Faces as the networks find them on what the Settle stage makes of the photograph, so that a dark or
+   * green one works, too; the largest first, none if there is none.
+   */
+  public List<FaceMap> findFaces(Project project, Cancellation cancellation) {
+    int level = FaceAnalysis.level(size());
+    LayerStack settled = project.stack().lowest(project.stack().through(Stage.SETTLE));
+    Picture picture =
+        renderer.render(
+            new Scene(settled, Regions.none()),
+            size().atLevel(level).area(),
+            level,
+            Readiness.EXACT,
+            cancellation);
+    return FaceAnalysis.shared().faces(picture, level);
+  }
+
+  /** Coverage of a region at full size. */
+  public Plane region(Project project, Region region) {
+    return regions(project.faces()).coverage(region, size().area(), 0);
   }
 
   /** All gauges at the portrait job's bands. */

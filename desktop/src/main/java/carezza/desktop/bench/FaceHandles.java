@@ -15,23 +15,14 @@ final class FaceHandles {
 
   /** One handle: where it stands, and the map when it is dragged somewhere. */
   enum Handle {
-    LEFT_PUPIL(
-        FaceMap::leftPupil,
-        (f, p) -> new FaceMap(f.oval(), p, f.rightPupil(), f.leftMouth(), f.rightMouth())),
-    RIGHT_PUPIL(
-        FaceMap::rightPupil,
-        (f, p) -> new FaceMap(f.oval(), f.leftPupil(), p, f.leftMouth(), f.rightMouth())),
-    LEFT_MOUTH(
-        FaceMap::leftMouth,
-        (f, p) -> new FaceMap(f.oval(), f.leftPupil(), f.rightPupil(), p, f.rightMouth())),
-    RIGHT_MOUTH(
-        FaceMap::rightMouth,
-        (f, p) -> new FaceMap(f.oval(), f.leftPupil(), f.rightPupil(), f.leftMouth(), p)),
+    LEFT_PUPIL(FaceMap::leftPupil, FaceMap::withLeftPupil),
+    RIGHT_PUPIL(FaceMap::rightPupil, FaceMap::withRightPupil),
+    LEFT_MOUTH(FaceMap::leftMouth, (f, p) -> f.withMouth(p, f.rightMouth())),
+    RIGHT_MOUTH(FaceMap::rightMouth, (f, p) -> f.withMouth(f.leftMouth(), p)),
     SIDE(
         f -> new Point(f.oval().x() + f.oval().radiusX(), f.oval().y()),
         (f, p) ->
-            withOval(
-                f,
+            f.withOval(
                 new FaceOval(
                     f.oval().x(),
                     f.oval().y(),
@@ -41,8 +32,7 @@ final class FaceHandles {
     CHIN(
         f -> new Point(f.oval().x(), f.oval().y() + f.oval().radiusY()),
         (f, p) ->
-            withOval(
-                f,
+            f.withOval(
                 new FaceOval(
                     f.oval().x(),
                     f.oval().y(),
@@ -52,8 +42,7 @@ final class FaceHandles {
     MIDDLE(
         f -> new Point(f.oval().x(), f.oval().y()),
         (f, p) ->
-            withOval(
-                f,
+            f.withOval(
                 new FaceOval(
                     p.x(), p.y(), f.oval().radiusX(), f.oval().radiusY(), f.oval().angle())));
 
@@ -77,10 +66,6 @@ final class FaceHandles {
         return faces;
       }
     }
-  }
-
-  private static FaceMap withOval(FaceMap f, FaceOval oval) {
-    return new FaceMap(oval, f.leftPupil(), f.rightPupil(), f.leftMouth(), f.rightMouth());
   }
 
   /** The nearest handle within reach, or null. */

@@ -21,6 +21,7 @@ import carezza.problem.Problem;
       HealCommand.class,
       ApplyCommand.class,
       MeasureCommand.class,
+      MasksCommand.class,
       ShotsCommand.class
     },
     exitCodeListHeading = "Exit codes:%n",

@@ -1,0 +1,124 @@
+package carezza.face;
+
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.UncheckedIOException;
+import java.nio.charset.StandardCharsets;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Scanner;
+
+import carezza.image.Picture;
+import carezza.model.Point;
+
+/** Lays the mesh of 478 points on a face: twice to find its place, then four times to find the mean. */
+final class FaceMesh {
+
+  private static final double MARGIN = 1.5;
+  private static final double SURE = 0.5;
+  private static final double JITTER = 0.02;
+
+  private final Network net = new Network("face_landmark_with_attention", 192);
+  private final int[] mirror = mirror();
+
+  private static int[] mirror() {
+    try (InputStream in = FaceMesh.class.getResourceAsStream("/carezza/face/mirror478.txt");
+        Scanner numbers = new Scanner(in, StandardCharsets.US_ASCII)) {
+      int[] out = new int[MeshPoints.COUNT];
+      for (int i = 0; i < out.length; i++) {
+        out[i] = numbers.nextInt();
+      }
+      return out;
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
+  }
+
+  /** Points in pixels of the picture; empty where the network sees no face in the box. */
+  Optional<Point[]> find(Picture srgb, FaceDetector.Box box) {
+    Crop crop = new Crop(box.middle(), MARGIN * box.longer(), box.angle(), false);
+    Point[] points = null;
+    for (int pass = 0; pass < 2; pass++) {
+      points = run(srgb, crop);
+      if (points == null) {
+        return Optional.empty();
+      }
+      crop = around(points);
+    }
+    double[][] sum = new double[MeshPoints.COUNT][2];
+    for (int pass = 0; pass < 4; pass++) {
+      double shift = (pass < 2 ? JITTER : -JITTER) * crop.side();
+      Crop own =
+          new Crop(crop.middle().plus(shift, -shift), crop.side(), crop.angle(), pass % 2 == 1);
+      Point[] seen = run(srgb, own);
+      if (seen == null) {
+        return Optional.of(points);
+      }
+      for (int i = 0; i < sum.length; i++) {
+        sum[i][0] += seen[i].x() / 4;
+        sum[i][1] += seen[i].y() / 4;
+      }
+    }
+    Point[] mean = new Point[sum.length];
+    for (int i = 0; i < mean.length; i++) {
+      mean[i] = new Point(sum[i][0], sum[i][1]);
+    }
+    return Optional.of(mean);
+  }
+
+  /** The square around the points, along the line of the eyes. */
+  private static Crop around(Point[] points) {
+    Point left = points[MeshPoints.EYE_CORNER_LEFT];
+    Point right = points[MeshPoints.EYE_CORNER_RIGHT];
+    double angle = Math.atan2(right.y() - left.y(), right.x() - left.x());
+    double c = Math.cos(angle);
+    double s = Math.sin(angle);
+    double[] low = {Double.MAX_VALUE, Double.MAX_VALUE};
+    double[] high = {-Double.MAX_VALUE, -Double.MAX_VALUE};
+    for (int i = 0; i < MeshPoints.PLAIN; i++) {
+      double[] p = {
+        points[i].x() * c + points[i].y() * s, points[i].y() * c - points[i].x() * s
+      };
+      for (int k = 0; k < 2; k++) {
+        low[k] = Math.min(low[k], p[k]);
+        high[k] = Math.max(high[k], p[k]);
+      }
+    }
+    double u = (low[0] + high[0]) / 2;
+    double v = (low[1] + high[1]) / 2;
+    double side = MARGIN * Math.max(high[0] - low[0], high[1] - low[1]);
+    return new Crop(new Point(u * c - v * s, u * s + v * c), side, angle, false);
+  }
+
+  private Point[] run(Picture srgb, Crop crop) {
+    Map<String, float[]> out = net.run(crop.pixels(srgb, net.side(), 0, 1));
+    double flag = 1 / (1 + Math.exp(-out.get("conv_faceflag")[0]));
+    if (flag <= SURE) {
+      return null;
+    }
+    float[][] xy = new float[MeshPoints.COUNT][2];
+    float[] mesh = out.get("output_mesh_identity");
+    for (int i = 0; i < MeshPoints.PLAIN; i++) {
+      xy[i][0] = mesh[3 * i];
+      xy[i][1] = mesh[3 * i + 1];
+    }
+    refine(xy, MeshPoints.REFINED_LIPS, out.get("output_lips"));
+    refine(xy, MeshPoints.REFINED_LEFT_EYE, out.get("output_left_eye"));
+    refine(xy, MeshPoints.REFINED_RIGHT_EYE, out.get("output_right_eye"));
+    refine(xy, new int[] {468, 469, 470, 471, 472}, out.get("output_left_iris"));
+    refine(xy, new int[] {473, 474, 475, 476, 477}, out.get("output_right_iris"));
+    Point[] points = new Point[MeshPoints.COUNT];
+    for (int i = 0; i < points.length; i++) {
+      points[crop.mirrored() ? mirror[i] : i] =
+          crop.at(xy[i][0] / net.side(), xy[i][1] / net.side());
+    }
+    return points;
+  }
+
+  private static void refine(float[][] xy, int[] which, float[] values) {
+    for (int k = 0; k < which.length; k++) {
+      xy[which[k]][0] = values[2 * k];
+      xy[which[k]][1] = values[2 * k + 1];
+    }
+  }
+}

@@ -1,0 +1,75 @@
+package carezza.desktop.command;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Locale;
+import java.util.concurrent.Callable;
+
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.Parameters;
+
+import carezza.codec.PictureWriter;
+import carezza.codec.SafeFile;
+import carezza.image.Cancellation;
+import carezza.model.FaceMap;
+import carezza.model.Project;
+import carezza.model.Region;
+import carezza.problem.Problem;
+import carezza.problem.Problem.Kind;
+import carezza.project.ProjectFile;
+import carezza.project.Retouch;
+import carezza.session.Session;
+
+@Command(
+    name = "masks",
+    description =
+        "Writes the regions of a photograph or a project, one grey PNG each, and its face map.")
+final class MasksCommand implements Callable<Integer> {
+
+  private static final List<Region> WRITTEN =
+      List.of(
+          Region.SKIN,
+          Region.LIPS,
+          Region.TEETH,
+          Region.SCLERA,
+          Region.IRIS,
+          Region.BROWS_LASHES,
+          Region.HAIR,
+          Region.SUBJECT);
+
+  @Parameters(paramLabel = "PHOTO|P.carezza", description = "What to look at.")
+  private Path file;
+
+  @Option(names = "--out", required = true, paramLabel = "DIR", description = "Folder to write to.")
+  private Path out;
+
+  @Override
+  public Integer call() throws Problem {
+    boolean isProject = file.getFileName().toString().endsWith(ProjectFile.ENDING);
+    Retouch retouch = isProject ? ProjectFile.open(file) : ProjectFile.start(file);
+    Session session = new Session(retouch.photograph());
+    Project project = retouch.project();
+    if (project.faces() == null) {
+      List<FaceMap> found = session.findFaces(project, Cancellation.NONE);
+      if (found.isEmpty()) {
+        throw new Problem(Kind.NO_FACE, file.getFileName());
+      }
+      project = project.withFaces(found.getFirst());
+    }
+    try {
+      Files.createDirectories(out);
+    } catch (IOException e) {
+      throw new Problem(e, Kind.FILE_NOT_WRITTEN, out, e.getMessage());
+    }
+    for (Region region : WRITTEN) {
+      String name = region.name().toLowerCase(Locale.ROOT) + ".png";
+      PictureWriter.writeGrey(session.region(project, region), out.resolve(name));
+    }
+    Project shown = project;
+    SafeFile.write(out.resolve("face.json"), to -> ProjectFile.writeFaces(shown, to));
+    return 0;
+  }
+}
