@@ -8,6 +8,7 @@ import carezza.codec.PressProfile;
 
 /**
  * Runs a measurement: {@code jmh [pattern …]}, {@code memory}, {@code strokes}, {@code sliders};
+ * {@code quality PORTRAITS FILE.md} compares what is found with the painted truth;
  * {@code press-profile FILE} makes the CMYK profile anew.
  */
 public final class Main {
@@ -26,6 +27,7 @@ public final class Main {
       case "memory-of" -> MemoryProof.of(Integer.parseInt(rest[0]));
       case "strokes" -> Interaction.strokes();
       case "sliders" -> Interaction.sliders();
+      case "quality" -> Quality.run(Path.of(rest[0]), Path.of(rest[1]));
       case "press-profile" -> Files.write(Path.of(rest[0]), PressProfile.make());
       default -> {
         System.err.println("Say what to measure: jmh [pattern …], memory, strokes, or sliders.");

@@ -114,6 +114,15 @@ public final class Session {
     return FaceAnalysis.shared().faces(picture, level);
   }
 
+  /** The project with the map of its largest face, if it had none and there is one. */
+  public Project withFace(Project project, Cancellation cancellation) {
+    if (project.faces() != null) {
+      return project;
+    }
+    List<FaceMap> found = findFaces(project, cancellation);
+    return found.isEmpty() ? project : project.withFaces(found.getFirst());
+  }
+
   /** Coverage of a region at full size. */
   public Plane region(Project project, Region region) {
     return regions(project.faces()).coverage(region, size().area(), 0);

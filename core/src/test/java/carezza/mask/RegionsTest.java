@@ -5,9 +5,11 @@ import static org.assertj.core.api.Assertions.assertThat;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 
+import carezza.face.FaceAnalysis;
 import carezza.image.Area;
 import carezza.image.Picture;
 import carezza.image.Plane;
+import carezza.model.FaceMap;
 import carezza.model.Region;
 import carezza.testing.Pictures;
 import carezza.testing.Portrait;
@@ -55,6 +57,48 @@ public class RegionsTest {
           .as("teeth behind closed lips")
           .isLessThan(0.001 * all.pixels());
     }
+  }
+
+  /** Least overlaps (soft intersection over union) of what is found without any hand. */
+  @DataProvider
+  public Object[][] found() {
+    return new Object[][] {
+      {Portrait.S01, new double[] {0.97, 0.92, 0.79, 0.77, 0.74, 0.86}},
+      {Portrait.S02, new double[] {0.96, 0.85, 0.68, -1, 0.76, 0.79}},
+      {Portrait.S03, new double[] {0.96, 0.92, 0.82, 0.83, 0.54, 0.64}},
+      {Portrait.S04, new double[] {0.97, 0.93, 0.84, -1, 0.83, 0.87}},
+      {Portrait.S05, new double[] {0.97, 0.90, 0.76, 0.79, 0.78, 0.87}},
+      {Portrait.S06, new double[] {0.98, 0.91, 0.82, 0.81, 0.83, 0.88}}
+    };
+  }
+
+  @Test(dataProvider = "found")
+  public void regionsFoundWithoutAHandOverlapThePaintedTruth(
+      Portrait portrait, double[] least) {
+    Picture photo = portrait.picture("photo.jpg");
+    FaceAnalysis analysis = FaceAnalysis.shared();
+    FaceMap map = analysis.faces(photo, 0).getFirst();
+    Regions regions = Regions.find(photo, map, analysis.subject(photo));
+    Area all = photo.area();
+    Region[] regionsInOrder = {
+      Region.SUBJECT, Region.SKIN, Region.LIPS, Region.TEETH, Region.SCLERA, Region.IRIS
+    };
+    for (int i = 0; i < least.length; i++) {
+      Region region = regionsInOrder[i];
+      Plane own = regions.coverage(region, all, 0);
+      if (least[i] < 0) {
+        assertThat(sum(own)).as("teeth behind closed lips").isLessThan(0.001 * all.pixels());
+        continue;
+      }
+      String mask = region.name().toLowerCase(java.util.Locale.ROOT) + ".png";
+      assertThat(Pictures.overlap(own, portrait.mask(mask)))
+          .as("%s of %s", region, portrait)
+          .isGreaterThan(least[i]);
+    }
+    Plane backdrop = regions.coverage(Region.BACKDROP, all, 0);
+    Plane subject = regions.coverage(Region.SUBJECT, all, 0);
+    assertThat(sum(backdrop) + sum(subject))
+        .isCloseTo(all.pixels(), org.assertj.core.data.Offset.offset(1e-3 * all.pixels()));
   }
 
   private static double sum(Plane plane) {

@@ -240,4 +240,55 @@ public class ModelTest {
     assertThat(guess.oval().y() + guess.oval().radiusY()).isLessThan(1000);
     assertThat(guess.mouthCentre().y()).isGreaterThan(guess.leftPupil().y());
   }
+
+  private static FaceMap outlined() {
+    java.util.function.Function<Point, java.util.List<Point>> square =
+        m -> java.util.List.of(m.plus(-9, -4), m.plus(9, -4), m.plus(9, 4), m.plus(-9, 4));
+    Point left = new Point(100, 100);
+    Point right = new Point(200, 110);
+    FaceOutlines outlines =
+        new FaceOutlines(
+            java.util.List.of(new Point(110, 200), new Point(150, 190), new Point(190, 200)),
+            java.util.List.of(new Point(120, 200), new Point(150, 196), new Point(180, 200)),
+            square.apply(left),
+            square.apply(right),
+            square.apply(left.plus(0, -30)),
+            square.apply(right.plus(0, -30)),
+            square.apply(new Point(150, 150)),
+            new FaceOutlines.Circle(left, 6),
+            new FaceOutlines.Circle(right, 6));
+    return new FaceMap(
+        new FaceMap.FaceOval(150, 150, 80, 100, 0),
+        left,
+        right,
+        new Point(110, 200),
+        new Point(190, 200),
+        outlines);
+  }
+
+  @Test
+  public void outlinesMoveWithTheirPointsAndOnlyThose() {
+    FaceMap was = outlined();
+    FaceMap eye = was.withLeftPupil(new Point(105, 98));
+    assertThat(eye.outlines().leftIris().middle()).isEqualTo(new Point(105, 98));
+    assertThat(eye.outlines().leftEye().getFirst()).isEqualTo(new Point(96, 94));
+    assertThat(eye.outlines().rightEye()).isEqualTo(was.outlines().rightEye());
+    assertThat(eye.outlines().outerLips()).isEqualTo(was.outlines().outerLips());
+    // Turned by a right angle and stretched to half: the corners land on the corners.
+    FaceMap mouth = was.withMouth(new Point(150, 180), new Point(150, 220));
+    assertThat(mouth.outlines().outerLips().getFirst().distance(new Point(150, 180)))
+        .isLessThan(1e-9);
+    assertThat(mouth.outlines().outerLips().getLast().distance(new Point(150, 220)))
+        .isLessThan(1e-9);
+    assertThat(mouth.outlines().outerLips().get(1).distance(new Point(155, 200)))
+        .isLessThan(1e-9);
+    FaceMap back = mouth.withMouth(was.leftMouth(), was.rightMouth());
+    for (int i = 0; i < 3; i++) {
+      assertThat(
+              back.outlines().innerLips().get(i).distance(was.outlines().innerLips().get(i)))
+          .isLessThan(1e-9);
+    }
+    FaceMap byHand = new FaceMap(was.oval(), was.leftPupil(), was.rightPupil(), was.leftMouth(), was.rightMouth());
+    assertThat(byHand.withRightPupil(new Point(210, 110)).outlines()).isNull();
+  }
 }

@@ -19,6 +19,7 @@ import javafx.beans.property.SimpleStringProperty;
 import javafx.beans.property.StringProperty;
 
 import carezza.measure.Gauge;
+import carezza.model.FaceMap;
 import carezza.model.FrequencySeparationLayer;
 import carezza.model.FrequencySeparationLayer.LowBandArea;
 import carezza.model.HealLayer;
@@ -59,6 +60,7 @@ public final class BenchModel implements AutoCloseable {
 
   private final Background measurer = new Background("gauges");
   private final Background finder = new Background("sources");
+  private final Background faceFinder = new Background("face");
   private Retouch retouch;
   private Session session;
   private History history;
@@ -78,6 +80,43 @@ public final class BenchModel implements AutoCloseable {
     show(history.present());
     playhead.set(opened.project().stack().size());
     message.set("");
+    if (opened.project().faces() == null) {
+      findFace();
+    }
+  }
+
+  /**
+   * Looks for the face behind the scenes. On a photograph just opened the map becomes part of it; where
+   * there is a map already, finding another is a step that can be undone.
+   */
+  public void findFace() {
+    Project asked = project.get();
+    Session here = session;
+    boolean first = asked.faces() == null;
+    message.set("Looking for the face …");
+    faceFinder.newest(
+        cancellation -> here.findFaces(asked, cancellation),
+        found -> {
+          if (here != session) {
+            return;
+          }
+          if (found.isEmpty()) {
+            message.set("No face was found; press F and place its map by hand");
+            return;
+          }
+          FaceMap map = found.getFirst();
+          if (first && history.present().faces() == null) {
+            history.amend(history.present().withFaces(map));
+          } else {
+            history.advance(history.present().withFaces(map), null);
+          }
+          show(history.present());
+          message.set(
+              found.size() == 1
+                  ? "Face found; F shows its map"
+                  : found.size() + " faces found; the map is of the largest");
+        },
+        this::fail);
   }
 
   /** What is on the bench is not what lies in its file. */
@@ -383,5 +422,6 @@ public final class BenchModel implements AutoCloseable {
   public void close() {
     measurer.close();
     finder.close();
+    faceFinder.close();
   }
 }

@@ -9,6 +9,7 @@ import javafx.scene.shape.StrokeLineJoin;
 
 import carezza.model.FaceMap;
 import carezza.model.FaceMap.FaceOval;
+import carezza.model.FaceOutlines;
 import carezza.model.HealLayer;
 import carezza.model.HealLayer.Patch;
 import carezza.model.Point;
@@ -138,6 +139,21 @@ final class Overlay {
     }
   }
 
+  private static void outlines(GraphicsContext g, FaceOutlines o, ViewPort port) {
+    for (List<Point> outline :
+        List.of(
+            o.outerLips(), o.innerLips(), o.leftEye(), o.rightEye(), o.leftBrow(), o.rightBrow())) {
+      double[] x = outline.stream().mapToDouble(p -> port.viewX(p.x())).toArray();
+      double[] y = outline.stream().mapToDouble(p -> port.viewY(p.y())).toArray();
+      g.strokePolygon(x, y, x.length);
+    }
+    for (FaceOutlines.Circle iris : List.of(o.leftIris(), o.rightIris())) {
+      double r = iris.radius() * port.zoom();
+      g.strokeOval(
+          port.viewX(iris.middle().x()) - r, port.viewY(iris.middle().y()) - r, 2 * r, 2 * r);
+    }
+  }
+
   private static void face(GraphicsContext g, FaceMap faces, ViewPort port) {
     FaceOval o = faces.oval();
     for (int pass = 0; pass < 2; pass++) {
@@ -150,6 +166,9 @@ final class Overlay {
       double ry = o.radiusY() * port.zoom();
       g.strokeOval(-rx, -ry, 2 * rx, 2 * ry);
       g.restore();
+      if (faces.outlines() != null) {
+        outlines(g, faces.outlines(), port);
+      }
       for (FaceHandles.Handle handle : FaceHandles.Handle.values()) {
         Point p = handle.place(faces);
         double x = port.viewX(p.x());

@@ -112,6 +112,11 @@ public final class PanelView extends VBox {
         "Face map",
         "Oval, pupils and mouth corners; skin, teeth and eyes are found from them (F)",
         this::placeFace);
+    rows.action(
+        "find-face",
+        "Find the face",
+        "Looks for the face anew; the map you have comes back with undo",
+        model::findFace);
     Label hint =
         new Label(
             "Pick a layer below, or add one with the + of its stage. Keys 1 to 8 go to a stage, F1"

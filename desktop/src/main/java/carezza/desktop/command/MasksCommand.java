@@ -14,7 +14,6 @@ import picocli.CommandLine.Parameters;
 import carezza.codec.PictureWriter;
 import carezza.codec.SafeFile;
 import carezza.image.Cancellation;
-import carezza.model.FaceMap;
 import carezza.model.Project;
 import carezza.model.Region;
 import carezza.problem.Problem;
@@ -51,13 +50,9 @@ final class MasksCommand implements Callable<Integer> {
     boolean isProject = file.getFileName().toString().endsWith(ProjectFile.ENDING);
     Retouch retouch = isProject ? ProjectFile.open(file) : ProjectFile.start(file);
     Session session = new Session(retouch.photograph());
-    Project project = retouch.project();
+    Project project = session.withFace(retouch.project(), Cancellation.NONE);
     if (project.faces() == null) {
-      List<FaceMap> found = session.findFaces(project, Cancellation.NONE);
-      if (found.isEmpty()) {
-        throw new Problem(Kind.NO_FACE, file.getFileName());
-      }
-      project = project.withFaces(found.getFirst());
+      throw new Problem(Kind.NO_FACE, file.getFileName());
     }
     try {
       Files.createDirectories(out);
@@ -68,8 +63,7 @@ final class MasksCommand implements Callable<Integer> {
       String name = region.name().toLowerCase(Locale.ROOT) + ".png";
       PictureWriter.writeGrey(session.region(project, region), out.resolve(name));
     }
-    Project shown = project;
-    SafeFile.write(out.resolve("face.json"), to -> ProjectFile.writeFaces(shown, to));
+    SafeFile.write(out.resolve("face.json"), to -> ProjectFile.writeFaces(project, to));
     return 0;
   }
 }

@@ -48,8 +48,9 @@ final class MeasureCommand implements Callable<Integer> {
       StackFile given = ProjectFile.readStack(stack);
       project = project.withStack(given.stack()).withFaces(given.faces());
     }
+    Session session = new Session(retouch.photograph());
     List<Gauge> gauges =
-        new Session(retouch.photograph()).gauges(project, Cancellation.NONE);
+        session.gauges(session.withFace(project, Cancellation.NONE), Cancellation.NONE);
     byte[] text = GaugesFile.text(gauges, JobLevel.portrait());
     if (json.equals("-")) {
       System.out.writeBytes(text);

@@ -8,6 +8,7 @@ import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 
 import carezza.image.Cancellation;
+import carezza.model.Project;
 import carezza.problem.Problem;
 import carezza.project.ProjectFile;
 import carezza.project.Retouch;
@@ -37,7 +38,9 @@ final class NewCommand implements Callable<Integer> {
     if (link != null) {
       retouch = retouch.linkedTo(link ? photo.toAbsolutePath().normalize() : null);
     }
-    new Session(retouch.photograph()).save(retouch, out, Cancellation.NONE);
+    Session session = new Session(retouch.photograph());
+    Project project = session.withFace(retouch.project(), Cancellation.NONE);
+    session.save(retouch.with(project, null), out, Cancellation.NONE);
     return 0;
   }
 }

@@ -34,14 +34,13 @@ public final class Demo {
     return started.with(project, null);
   }
 
-  /** A portrait as it comes from the camera, with its face map placed. */
+  /** A portrait as it comes from the camera; its face is found when it is opened. */
   public static Retouch apothecary() throws Problem {
     Retouch started = ProjectFile.start(bytes("apothecary.jpg"), "apothecary.jpg");
-    StackFile map = ProjectFile.readStack(bytes("apothecary.json"), "apothecary.json");
     Project blank = started.project();
     Project project =
         new Project(
-            "The Apothecary", blank.photograph(), map.faces(), map.stack(), "Not begun.", null);
+            "The Apothecary", blank.photograph(), null, blank.stack(), "Not begun.", null);
     return started.with(project, null);
   }
 
