@@ -75,13 +75,13 @@ public final class PictureReader {
       boolean tagged = space instanceof ICC_ColorSpace && hasProfile(file);
       Picture encoded = Rasters.toPlanes(image, orientation);
       return new Photograph(
-          WorkingSpace.fromSrgb(encoded), bits, tagged ? "sRGB" : "sRGB (assumed)", notes);
+          WorkingSpace.fromSrgbInPlace(encoded), bits, tagged ? "sRGB" : "sRGB (assumed)", notes);
     }
     ICC_Profile profile = icc.getProfile();
     if (icc.getType() == ColorSpace.TYPE_GRAY && !hasProfile(file)) {
       // Grey without a profile has the curve of sRGB, as untagged colour has.
       Picture encoded = Rasters.toPlanes(image, orientation);
-      return new Photograph(WorkingSpace.fromSrgb(encoded), bits, "sRGB grey (assumed)", notes);
+      return new Photograph(WorkingSpace.fromSrgbInPlace(encoded), bits, "sRGB grey (assumed)", notes);
     }
     try {
       if (icc.getType() == ColorSpace.TYPE_RGB && MatrixProfile.describes(profile)) {

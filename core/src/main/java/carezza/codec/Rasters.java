@@ -6,6 +6,8 @@ import java.awt.image.BufferedImage;
 import java.awt.image.ColorModel;
 import java.awt.image.ComponentColorModel;
 import java.awt.image.DataBuffer;
+import java.awt.image.DataBufferByte;
+import java.awt.image.PixelInterleavedSampleModel;
 import java.awt.image.Raster;
 import java.awt.image.WritableRaster;
 
@@ -32,13 +34,14 @@ final class Rasters {
     boolean real = type == DataBuffer.TYPE_FLOAT || type == DataBuffer.TYPE_DOUBLE;
     float scale = real ? 1 : 1f / ((1L << image.getColorModel().getComponentSize(0)) - 1);
     int step = out.area().width();
+    Lines lines = lines(raster);
     Rows.each(
         w,
         h,
         (from, to) -> {
           float[] row = new float[w * bands];
           for (int y = from; y < to; y++) {
-            raster.getPixels(0, y, w, 1, row);
+            lines.read(y, row);
             for (int x = 0; x < w; x++) {
               int at = place(x, y, w, h, orientation, step);
               for (int c = 0; c < 3; c++) {
@@ -48,6 +51,34 @@ final class Rasters {
           }
         });
     return out;
+  }
+
+  /** Gives a row's samples, band by band for each pixel. */
+  @FunctionalInterface
+  private interface Lines {
+    void read(int y, float[] row);
+  }
+
+  /** Bytes as most JPEG files have them are taken as they lie; all else by way of the raster. */
+  private static Lines lines(Raster raster) {
+    int w = raster.getWidth();
+    if (raster.getSampleModel() instanceof PixelInterleavedSampleModel model
+        && raster.getDataBuffer() instanceof DataBufferByte buffer
+        && raster.getParent() == null
+        && buffer.getNumBanks() == 1) {
+      byte[] bytes = buffer.getData();
+      int[] offsets = model.getBandOffsets();
+      int stride = model.getPixelStride();
+      return (y, row) -> {
+        int at = buffer.getOffset() + y * model.getScanlineStride();
+        for (int x = 0; x < w; x++) {
+          for (int c = 0; c < offsets.length; c++) {
+            row[x * offsets.length + c] = bytes[at + x * stride + offsets[c]] & 0xFF;
+          }
+        }
+      };
+    }
+    return (y, row) -> raster.getPixels(0, y, w, 1, row);
   }
 
   private static int place(int x, int y, int w, int h, int orientation, int step) {

@@ -1,6 +1,7 @@
 package carezza.colour;
 
 import carezza.image.Picture;
+import carezza.image.Rows;
 
 /**
  * The space all layers work in: Rec. 2020 primaries, D65, sRGB transfer curve, unclamped floats.
@@ -27,9 +28,29 @@ public final class WorkingSpace {
 
   /** Encoded sRGB planes to working planes. */
   public static Picture fromSrgb(Picture srgb) {
-    Picture linear = Transfer.toLinear(srgb);
-    FROM_SRGB.apply(linear);
-    return Transfer.encodeInPlace(linear);
+    return fromSrgbInPlace(srgb.copy());
+  }
+
+  /** As above, in the picture's own planes, which come back. */
+  public static Picture fromSrgbInPlace(Picture srgb) {
+    float[] r = srgb.first().values();
+    float[] g = srgb.second().values();
+    float[] b = srgb.third().values();
+    int w = srgb.area().width();
+    Rows.each(
+        w,
+        srgb.area().height(),
+        (from, to) -> {
+          float[] light = new float[3];
+          for (int i = from * w; i < to * w; i++) {
+            FROM_SRGB.apply(
+                Transfer.toLinear(r[i]), Transfer.toLinear(g[i]), Transfer.toLinear(b[i]), light);
+            r[i] = Transfer.toEncoded(light[0]);
+            g[i] = Transfer.toEncoded(light[1]);
+            b[i] = Transfer.toEncoded(light[2]);
+          }
+        });
+    return srgb;
   }
 
   /** Working planes to encoded sRGB planes, not clipped. */

@@ -418,6 +418,32 @@ public class WindowTest {
   }
 
   @Test
+  public void theFaceOfAPhotographWithoutAMapIsFoundByItself() throws Exception {
+    onStage(
+        () -> {
+          view.showStart();
+          return null;
+        });
+    clickOn("#demo-apothecary");
+    await(() -> "The Apothecary".equals(model().projectProperty().get().title()));
+    await(() -> model().projectProperty().get().faces() != null);
+    Project found = project();
+    assertThat(found.faces().outlines()).isNotNull();
+    // It is part of the photograph as opened: nothing to undo.
+    assertThat(onStage(() -> model().canUndo())).isFalse();
+    Point pupil = found.faces().leftPupil();
+    onStage(
+        () -> {
+          model().edit(null, p -> p.withFaces(p.faces().withLeftPupil(pupil.plus(30, 0))));
+          return null;
+        });
+    clickOn("#find-face");
+    await(() -> model().projectProperty().get().faces().leftPupil().distance(pupil) < 3);
+    clickOn("#undo");
+    assertThat(project().faces().leftPupil().distance(pupil)).isBetween(29.0, 31.0);
+  }
+
+  @Test
   public void theFaceMapMovesByItsHandles() throws Exception {
     onStage(
         () -> {

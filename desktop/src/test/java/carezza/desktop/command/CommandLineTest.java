@@ -2,6 +2,7 @@ package carezza.desktop.command;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.awt.image.BufferedImage;
 import java.io.IOException;
 import java.io.OutputStream;
 import java.io.PrintWriter;
@@ -111,6 +112,62 @@ public class CommandLineTest {
   }
 
   @Test
+  public void masksWritesEveryRegionAndTheMap() throws Exception {
+    Path masks = folder.resolve("masks");
+    assertThat(run("masks", photo, "--out", masks).code()).isZero();
+    PictureSize size = PictureReader.read(photo).size();
+    for (String name :
+        new String[] {
+          "skin", "lips", "teeth", "sclera", "iris", "brows_lashes", "hair", "subject"
+        }) {
+      Photograph mask = PictureReader.read(masks.resolve(name + ".png"));
+      assertThat(mask.size()).isEqualTo(size);
+      double covered = 0;
+      for (float v : mask.pixels().first().values()) {
+        covered += v / mask.pixels().area().pixels();
+      }
+      assertThat(covered).as(name).isBetween(0.0002, 0.8);
+    }
+    assertThat(Files.readString(masks.resolve("face.json")))
+        .contains("leftPupil")
+        .contains("outerLips");
+  }
+
+  @Test
+  public void masksOfAPictureWithoutAFaceSaysHowToGoOn() throws Exception {
+    Path grey = folder.resolve("grey.png");
+    BufferedImage image = new BufferedImage(300, 200, BufferedImage.TYPE_BYTE_GRAY);
+    javax.imageio.ImageIO.write(image, "png", grey.toFile());
+    assertSentence(run("masks", grey, "--out", folder.resolve("none")), 1, "grey.png", "by hand");
+    assertThat(folder.resolve("none")).doesNotExist();
+  }
+
+  @Test
+  public void renderWritesForPrintAndWithLayers() throws Problem {
+    Path print = folder.resolve("print.tif");
+    assertThat(
+            run("render", demo, "--out", print, "--scale-level", 2, "--profile", "coated").code())
+        .isZero();
+    assertThat(PictureReader.read(print).profile()).contains("coated");
+    Path layers = folder.resolve("demo.ora");
+    assertThat(run("render", demo, "--out", layers, "--scale-level", 3).code()).isZero();
+    assertThat(layers).isRegularFile();
+    assertSentence(
+        run("render", demo, "--out", folder.resolve("p.jpg"), "--profile", "coated"),
+        1,
+        "p.jpg",
+        ".tif");
+  }
+
+  @Test
+  public void aLinkedProjectHoldsNoPhotograph() throws Exception {
+    Path linked = folder.resolve("linked.carezza");
+    assertThat(run("new", photo, "--out", linked, "--link", "true").code()).isZero();
+    assertThat(Files.size(linked)).isLessThan(Files.size(photo) / 2);
+    assertThat(ProjectFile.open(linked).source()).isEqualTo(photo.toAbsolutePath());
+  }
+
+  @Test
   public void renderThroughAStageStopsThere() throws Problem {
     Path settled = folder.resolve("settled.png");
     Path all = folder.resolve("all.png");
@@ -177,9 +234,12 @@ public class CommandLineTest {
   }
 
   @Test
-  public void measureOfAPhotographWithoutAFaceMapSaysNullNotNought() throws Exception {
+  public void measureOfAPictureWithoutAFaceSaysNullNotNought() throws Exception {
     Path json = folder.resolve("bare.json");
-    assertThat(run("measure", photo, "--json", json).code()).isZero();
+    Path empty = folder.resolve("empty.png");
+    javax.imageio.ImageIO.write(
+        new BufferedImage(300, 200, BufferedImage.TYPE_BYTE_GRAY), "png", empty.toFile());
+    assertThat(run("measure", empty, "--json", json).code()).isZero();
     JsonNode gauges = JsonMapper.shared().readTree(Files.readAllBytes(json)).get("gauges");
     for (JsonNode gauge : gauges) {
       if (gauge.get("id").asString().equals("textureKept")) {
@@ -193,7 +253,7 @@ public class CommandLineTest {
   @DataProvider
   public Object[][] verbs() {
     return new Object[][] {
-      {"open"}, {"demo"}, {"new"}, {"render"}, {"heal"}, {"apply"}, {"measure"}, {"shots"}
+      {"open"}, {"demo"}, {"new"}, {"render"}, {"heal"}, {"apply"}, {"measure"}, {"masks"}, {"shots"}
     };
   }
 
