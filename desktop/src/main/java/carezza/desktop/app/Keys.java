@@ -4,6 +4,7 @@ import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 
 import carezza.desktop.bench.BenchModel;
+import carezza.desktop.bench.MaskView;
 import carezza.desktop.bench.PanelView;
 import carezza.desktop.bench.PictureView;
 import carezza.desktop.bench.Tool;
@@ -89,6 +90,7 @@ final class Keys {
     switch (e.getCode()) {
       case A -> model.asShotProperty().set(true);
       case M -> model.maskShownProperty().set(true);
+      case V -> model.maskViewProperty().set(nextView());
       case L -> model.liftingProperty().set(!model.liftingProperty().get());
       case O -> model.editSelected(null, l -> l.with(l.head().switched(!l.head().on())));
       case P -> {
@@ -107,6 +109,11 @@ final class Keys {
       }
     }
     return true;
+  }
+
+  private MaskView nextView() {
+    MaskView[] all = MaskView.values();
+    return all[(model.maskViewProperty().get().ordinal() + 1) % all.length];
   }
 
   private void step(int by) {

@@ -49,6 +49,9 @@ public final class BenchModel implements AutoCloseable {
   private final IntegerProperty playhead = new SimpleIntegerProperty();
   private final BooleanProperty asShot = new SimpleBooleanProperty();
   private final BooleanProperty maskShown = new SimpleBooleanProperty();
+  private final ObjectProperty<MaskView> maskView =
+      new SimpleObjectProperty<>(MaskView.GREY_OUTSIDE);
+  private final ObjectProperty<Pen> pen = new SimpleObjectProperty<>(Pen.MOUSE);
   private final ObjectProperty<Tool> tool = new SimpleObjectProperty<>(Tool.HAND);
   private final ObjectProperty<Brush> brush = new SimpleObjectProperty<>(new Brush(24, 0.5, 1));
   private final BooleanProperty lifting = new SimpleBooleanProperty();
@@ -383,6 +386,14 @@ public final class BenchModel implements AutoCloseable {
 
   public BooleanProperty maskShownProperty() {
     return maskShown;
+  }
+
+  public ObjectProperty<MaskView> maskViewProperty() {
+    return maskView;
+  }
+
+  public ObjectProperty<Pen> penProperty() {
+    return pen;
   }
 
   public ObjectProperty<Tool> toolProperty() {

@@ -120,8 +120,14 @@ final class Gestures {
     points = Arrays.copyOf(points, n + 4);
     points[n] = (float) at.x();
     points[n + 1] = (float) at.y();
-    points[n + 2] = 1;
-    points[n + 3] = (System.nanoTime() - started) / 1e9f;
+    double seconds = (System.nanoTime() - started) / 1e9;
+    double radius = model.brushProperty().get().radius();
+    Pen pen = model.penProperty().get();
+    if (n == 0) {
+      pen.down();
+    }
+    points[n + 2] = (float) pen.pressure(at.x(), at.y(), seconds, radius);
+    points[n + 3] = (float) seconds;
     if (model.toolProperty().get() != Tool.HEAL) {
       model.preview(painted());
     }

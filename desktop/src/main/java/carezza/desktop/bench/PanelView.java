@@ -238,6 +238,31 @@ public final class PanelView extends VBox {
     view.setTooltip(new Tooltip("Greys what lies outside the mask (hold M)"));
     view.selectedProperty().bindBidirectional(model.maskShownProperty());
     ((HBox) rows.nodes().getLast()).getChildren().addAll(lift, view);
+    ComboBox<MaskView> how = new ComboBox<>();
+    how.setId("mask-view");
+    how.getItems().addAll(MaskView.values());
+    how.setConverter(
+        new StringConverter<>() {
+          @Override
+          public String toString(MaskView v) {
+            return v == null ? "" : v.title();
+          }
+
+          @Override
+          public MaskView fromString(String words) {
+            throw new IllegalStateException("Chosen from, not typed in");
+          }
+        });
+    how.setTooltip(new Tooltip("How the mask is shown (V goes on to the next)"));
+    how.valueProperty().bindBidirectional(model.maskViewProperty());
+    ToggleButton pen = new ToggleButton("Pressure");
+    pen.setId("pen");
+    pen.setSelected(model.penProperty().get() != Pen.MOUSE);
+    pen.setTooltip(
+        new Tooltip("Slow strokes press, quick ones go lightly: a stand-in for a pen"));
+    pen.setOnAction(
+        e -> model.penProperty().set(pen.isSelected() ? new Pen.OfSpeed() : Pen.MOUSE));
+    rows.custom(new HBox(6, how, pen), () -> {});
   }
 
   private static Mask inverted(Mask mask) {

@@ -63,6 +63,7 @@ public final class PictureView extends Region {
     model.playheadProperty().addListener((o, was, is) -> refresh());
     model.asShotProperty().addListener((o, was, is) -> refresh());
     model.maskShownProperty().addListener((o, was, is) -> refresh());
+    model.maskViewProperty().addListener((o, was, is) -> refresh());
     model.selectedProperty().addListener((o, was, is) -> refresh());
     model.brushProperty().addListener((o, was, is) -> drawOverlay());
     model.toolProperty().addListener((o, was, is) -> drawOverlay());
@@ -188,6 +189,7 @@ public final class PictureView extends Region {
             model.shownLayers(),
             model.selectedProperty().get(),
             model.maskShownProperty().get(),
+            model.maskViewProperty().get(),
             port));
     drawOverlay();
   }

@@ -13,11 +13,6 @@ import carezza.image.Rows;
 /** Turns rendered planes into the view's pixels. */
 final class ViewPixels {
 
-  /** Grey that a place outside a shown mask fades to, and how far. */
-  private static final float OUTSIDE_GREY = 0.46f;
-
-  private static final float OUTSIDE_SHARE = 0.88f;
-
   private ViewPixels() {}
 
   /** No picture anywhere. */
@@ -28,11 +23,13 @@ final class ViewPixels {
 
   /**
    * @param working pixels of the level's area that the view port needs
-   * @param mask coverage over the same area to grey what lies outside it, or null
+   * @param mask coverage over the same area to be shown, or null
+   * @param view how
    * @param changed the part of that area to show; all of it stands for the whole view
    * @return ARGB, opaque on the picture and clear beside it
    */
-  static Patch of(Picture working, Plane mask, ViewPort port, int level, Area changed) {
+  static Patch of(
+      Picture working, Plane mask, MaskView view, ViewPort port, int level, Area changed) {
     Area area = working.area();
     if (area.isEmpty()) {
       return clear(port);
@@ -50,7 +47,7 @@ final class ViewPixels {
         part.height(),
         (from, to) -> {
           for (int row = Math.max(from, down.first); row < Math.min(to, down.end); row++) {
-            row(srgb, mask, across, down, row, out, row * part.width());
+            row(srgb, mask, view, across, down, row, out, row * part.width());
           }
         });
     return new Patch(part, out);
@@ -93,7 +90,7 @@ final class ViewPixels {
 
   /** Bilinear; the mask, where there is one, lies over the same area as the picture. */
   private static void row(
-      Picture srgb, Plane mask, Steps across, Steps down, int row, int[] out, int start) {
+      Picture srgb, Plane mask, MaskView view, Steps across, Steps down, int row, int[] out, int start) {
     int width = srgb.area().width();
     int top = down.near[row] * width;
     int bottom = down.far[row] * width;
@@ -105,8 +102,7 @@ final class ViewPixels {
       for (int x = across.first; x < across.end; x++) {
         float value = between(v, top, bottom, across, x, ty);
         if (m != null) {
-          float share = OUTSIDE_SHARE * (1 - between(m, top, bottom, across, x, ty));
-          value += share * (OUTSIDE_GREY - value);
+          value = view.shown(value, between(m, top, bottom, across, x, ty), x, row);
         }
         int level = (int) (Math.max(0f, Math.min(1f, value)) * 255 + 0.5f);
         out[start + x] = out[start + x] << 8 | level;

@@ -80,6 +80,7 @@ final class ViewRenderer implements AutoCloseable {
    * @param layers how many of the project's layers
    * @param selected the layer that edits are expected of, or null
    * @param maskShown whether the selected layer's mask is shown
+   * @param maskView how
    */
   record Request(
       Session session,
@@ -87,6 +88,7 @@ final class ViewRenderer implements AutoCloseable {
       int layers,
       String selected,
       boolean maskShown,
+      MaskView maskView,
       ViewPort port) {
 
     Scene scene() {
@@ -140,7 +142,8 @@ final class ViewRenderer implements AutoCloseable {
       }
       Area changed = chosen.update(scene);
       Patch patch =
-          ViewPixels.of(chosen.picture(), null, request.port(), chosen.level(), changed);
+          ViewPixels.of(
+              chosen.picture(), null, MaskView.GREY_OUTSIDE, request.port(), chosen.level(), changed);
       return new Frame(patch, request.port(), false, request.project());
     }
   }
@@ -250,7 +253,7 @@ final class ViewRenderer implements AutoCloseable {
     Picture picture = renderer.render(scene, area, level, readiness, cancellation);
     Plane mask = mask(request, level, area, readiness, cancellation);
     return new Frame(
-        ViewPixels.of(picture, mask, port, level, area),
+        ViewPixels.of(picture, mask, request.maskView(), port, level, area),
         port,
         readiness == Readiness.EXACT,
         request.project());

@@ -252,6 +252,56 @@ public class WindowTest {
   }
 
   @Test
+  public void aRecordedPenPressesAlongTheStroke() throws Exception {
+    clickOn("#card-sculpt");
+    onStage(
+        () -> {
+          model()
+              .penProperty()
+              .set(
+                  new carezza.desktop.bench.Pen.Recorded(
+                      new double[] {0, 1e-6}, new double[] {0.2, 0.7}));
+          return null;
+        });
+    stroke(690, 1050, 760, 1050);
+    onStage(
+        () -> {
+          model().penProperty().set(carezza.desktop.bench.Pen.MOUSE);
+          return null;
+        });
+    Mask.Strokes painted = (Mask.Strokes) ((DodgeBurnLayer) layer("sculpt")).dodgeMask();
+    carezza.model.Stroke last = painted.strokes().getLast();
+    assertThat(last.size()).isGreaterThan(2);
+    assertThat(last.pressure(last.size() - 1)).isEqualTo(0.7f);
+  }
+
+  @Test
+  public void theMaskIsShownInThreeWays() throws Exception {
+    clickOn("#card-sculpt");
+    onStage(
+        () -> {
+          model().maskShownProperty().set(true);
+          picture().requestFocus();
+          return null;
+        });
+    await(() -> picture().isExact());
+    java.util.Set<Integer> seen = new java.util.HashSet<>();
+    for (int i = 0; i < 3; i++) {
+      // Far outside of what is painted: grey, the picture itself, black.
+      seen.add(shownAt(300, 300));
+      robot.type(KeyCode.V);
+      WaitForAsyncUtils.waitForFxEvents();
+      await(() -> picture().isExact());
+    }
+    onStage(
+        () -> {
+          model().maskShownProperty().set(false);
+          return null;
+        });
+    assertThat(seen).hasSize(3);
+  }
+
+  @Test
   public void switchingALayerOffChangesThePictureAndBack() throws Exception {
     int was = shownAt(727, 1330);
     clickOn("#switch-teeth");
