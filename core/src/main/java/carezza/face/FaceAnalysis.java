@@ -1,6 +1,7 @@
 package carezza.face;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 
@@ -134,27 +135,12 @@ public final class FaceAnalysis {
 
   /** The ellipse along the line of the eyes that holds the outline of the face. */
   private static FaceOval oval(Point[] p) {
-    Point left = p[MeshPoints.EYE_CORNER_LEFT];
-    Point right = p[MeshPoints.EYE_CORNER_RIGHT];
-    double angle = Math.atan2(right.y() - left.y(), right.x() - left.x());
-    double c = Math.cos(angle);
-    double s = Math.sin(angle);
-    double[] low = {Double.MAX_VALUE, Double.MAX_VALUE};
-    double[] high = {-Double.MAX_VALUE, -Double.MAX_VALUE};
-    for (int i : MeshPoints.FACE_OVAL) {
-      double[] q = {p[i].x() * c + p[i].y() * s, p[i].y() * c - p[i].x() * s};
-      for (int k = 0; k < 2; k++) {
-        low[k] = Math.min(low[k], q[k]);
-        high[k] = Math.max(high[k], q[k]);
-      }
-    }
-    double u = (low[0] + high[0]) / 2;
-    double v = (low[1] + high[1]) / 2;
+    TurnedBox box = TurnedBox.of(p, Arrays.stream(MeshPoints.FACE_OVAL));
     return new FaceOval(
-        u * c - v * s,
-        u * s + v * c,
-        (high[0] - low[0]) / 2,
-        (high[1] - low[1]) / 2,
-        Math.toDegrees(angle));
+        box.middle().x(),
+        box.middle().y(),
+        box.width() / 2,
+        box.height() / 2,
+        Math.toDegrees(box.angle()));
   }
 }

@@ -7,6 +7,7 @@ import java.nio.charset.StandardCharsets;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Scanner;
+import java.util.stream.IntStream;
 
 import carezza.image.Picture;
 import carezza.model.Point;
@@ -68,26 +69,9 @@ final class FaceMesh {
 
   /** The square around the points, along the line of the eyes. */
   private static Crop around(Point[] points) {
-    Point left = points[MeshPoints.EYE_CORNER_LEFT];
-    Point right = points[MeshPoints.EYE_CORNER_RIGHT];
-    double angle = Math.atan2(right.y() - left.y(), right.x() - left.x());
-    double c = Math.cos(angle);
-    double s = Math.sin(angle);
-    double[] low = {Double.MAX_VALUE, Double.MAX_VALUE};
-    double[] high = {-Double.MAX_VALUE, -Double.MAX_VALUE};
-    for (int i = 0; i < MeshPoints.PLAIN; i++) {
-      double[] p = {
-        points[i].x() * c + points[i].y() * s, points[i].y() * c - points[i].x() * s
-      };
-      for (int k = 0; k < 2; k++) {
-        low[k] = Math.min(low[k], p[k]);
-        high[k] = Math.max(high[k], p[k]);
-      }
-    }
-    double u = (low[0] + high[0]) / 2;
-    double v = (low[1] + high[1]) / 2;
-    double side = MARGIN * Math.max(high[0] - low[0], high[1] - low[1]);
-    return new Crop(new Point(u * c - v * s, u * s + v * c), side, angle, false);
+    TurnedBox box = TurnedBox.of(points, IntStream.range(0, MeshPoints.PLAIN));
+    return new Crop(
+        box.middle(), MARGIN * Math.max(box.width(), box.height()), box.angle(), false);
   }
 
   private Point[] run(Picture srgb, Crop crop) {

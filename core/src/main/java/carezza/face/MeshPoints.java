@@ -15,8 +15,6 @@ final class MeshPoints {
   static final int EYE_CORNER_RIGHT = 263;
   static final int MOUTH_LEFT = 61;
   static final int MOUTH_RIGHT = 291;
-  static final int CHIN = 152;
-  static final int FOREHEAD = 10;
 
   /** First of five points of each iris: the middle, then four of the rim. */
   static final int IRIS_LEFT = 468;
