@@ -20,6 +20,8 @@ import carezza.image.Picture;
 import carezza.image.PictureSize;
 import carezza.image.Plane;
 import carezza.mask.Regions;
+import carezza.measure.Blemish;
+import carezza.measure.BlemishFinder;
 import carezza.measure.Examination;
 import carezza.measure.Gauge;
 import carezza.measure.JobLevel;
@@ -121,6 +123,25 @@ public final class Session {
     }
     List<FaceMap> found = findFaces(project, cancellation);
     return found.isEmpty() ? project : project.withFaces(found.getFirst());
+  }
+
+  /**
+   * Proposals on what the Settle stage makes of the photograph; none without a face map.
+   *
+   * @param sensitivity 1 as usual, more for fainter ones
+   */
+  public List<Blemish> blemishes(
+      Project project, double sensitivity, Cancellation cancellation) {
+    if (project.faces() == null) {
+      return List.of();
+    }
+    int level = BlemishFinder.level(project.faces());
+    LayerStack settled = project.stack().lowest(project.stack().through(Stage.SETTLE));
+    Scene scene = new Scene(settled, regions(project.faces()));
+    Picture picture =
+        renderer.render(
+            scene, size().atLevel(level).area(), level, Readiness.EXACT, cancellation);
+    return BlemishFinder.find(picture, scene.regions(), sensitivity);
   }
 
   /** Coverage of a region at full size. */

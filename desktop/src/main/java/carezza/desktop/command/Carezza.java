@@ -18,6 +18,7 @@ import carezza.problem.Problem;
       DemoCommand.class,
       NewCommand.class,
       RenderCommand.class,
+      DetectCommand.class,
       HealCommand.class,
       ApplyCommand.class,
       MeasureCommand.class,

@@ -134,6 +134,24 @@ public class CommandLineTest {
   }
 
   @Test
+  public void detectProposesWhatHealTakesAsItIs() throws Exception {
+    Path spots = folder.resolve("proposed.json");
+    assertThat(run("detect", photo, "--json", spots).code()).isZero();
+    JsonNode proposed = JsonMapper.shared().readTree(Files.readAllBytes(spots)).get("spots");
+    assertThat(proposed.size()).isGreaterThan(6);
+    for (JsonNode spot : proposed) {
+      assertThat(spot.get("kind").asString()).isIn("temporary", "mark");
+      assertThat(spot.get("confidence").asDouble()).isBetween(0.4, 1.0);
+      assertThat(spot.get("radius").asDouble()).isPositive();
+    }
+    Path healed = folder.resolve("proposals-healed.png");
+    assertThat(run("heal", photo, "--spots", spots, "--out", healed).code()).isZero();
+    assertThat(difference(PictureReader.read(healed), PictureReader.read(photo))).isPositive();
+    assertSentence(
+        run("detect", photo, "--json", spots, "--sensitivity", 9), 1, "--sensitivity", "0.3 to 3");
+  }
+
+  @Test
   public void masksOfAPictureWithoutAFaceSaysHowToGoOn() throws Exception {
     Path grey = folder.resolve("grey.png");
     BufferedImage image = new BufferedImage(300, 200, BufferedImage.TYPE_BYTE_GRAY);
@@ -253,7 +271,7 @@ public class CommandLineTest {
   @DataProvider
   public Object[][] verbs() {
     return new Object[][] {
-      {"open"}, {"demo"}, {"new"}, {"render"}, {"heal"}, {"apply"}, {"measure"}, {"masks"}, {"shots"}
+      {"open"}, {"demo"}, {"new"}, {"render"}, {"heal"}, {"apply"}, {"measure"}, {"masks"}, {"detect"}, {"shots"}
     };
   }
 
