@@ -94,7 +94,7 @@ public final class HealSourceFinder {
       radius = stroke.radius() * scale;
       double far = DISTANCES[DISTANCES.length - 1] * Math.max(stroke.radius(), NEAREST / 2);
       int margin = (int) (far + 3 * stroke.radius()) + 8;
-      Site site = new Site(analysis.photograph(), level, analysis.regions());
+      Site site = analysis.at(level);
       Area full = stroke.bounds().grow(margin).intersect(analysis.photograph().area());
       Picture input = reduced(probe.fine().apply(full), level);
       window = input.area();

@@ -31,7 +31,7 @@ record LowBand(Site site, int levels) {
 
   /** The coarse level. */
   Site coarse() {
-    return new Site(site.photograph(), site.level() + levels, site.regions());
+    return site.at(site.level() + levels);
   }
 
   /** A sigma of the fine level in coarse pixels, less what averaging into them blurs already. */

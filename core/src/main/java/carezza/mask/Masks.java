@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.Optional;
 
 import carezza.colour.Lab;
+import carezza.filter.DiscExtremes;
 import carezza.filter.GaussianBlur;
 import carezza.filter.GuidedSmoothing;
 import carezza.image.Area;
@@ -14,10 +15,13 @@ import carezza.model.Mask.And;
 import carezza.model.Mask.Everything;
 import carezza.model.Mask.Feather;
 import carezza.model.Mask.Gradient;
+import carezza.model.Mask.Grow;
 import carezza.model.Mask.Invert;
+import carezza.model.Mask.Like;
 import carezza.model.Mask.Minus;
 import carezza.model.Mask.Named;
 import carezza.model.Mask.Nothing;
+import carezza.model.Mask.Off;
 import carezza.model.Mask.Or;
 import carezza.model.Mask.Oval;
 import carezza.model.Mask.Polygon;
@@ -63,7 +67,7 @@ public final class Masks {
       case Named(Region region) -> site.regions().coverage(region, area, site.level()).copy();
       case Strokes(Mask base, List<Stroke> strokes) -> {
         Plane coverage = render(base, area, site, input);
-        StrokeCoverage.apply(strokes, coverage, scale);
+        StrokeCoverage.apply(strokes, coverage, site);
         yield coverage;
       }
       case Oval oval -> oval(oval, area, scale);
@@ -82,6 +86,13 @@ public final class Masks {
       case Feather(Mask of, double sigma) ->
           blurred(a -> render(of, a.intersect(site.whole()), site, input), area, sigma * scale);
       case Refine(Mask of, double sigma) -> refined(of, sigma * scale, area, site, input);
+      case Grow(Mask of, double radius) -> {
+        double r = radius * scale;
+        Area wide = area.grow(DiscExtremes.reach(r)).intersect(site.whole());
+        yield DiscExtremes.of(render(of, wide, site, input), r, area);
+      }
+      case Off off -> render(off.acting(), area, site, input);
+      case Like l -> Plane.of(area);
     };
   }
 
@@ -104,6 +115,10 @@ public final class Masks {
       case Feather(Mask of, double sigma) -> reach(of, scale) + GaussianBlur.reach(sigma * scale);
       case Refine(Mask of, double sigma) ->
           reach(of, scale) + GuidedSmoothing.reach(Math.max(0.5, sigma * scale));
+      case Grow(Mask of, double radius) ->
+          reach(of, scale) + DiscExtremes.reach(radius * scale);
+      case Off off -> reach(off.acting(), scale);
+      case Like l -> 0;
     };
   }
 
@@ -125,6 +140,9 @@ public final class Masks {
       case Invert(Mask of) -> readsInput(of);
       case Scale(Mask of, double factor) -> readsInput(of);
       case Feather(Mask of, double sigma) -> readsInput(of);
+      case Grow(Mask of, double radius) -> readsInput(of);
+      case Off off -> readsInput(off.acting());
+      case Like l -> false;
     };
   }
 
@@ -164,6 +182,12 @@ public final class Masks {
         Mask a = within(of, photographArea.grow(GuidedSmoothing.reach(Math.max(0.5, sigma))));
         yield a instanceof Nothing ? a : new Refine(a, sigma);
       }
+      case Grow(Mask of, double radius) -> {
+        Mask a = within(of, photographArea.grow(DiscExtremes.reach(radius)));
+        yield a instanceof Nothing ? a : new Grow(a, radius);
+      }
+      case Off off -> within(off.acting(), photographArea);
+      case Like l -> new Nothing();
       case Everything e -> e;
       case Nothing n -> n;
       case Named n -> n;
@@ -275,19 +299,34 @@ public final class Masks {
   }
 
   private static Plane range(Range r, Picture own) {
-    if (r.quantity() == Mask.Quantity.LIGHTNESS) {
-      return change(Lab.lightness(own), v -> trapezoid(r, v));
+    Plane values = quantity(r.quantity(), own);
+    return change(
+        values,
+        r.quantity() == Mask.Quantity.HUE
+            ? v -> trapezoid(r, turned(v, r.start()))
+            : v -> trapezoid(r, v));
+  }
+
+  /**
+   * A quantity of working-space pixels, in its units.
+   *
+   * @return the caller's own
+   */
+  public static Plane quantity(Mask.Quantity quantity, Picture working) {
+    if (quantity == Mask.Quantity.LIGHTNESS) {
+      return Lab.lightness(working);
     }
-    Picture lab = Lab.of(own);
+    Picture lab = Lab.of(working);
     Plane out = Plane.of(lab.area());
     float[] a = lab.second().values();
     float[] b = lab.third().values();
     for (int i = 0; i < a.length; i++) {
-      double v =
-          r.quantity() == Mask.Quantity.CHROMA
-              ? Math.sqrt(a[i] * a[i] + b[i] * b[i])
-              : turned(Math.toDegrees(Math.atan2(b[i], a[i])), r.start());
-      out.values()[i] = trapezoid(r, v);
+      double hue = Math.toDegrees(Math.atan2(b[i], a[i]));
+      out.values()[i] =
+          (float)
+              (quantity == Mask.Quantity.CHROMA
+                  ? Math.sqrt(a[i] * a[i] + b[i] * b[i])
+                  : hue < 0 ? hue + 360 : hue);
     }
     return out;
   }

@@ -2,11 +2,13 @@ package carezza.mask;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Set;
 
 import carezza.filter.GaussianBlur;
 import carezza.image.Area;
 import carezza.image.Picture;
 import carezza.image.Plane;
+import carezza.model.FaceMap.Part;
 import carezza.model.FaceOutlines;
 import carezza.model.FaceOutlines.Circle;
 import carezza.model.Point;
@@ -23,6 +25,9 @@ final class OutlinedParts {
 
   private static final double LIP_BAND = 0.03;
 
+  /** The same for lips that were put right by hand. */
+  private static final double LIP_BAND_BY_HAND = 0.01;
+
   /** Farthest that a lid is moved, corners' reach, and half the step looked at, in eye widths. */
   private static final double FARTHEST = 0.12;
 
@@ -35,6 +40,7 @@ final class OutlinedParts {
   private final Picture lab;
   private final Area area;
   private final FaceOutlines outlines;
+  private final Set<Part> byHand;
   private final SkinModel skin;
   private final double scale;
   private final double faceWidth;
@@ -43,6 +49,7 @@ final class OutlinedParts {
     this.lab = lab;
     this.area = lab.area();
     this.outlines = outlines;
+    this.byHand = face.map().corrected();
     this.skin = skin;
     this.scale = face.scale();
     this.faceWidth = face.faceWidth();
@@ -54,16 +61,17 @@ final class OutlinedParts {
   record Eye(Plane open, Plane iris, Plane sclera) {}
 
   Eye left() {
-    return eye(outlines.leftEye(), outlines.leftIris());
+    return eye(outlines.leftEye(), outlines.leftIris(), byHand.contains(Part.LEFT_EYE));
   }
 
   Eye right() {
-    return eye(outlines.rightEye(), outlines.rightIris());
+    return eye(outlines.rightEye(), outlines.rightIris(), byHand.contains(Part.RIGHT_EYE));
   }
 
-  private Eye eye(List<Point> lids, Circle found) {
-    Plane open = soft(fitted(lids), LID_BAND * faceWidth / 2);
-    Circle iris = snapped(found, open);
+  /** An outline put right by hand is where it should be; one of the networks is moved to the edges. */
+  private Eye eye(List<Point> lids, Circle found, boolean right) {
+    Plane open = soft(right ? lids : fitted(lids), LID_BAND * faceWidth / 2);
+    Circle iris = right ? found : snapped(found, open);
     double r = iris.radius() * scale;
     FaceFrame.Ellipse disc =
         new FaceFrame.Ellipse(
@@ -228,7 +236,7 @@ final class OutlinedParts {
   record Mouth(Plane lips, Plane teeth, Plane whole) {}
 
   Mouth mouth() {
-    double band = LIP_BAND * faceWidth;
+    double band = (byHand.contains(Part.MOUTH) ? LIP_BAND_BY_HAND : LIP_BAND) * faceWidth;
     Plane outer = soft(outlines.outerLips(), 1);
     Plane around = soft(outlines.outerLips(), band);
     Plane inner = soft(outlines.innerLips(), 1);

@@ -1,6 +1,7 @@
 package carezza.mask;
 
 import java.util.EnumMap;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.ConcurrentHashMap;
@@ -21,22 +22,22 @@ public final class Regions {
   /** Face width in pixels that regions are found at, where the photograph has as many. */
   private static final double WORKING_FACE_WIDTH = 600;
 
-  private final FaceMap faces;
+  private final List<FaceMap> maps;
   private final int level;
   private final Map<Region, Plane> planes;
   private final Map<Key, Plane> coarser = new ConcurrentHashMap<>();
 
   private record Key(Region region, int level) {}
 
-  private Regions(FaceMap faces, int level, Map<Region, Plane> planes) {
-    this.faces = faces;
+  private Regions(List<FaceMap> maps, int level, Map<Region, Plane> planes) {
+    this.maps = List.copyOf(maps);
     this.level = level;
     this.planes = planes;
   }
 
   /** For a photograph without a face map: every region is empty. */
   public static Regions none() {
-    return new Regions(null, 0, new EnumMap<>(Region.class));
+    return new Regions(List.of(), 0, new EnumMap<>(Region.class));
   }
 
   /** The level of the photograph that {@link #find} wants. */
@@ -56,13 +57,53 @@ public final class Regions {
    * @param subject probability of the subject on any grid over the whole photograph, or null
    */
   public static Regions find(Picture photograph, FaceMap faces, Plane subject) {
-    int level = level(faces);
-    return new Regions(
-        faces, level, RegionFinder.find(photograph, new FaceFrame(faces, level), subject));
+    return find(photograph, List.of(faces), subject);
   }
 
+  /**
+   * The regions of all faces together.
+   *
+   * @param photograph working-space pixels of the whole photograph at the first map's {@link #level}
+   * @param faces at least one; the first is the one that is measured
+   * @param subject probability of the subject on any grid over the whole photograph, or null
+   */
+  public static Regions find(Picture photograph, List<FaceMap> faces, Plane subject) {
+    FaceMap first = faces.getFirst();
+    int level = level(first);
+    Map<Region, Plane> found = null;
+    for (FaceMap map : faces) {
+      Map<Region, Plane> own = RegionFinder.find(photograph, new FaceFrame(map, level), subject);
+      found = found == null ? own : together(found, own);
+    }
+    return new Regions(faces, level, found);
+  }
+
+  private static Map<Region, Plane> together(
+      Map<Region, Plane> one, Map<Region, Plane> other) {
+    Map<Region, Plane> both = new EnumMap<>(Region.class);
+    one.forEach((region, plane) -> both.put(region, Planes.most(plane, other.get(region))));
+    // What is hair, or neck, beside one face may be the other's face.
+    both.put(
+        Region.HAIR,
+        Planes.minus(
+            Planes.minus(both.get(Region.HAIR), both.get(Region.SKIN)),
+            Planes.or(both.get(Region.LIPS), both.get(Region.BROWS_LASHES))));
+    for (Region body : List.of(Region.EARS, Region.NECK_SKIN, Region.SHOULDERS, Region.HANDS)) {
+      both.put(body, Planes.minus(both.get(body), both.get(Region.FACE_SKIN)));
+    }
+    Plane subject = both.get(Region.SUBJECT);
+    both.put(Region.BACKDROP, Planes.minus(Plane.filled(subject.area(), 1), subject));
+    return both;
+  }
+
+  /** The face that is measured. */
   public Optional<FaceMap> faces() {
-    return Optional.ofNullable(faces);
+    return maps.stream().findFirst();
+  }
+
+  /** All faces. */
+  public List<FaceMap> maps() {
+    return maps;
   }
 
   /** Coverage over an area of a level, bilinear between the pixels it was found at. */

@@ -9,12 +9,19 @@ import carezza.image.PictureSize;
  *
  * @param photograph full size
  * @param level of the pyramid; all areas below are in its pixels
+ * @param edges of the photograph, for strokes that stay inside them; null to let them pass
  * @param memory of coverages, or null to render each anew
  */
-public record Site(PictureSize photograph, int level, Regions regions, MaskMemory memory) {
+public record Site(
+    PictureSize photograph, int level, Regions regions, Edges edges, MaskMemory memory) {
 
   public Site(PictureSize photograph, int level, Regions regions) {
-    this(photograph, level, regions, null);
+    this(photograph, level, regions, null, null);
+  }
+
+  /** The same photograph at another level, without memory. */
+  public Site at(int other) {
+    return new Site(photograph, other, regions, edges, null);
   }
 
   /** Pixels of this level per photograph pixel. */

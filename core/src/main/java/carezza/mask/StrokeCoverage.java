@@ -34,9 +34,12 @@ public final class StrokeCoverage {
     return stroke.bounds().atLevel(level).grow(1);
   }
 
-  /** Lays the stroke on, or lifts it from, the coverage. */
+  /** Lays the stroke on, or lifts it from, the coverage, whatever edges it passes. */
   public static void apply(Stroke stroke, Plane coverage, double scale) {
-    Plane own = of(stroke, coverage.area(), scale);
+    lay(stroke, of(stroke, coverage.area(), scale), coverage);
+  }
+
+  private static void lay(Stroke stroke, Plane own, Plane coverage) {
     Area touched = own.area();
     for (int y = touched.y(); y < touched.bottom(); y++) {
       int from = own.index(touched.x(), y);
@@ -53,21 +56,33 @@ public final class StrokeCoverage {
    * Lays strokes on, or lifts them, one after the other. Each turns a coverage m into a m + b; strokes of
    * wide falloff in a row are put together to one such pair on the coarse grid that holds them.
    */
-  public static void apply(List<Stroke> strokes, Plane coverage, double scale) {
+  static void apply(List<Stroke> strokes, Plane coverage, Site site) {
+    double scale = site.scale();
     for (int i = 0; i < strokes.size(); ) {
-      int levels = coarser(strokes.get(i), scale);
+      int levels = together(strokes.get(i), scale);
       int end = i + 1;
-      while (end < strokes.size() && coarser(strokes.get(end), scale) == levels) {
+      while (end < strokes.size() && together(strokes.get(end), scale) == levels) {
         end++;
       }
       List<Stroke> run = strokes.subList(i, end);
       if (levels == 0 || run.size() == 1) {
-        run.forEach(s -> apply(s, coverage, scale));
+        for (Stroke s : run) {
+          Plane own = of(s, coverage.area(), scale);
+          if (s.edge() > 0 && site.edges() != null) {
+            site.edges().limit(s, own, site.level());
+          }
+          lay(s, own, coverage);
+        }
       } else {
         applyTogether(run, levels, coverage, scale);
       }
       i = end;
     }
+  }
+
+  /** Levels coarser at which a stroke can be put together with others: edges are fine. */
+  private static int together(Stroke stroke, double scale) {
+    return stroke.edge() > 0 ? 0 : coarser(stroke, scale);
   }
 
   private static void applyTogether(List<Stroke> run, int levels, Plane coverage, double scale) {

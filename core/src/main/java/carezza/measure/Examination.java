@@ -28,8 +28,8 @@ public final class Examination {
    */
   public static Findings of(
       Renderer renderer, Scene scene, JobLevel job, Cancellation cancellation) {
-    double faceWidth = new Site(renderer.size(), 0, scene.regions()).faceWidth();
-    Site site = new Site(renderer.size(), Renderer.analysisLevel(faceWidth), scene.regions());
+    double faceWidth = renderer.site(scene, 0).faceWidth();
+    Site site = renderer.site(scene, Renderer.analysisLevel(faceWidth));
     Area whole = site.whole();
     Scene settled = scene.through(scene.stack().through(Stage.SETTLE));
     Picture before = renderer.render(settled, whole, site.level(), Readiness.EXACT, cancellation);

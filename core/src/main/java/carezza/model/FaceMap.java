@@ -1,5 +1,8 @@
 package carezza.model;
 
+import java.util.HashSet;
+import java.util.Set;
+
 /**
  * Where the face is: an oval around it from hairline to chin, both pupils and both corners of the mouth,
  * placed by hand or found. 'Left' is left in the picture.
@@ -7,6 +10,7 @@ package carezza.model;
  * @param oval outline of the face
  * @param outlines of its parts as they were found, moved along with the points; null where only the
  *     points are known
+ * @param corrected parts that were put right by hand, which looking again leaves alone
  */
 public record FaceMap(
     FaceOval oval,
@@ -14,7 +18,26 @@ public record FaceMap(
     Point rightPupil,
     Point leftMouth,
     Point rightMouth,
-    FaceOutlines outlines) {
+    FaceOutlines outlines,
+    Set<Part> corrected) {
+
+  /** What of a face is found, and corrected, as one. */
+  public enum Part {
+    OVAL,
+    LEFT_EYE,
+    RIGHT_EYE,
+    MOUTH
+  }
+
+  public FaceMap(
+      FaceOval oval,
+      Point leftPupil,
+      Point rightPupil,
+      Point leftMouth,
+      Point rightMouth,
+      FaceOutlines outlines) {
+    this(oval, leftPupil, rightPupil, leftMouth, rightMouth, outlines, Set.of());
+  }
 
   public FaceMap(
       FaceOval oval, Point leftPupil, Point rightPupil, Point leftMouth, Point rightMouth) {
@@ -38,10 +61,48 @@ public record FaceMap(
     if (leftPupil.distance(rightPupil) < 4 || leftMouth.distance(rightMouth) < 4) {
       throw new IllegalArgumentException("the pupils, or the mouth corners, lie on one another");
     }
+    corrected = corrected == null ? Set.of() : Set.copyOf(corrected);
   }
 
   public FaceMap withOval(FaceOval newOval) {
-    return new FaceMap(newOval, leftPupil, rightPupil, leftMouth, rightMouth, outlines);
+    return new FaceMap(
+        newOval, leftPupil, rightPupil, leftMouth, rightMouth, outlines, corrected);
+  }
+
+  /** With other outlines. */
+  public FaceMap withOutlines(FaceOutlines newOutlines) {
+    return new FaceMap(
+        oval, leftPupil, rightPupil, leftMouth, rightMouth, newOutlines, corrected);
+  }
+
+  /** With a part marked as put right by hand. */
+  public FaceMap correcting(Part part) {
+    Set<Part> more = new HashSet<>(corrected);
+    more.add(part);
+    return new FaceMap(oval, leftPupil, rightPupil, leftMouth, rightMouth, outlines, more);
+  }
+
+  /** This map, just found, with the parts that were put right by hand in an earlier one. */
+  public FaceMap keeping(FaceMap earlier) {
+    Set<Part> kept = earlier.corrected;
+    boolean left = kept.contains(Part.LEFT_EYE);
+    boolean right = kept.contains(Part.RIGHT_EYE);
+    boolean mouth = kept.contains(Part.MOUTH);
+    boolean both = outlines != null && earlier.outlines != null;
+    return new FaceMap(
+        kept.contains(Part.OVAL) ? earlier.oval : oval,
+        left ? earlier.leftPupil : leftPupil,
+        right ? earlier.rightPupil : rightPupil,
+        mouth ? earlier.leftMouth : leftMouth,
+        mouth ? earlier.rightMouth : rightMouth,
+        both ? outlines.keeping(earlier.outlines, kept) : outlines,
+        kept);
+  }
+
+  /** Whether two maps are of the same face of a picture. */
+  public boolean sameFaceAs(FaceMap other) {
+    return Math.hypot(oval.x() - other.oval.x(), oval.y() - other.oval.y())
+        < 0.5 * Math.min(faceWidth(), other.faceWidth());
   }
 
   /** With the left eye elsewhere. */
@@ -50,7 +111,7 @@ public record FaceMap(
         outlines == null
             ? null
             : outlines.leftEyeMoved(p.x() - leftPupil.x(), p.y() - leftPupil.y());
-    return new FaceMap(oval, p, rightPupil, leftMouth, rightMouth, moved);
+    return new FaceMap(oval, p, rightPupil, leftMouth, rightMouth, moved, corrected);
   }
 
   /** With the right eye elsewhere. */
@@ -59,14 +120,14 @@ public record FaceMap(
         outlines == null
             ? null
             : outlines.rightEyeMoved(p.x() - rightPupil.x(), p.y() - rightPupil.y());
-    return new FaceMap(oval, leftPupil, p, leftMouth, rightMouth, moved);
+    return new FaceMap(oval, leftPupil, p, leftMouth, rightMouth, moved, corrected);
   }
 
   /** With the corners of the mouth elsewhere, and the lips between them. */
   public FaceMap withMouth(Point left, Point right) {
     FaceOutlines moved =
         outlines == null ? null : outlines.lipsBetween(leftMouth, rightMouth, left, right);
-    return new FaceMap(oval, leftPupil, rightPupil, left, right, moved);
+    return new FaceMap(oval, leftPupil, rightPupil, left, right, moved, corrected);
   }
 
   /** Cheek to cheek, in photograph pixels: the unit of all lengths that depend on the face. */

@@ -52,8 +52,49 @@ public record LayerStack(List<Layer> layers) {
     return new LayerStack(more);
   }
 
+  /** Without a layer; masks that were linked to its mask become copies of it. */
   public LayerStack without(String id) {
-    return new LayerStack(layers.stream().filter(l -> !l.head().id().equals(id)).toList());
+    Mask gone = find(id).map(l -> l.head().mask()).orElse(null);
+    return new LayerStack(
+        layers.stream()
+            .filter(l -> !l.head().id().equals(id))
+            .map(
+                l ->
+                    l.head().mask().equals(new Mask.Like(id))
+                        ? l.with(l.head().withMask(gone))
+                        : l)
+            .toList());
+  }
+
+  /** The stack as it acts: links between masks followed, parts that are switched off left out. */
+  public LayerStack acting() {
+    List<Layer> acting = new ArrayList<>();
+    boolean changed = false;
+    for (Layer layer : layers) {
+      Mask mask = acting(layer.head().mask(), new HashSet<>(Set.of(layer.head().id())));
+      changed |= !mask.equals(layer.head().mask());
+      acting.add(layer.with(layer.head().withMask(mask)));
+    }
+    return changed ? new LayerStack(acting) : this;
+  }
+
+  /** A chain of links that comes back to where it began covers nothing. */
+  private Mask acting(Mask mask, Set<String> passed) {
+    List<MaskParts.Part> parts =
+        MaskParts.of(mask).parts().stream()
+            .map(p -> new MaskParts.Part(p.join(), followed(p.own(), passed), p.on()))
+            .toList();
+    return new MaskParts(parts).acting();
+  }
+
+  private Mask followed(Mask own, Set<String> passed) {
+    if (!(own instanceof Mask.Like(String id))) {
+      return own;
+    }
+    Set<String> further = new HashSet<>(passed);
+    return further.add(id)
+        ? find(id).map(l -> acting(l.head().mask(), further)).orElse(new Mask.Nothing())
+        : new Mask.Nothing();
   }
 
   /** With the layer of this id changed; unchanged if it is not here. */

@@ -67,11 +67,43 @@ public sealed interface Mask {
   /** Quantities that a range is taken of. */
   enum Quantity {
     /** L*, 0 … 100. */
-    LIGHTNESS,
+    LIGHTNESS(100, "L*", "lighter than", "darker than"),
     /** LCh hue angle in degrees, 0 … 360; ranges may pass 360. */
-    HUE,
+    HUE(360, "hue", "", ""),
     /** LCh chroma, 0 … 150. */
-    CHROMA
+    CHROMA(150, "C*", "more colourful than", "less colourful than");
+
+    private final double span;
+    private final String unit;
+    private final String more;
+    private final String less;
+
+    Quantity(double span, String unit, String more, String less) {
+      this.span = span;
+      this.unit = unit;
+      this.more = more;
+      this.less = less;
+    }
+
+    /** Its largest value; the least is 0. */
+    public double span() {
+      return span;
+    }
+
+    /** Its sign. */
+    public String unit() {
+      return unit;
+    }
+
+    /** Words for what lies above a value. */
+    String more() {
+      return more;
+    }
+
+    /** Words for what lies below a value. */
+    String less() {
+      return less;
+    }
   }
 
   /**
@@ -134,12 +166,45 @@ public sealed interface Mask {
     }
   }
 
+  /**
+   * Grown by a disc of this radius in photograph pixels, shrunk where it is below 0: the largest, or the
+   * least, coverage within the disc.
+   */
+  record Grow(Mask of, double radius) implements Mask {
+    public Grow {
+      Require.present("of", of);
+      Require.range("radius", radius, -1000, 1000);
+    }
+  }
+
   /** Pulled to the edges of the layer's input by guided filtering with this sigma. */
   record Refine(Mask of, double sigma) implements Mask {
     public Refine {
       Require.present("of", of);
       Require.range("sigma", sigma, 0.1, 1e4);
     }
+  }
+
+  /**
+   * A part that is kept but switched off: what lies under it counts as if the part were not there. See
+   * {@link #acting}.
+   */
+  record Off(Mask part) implements Mask {
+    public Off {
+      Require.present("part", part);
+    }
+  }
+
+  /** The mask of another layer, by its id, whatever it becomes; nothing if that layer is gone. */
+  record Like(String layer) implements Mask {
+    public Like {
+      Require.present("layer", layer);
+    }
+  }
+
+  /** The mask without its switched-off parts. */
+  default Mask acting() {
+    return MaskParts.of(this).acting();
   }
 
   /** This mask with one stroke more, on top of what is painted already. */
@@ -154,35 +219,6 @@ public sealed interface Mask {
 
   /** The expression as words for the panel, such as 'skin of the face, minus lips'. */
   default String sentence() {
-    return switch (this) {
-      case Everything() -> "everywhere";
-      case Nothing() -> "nowhere yet";
-      case Named(Region region) -> region.words();
-      case Strokes(Mask base, List<Stroke> strokes) -> painting(base, strokes.size());
-      case Oval o -> "an oval";
-      case Gradient g -> "a gradient";
-      case Polygon p -> "an outline";
-      case Range r -> range(r);
-      case And(Mask one, Mask other) -> one.sentence() + " within " + other.sentence();
-      case Or(Mask one, Mask other) -> one.sentence() + " and " + other.sentence();
-      case Minus(Mask from, Mask taken) -> from.sentence() + ", minus " + taken.sentence();
-      case Invert(Mask of) -> "all but " + of.sentence();
-      case Feather(Mask of, double sigma) -> of.sentence() + ", softened";
-      case Scale(Mask of, double factor) ->
-          of.sentence() + " at " + Math.round(factor * 100) + " %";
-      case Refine(Mask of, double sigma) -> of.sentence() + ", to its edges";
-    };
-  }
-
-  private static String painting(Mask base, int count) {
-    String strokes = count == 1 ? "1 stroke" : count + " strokes";
-    return base instanceof Nothing
-        ? "painted, " + strokes
-        : base.sentence() + ", painted " + strokes;
-  }
-
-  private static String range(Range r) {
-    String name = r.quantity().name().toLowerCase(java.util.Locale.ROOT);
-    return "%s %.0f to %.0f".formatted(name, r.full(), r.fullEnd());
+    return MaskParts.of(this).sentence();
   }
 }

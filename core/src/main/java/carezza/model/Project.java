@@ -1,5 +1,7 @@
 package carezza.model;
 
+import java.util.ArrayList;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.UnaryOperator;
@@ -9,7 +11,8 @@ import java.util.function.UnaryOperator;
  * shares everything unchanged.
  *
  * @param title shown in the window
- * @param faces the face map, or null before one is placed
+ * @param faces map of the face that is measured, or null before one is placed
+ * @param others maps of further faces in the picture; regions are of all faces together
  * @param notes the retoucher's own words
  * @param unknown fields of a newer writer that this version does not know, kept for saving
  */
@@ -17,6 +20,7 @@ public record Project(
     String title,
     PhotoReference photograph,
     FaceMap faces,
+    List<FaceMap> others,
     LayerStack stack,
     String notes,
     Map<String, Object> unknown) {
@@ -24,6 +28,7 @@ public record Project(
   public Project {
     Require.present("title", title);
     Require.present("photograph", photograph);
+    others = others == null ? List.of() : List.copyOf(others);
     stack = stack == null ? LayerStack.EMPTY : stack;
     notes = notes == null ? "" : notes;
     unknown = unknown == null ? Map.of() : Map.copyOf(unknown);
@@ -34,19 +39,39 @@ public record Project(
   }
 
   public Project withStack(LayerStack newStack) {
-    return new Project(title, photograph, faces, newStack, notes, unknown);
+    return new Project(title, photograph, faces, others, newStack, notes, unknown);
   }
 
   public Project withFaces(FaceMap newFaces) {
-    return new Project(title, photograph, newFaces, stack, notes, unknown);
+    return new Project(title, photograph, newFaces, others, stack, notes, unknown);
+  }
+
+  /** With the maps of further faces. */
+  public Project withOthers(List<FaceMap> newOthers) {
+    return new Project(title, photograph, faces, newOthers, stack, notes, unknown);
+  }
+
+  /** All maps, that of the measured face first. */
+  public List<FaceMap> allFaces() {
+    List<FaceMap> all = new ArrayList<>();
+    faceMap().ifPresent(all::add);
+    all.addAll(others);
+    return all;
+  }
+
+  /** With all maps anew, that of the measured face first. */
+  public Project withAllFaces(List<FaceMap> all) {
+    return all.isEmpty()
+        ? withFaces(null).withOthers(List.of())
+        : withFaces(all.getFirst()).withOthers(all.subList(1, all.size()));
   }
 
   public Project withPhotograph(PhotoReference reference) {
-    return new Project(title, reference, faces, stack, notes, unknown);
+    return new Project(title, reference, faces, others, stack, notes, unknown);
   }
 
   public Project withUnknown(Map<String, Object> fields) {
-    return new Project(title, photograph, faces, stack, notes, fields);
+    return new Project(title, photograph, faces, others, stack, notes, fields);
   }
 
   public Project edit(String layerId, UnaryOperator<Layer> change) {

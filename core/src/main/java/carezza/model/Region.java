@@ -6,6 +6,9 @@ import java.util.Locale;
 public enum Region {
   FACE_SKIN("skin of the face"),
   NECK_SKIN("skin of the neck"),
+  EARS("skin of the ears"),
+  SHOULDERS("skin of the shoulders"),
+  HANDS("skin of the hands"),
   SKIN("skin"),
   LIPS("lips"),
   TEETH("teeth"),

@@ -38,7 +38,7 @@ final class ModelJson {
   static final int VERSION = 1;
 
   private static final List<String> PROJECT_FIELDS =
-      List.of("version", "title", "photograph", "faceMap", "stack", "notes");
+      List.of("version", "title", "photograph", "faceMap", "otherFaces", "stack", "notes");
 
   @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "kind")
   private interface Kinds {}
@@ -99,6 +99,9 @@ final class ModelJson {
     node.put("title", project.title());
     node.set("photograph", MAPPER.valueToTree(project.photograph()));
     project.faceMap().ifPresent(f -> node.set("faceMap", MAPPER.valueToTree(f)));
+    if (!project.others().isEmpty()) {
+      node.set("otherFaces", MAPPER.valueToTree(project.others()));
+    }
     node.set("stack", write(project.stack(), strokes));
     node.put("notes", project.notes());
     keep(project.unknown(), node);
@@ -118,7 +121,8 @@ final class ModelJson {
     return new Project(
         node.path("title").asString("Untitled"),
         read(node.get("photograph"), carezza.model.PhotoReference.class, "photograph", strokes),
-        node.has("faceMap") ? readFaceMap(node) : null,
+        readFaceMap(node),
+        readOtherFaces(node),
         readStack(node, strokes),
         node.path("notes").asString(""),
         unknown);
@@ -129,6 +133,14 @@ final class ModelJson {
     return node.hasNonNull("faceMap")
         ? read(node.get("faceMap"), FaceMap.class, "faceMap", List.of())
         : null;
+  }
+
+  private static List<FaceMap> readOtherFaces(ObjectNode node) {
+    List<FaceMap> faces = new ArrayList<>();
+    for (JsonNode face : node.path("otherFaces")) {
+      faces.add(read(face, FaceMap.class, "otherFaces[" + faces.size() + "]", List.of()));
+    }
+    return faces;
   }
 
   // --- stacks

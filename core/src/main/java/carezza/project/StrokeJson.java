@@ -14,7 +14,7 @@ import carezza.model.Stroke;
 
 /**
  * A stroke in JSON: {@code {"points":[x,y,pressure,time, …],"radius":…,"softness":…,"strength":…,
- * "lift":…}}, or {@code {"ref":n}} for the n-th stroke of the project's stroke file.
+ * "lift":…,"edge":…}}, or {@code {"ref":n}} for the n-th stroke of the project's stroke file.
  */
 final class StrokeJson {
 
@@ -46,6 +46,7 @@ final class StrokeJson {
         out.writeNumberProperty("softness", stroke.softness());
         out.writeNumberProperty("strength", stroke.strength());
         out.writeBooleanProperty("lift", stroke.lift());
+        out.writeNumberProperty("edge", stroke.edge());
       }
       out.writeEndObject();
     }
@@ -76,7 +77,8 @@ final class StrokeJson {
           node.path("radius").asDouble(0),
           node.path("softness").asDouble(0.5),
           node.path("strength").asDouble(1),
-          node.path("lift").asBoolean(false));
+          node.path("lift").asBoolean(false),
+          node.path("edge").asDouble(0));
     }
   }
 }

@@ -11,14 +11,14 @@ import java.util.List;
 import carezza.model.Stroke;
 
 /**
- * The strokes of a project in binary, big-endian: the four bytes {@code CZST}, an int version (1), an
- * int count; per stroke doubles radius, softness, strength, a byte lift, an int number of points, and
- * per point floats x, y, pressure, time.
+ * The strokes of a project in binary, big-endian: the four bytes {@code CZST}, an int version (2), an
+ * int count; per stroke doubles radius, softness, strength, edge, a byte lift, an int number of points, and
+ * per point floats x, y, pressure, time. Version 1 has no edge.
  */
 final class StrokesFile {
 
   private static final int MAGIC = 0x435A5354;
-  private static final int VERSION = 1;
+  private static final int VERSION = 2;
 
   private StrokesFile() {}
 
@@ -32,6 +32,7 @@ final class StrokesFile {
         out.writeDouble(s.radius());
         out.writeDouble(s.softness());
         out.writeDouble(s.strength());
+        out.writeDouble(s.edge());
         out.writeByte(s.lift() ? 1 : 0);
         out.writeInt(s.size());
         for (float v : s.packed()) {
@@ -49,8 +50,12 @@ final class StrokesFile {
    */
   static List<Stroke> read(byte[] bytes) throws IOException {
     DataInputStream in = new DataInputStream(new ByteArrayInputStream(bytes));
-    if (in.readInt() != MAGIC || in.readInt() != VERSION) {
+    if (in.readInt() != MAGIC) {
       throw new IOException("not a stroke file");
+    }
+    int version = in.readInt();
+    if (version < 1 || version > VERSION) {
+      throw new IOException("not a stroke file of a known version");
     }
     int count = in.readInt();
     List<Stroke> strokes = new ArrayList<>();
@@ -58,6 +63,7 @@ final class StrokesFile {
       double radius = in.readDouble();
       double softness = in.readDouble();
       double strength = in.readDouble();
+      double edge = version == 1 ? 0 : in.readDouble();
       boolean lift = in.readByte() != 0;
       int points = in.readInt();
       if (points < 1 || points > in.available() / 16) {
@@ -68,7 +74,7 @@ final class StrokesFile {
         packed[k] = in.readFloat();
       }
       try {
-        strokes.add(new Stroke(packed, radius, softness, strength, lift));
+        strokes.add(new Stroke(packed, radius, softness, strength, lift, edge));
       } catch (IllegalArgumentException e) {
         throw new IOException(e.getMessage(), e);
       }

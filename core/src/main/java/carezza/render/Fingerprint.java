@@ -3,6 +3,7 @@ package carezza.render;
 import java.lang.reflect.RecordComponent;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 
 import carezza.model.Head;
 import carezza.model.Stroke;
@@ -21,7 +22,7 @@ public record Fingerprint(long one, long two) {
         }
       };
 
-  /** Of records, lists, maps, strings, numbers, enums, strokes and null, nested as they come. */
+  /** Of records, lists, sets, strings, numbers, enums, strokes and null, nested as they come. */
   public static Fingerprint of(Object... contents) {
     Mixer mixer = new Mixer();
     for (Object o : contents) {
@@ -73,6 +74,19 @@ public record Fingerprint(long one, long two) {
           mix(list.size());
           list.forEach(this::add);
         }
+        case Set<?> set -> {
+          // In whatever order they come.
+          long one = 0;
+          long two = 0;
+          for (Object member : set) {
+            Fingerprint f = of(member);
+            one += f.one;
+            two += f.two;
+          }
+          mix(set.size());
+          mix(one);
+          mix(two);
+        }
         case Map<?, ?> map -> throw new IllegalArgumentException("Maps have no order");
         case Record r -> record(r);
         default -> throw new IllegalArgumentException("No fingerprint of " + o.getClass());
@@ -86,6 +100,7 @@ public record Fingerprint(long one, long two) {
       add(stroke.softness());
       add(stroke.strength());
       add(stroke.lift());
+      add(stroke.edge());
     }
 
     private void record(Record r) {

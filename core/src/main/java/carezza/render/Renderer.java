@@ -15,6 +15,7 @@ import carezza.image.PictureSize;
 import carezza.kernel.Kernels;
 import carezza.kernel.Probe;
 import carezza.kernel.Readings;
+import carezza.mask.Edges;
 import carezza.mask.MaskMemory;
 import carezza.mask.Site;
 import carezza.model.Layer;
@@ -40,6 +41,7 @@ public final class Renderer {
   }
 
   private final Pyramid photograph;
+  private final Edges edges;
   private final TileCache cache;
   private final Map<Fingerprint, Readings> readings = new ConcurrentHashMap<>();
   private final Map<String, Readings> latest = new ConcurrentHashMap<>();
@@ -47,6 +49,7 @@ public final class Renderer {
 
   public Renderer(Pyramid photograph, TileCache cache) {
     this.photograph = photograph;
+    this.edges = new Edges(photograph::level);
     this.cache = cache;
   }
 
@@ -56,6 +59,11 @@ public final class Renderer {
 
   public Pyramid photograph() {
     return photograph;
+  }
+
+  /** Where a scene is rendered at a level. */
+  public Site site(Scene scene, int level) {
+    return new Site(size(), level, scene.regions(), edges, null);
   }
 
   /** Tiles computed by kernels so far, rather than found: what an edit really cost. */
@@ -96,7 +104,7 @@ public final class Renderer {
       edited++;
     }
     Run run = new Run(layers, scene, level, cancellation);
-    Site site = new Site(size(), level, scene.regions(), new MaskMemory(area.pixels()));
+    Site site = new Site(size(), level, scene.regions(), edges, new MaskMemory(area.pixels()));
     List<LiveRendering.Step> steps = new ArrayList<>();
     Area wanted = area;
     for (int i = layers.size(); i > edited; i--) {
@@ -130,7 +138,7 @@ public final class Renderer {
   public <X extends Exception> Picture renderOnce(
       Scene scene, int level, LayerResult<X> each, Cancellation cancellation) throws X {
     List<Prepared> layers = prepare(scene, Readiness.EXACT, cancellation);
-    Site site = new Site(size(), level, scene.regions());
+    Site site = site(scene, level);
     List<LayerPass> passes =
         layers.stream().map(p -> new LayerPass(p.layer(), p.readings(), site)).toList();
     return new WholeRendering(site.whole(), cancellation)
@@ -155,7 +163,7 @@ public final class Renderer {
 
   private List<Prepared> prepare(Scene scene, Readiness readiness, Cancellation cancellation) {
     List<Prepared> prepared = new ArrayList<>();
-    Fingerprint under = Fingerprint.of(scene.regions().faces().orElse(null));
+    Fingerprint under = Fingerprint.of(scene.regions().maps());
     for (Layer layer : scene.stack().layers()) {
       if (!layer.acts()) {
         continue;
@@ -207,9 +215,9 @@ public final class Renderer {
 
   private Readings measure(
       Layer layer, List<Prepared> under, Scene scene, Cancellation cancellation) {
-    double faceWidth = new Site(size(), 0, scene.regions()).faceWidth();
+    double faceWidth = site(scene, 0).faceWidth();
     int level = analysisLevel(faceWidth);
-    Site site = new Site(size(), level, scene.regions());
+    Site site = site(scene, level);
     Picture input =
         new Run(under, scene, level, cancellation).render(under.size(), site.whole());
     Run fine = new Run(under, scene, 0, cancellation);
@@ -226,10 +234,10 @@ public final class Renderer {
     private final List<Map<Tile, Fingerprint>> keys = new ArrayList<>();
 
     Run(List<Prepared> layers, Scene scene, int level, Cancellation cancellation) {
-      this.site = new Site(size(), level, scene.regions());
+      this.site = site(scene, level);
       this.grid = new TileGrid(site.whole());
       this.cancellation = cancellation;
-      this.root = Fingerprint.of(level, scene.regions().faces().orElse(null));
+      this.root = Fingerprint.of(level, scene.regions().maps());
       for (Prepared p : layers) {
         passes.add(new LayerPass(p.layer(), p.readings(), site));
         keys.add(new HashMap<>());

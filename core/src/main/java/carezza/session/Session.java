@@ -1,6 +1,7 @@
 package carezza.session;
 
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -16,10 +17,14 @@ import carezza.codec.PictureWriter;
 import carezza.codec.SafeFile;
 import carezza.face.FaceAnalysis;
 import carezza.image.Cancellation;
+import carezza.image.Level;
 import carezza.image.Picture;
 import carezza.image.PictureSize;
 import carezza.image.Plane;
+import carezza.kernel.LayerCoverage;
+import carezza.mask.Masks;
 import carezza.mask.Regions;
+import carezza.mask.Site;
 import carezza.measure.Blemish;
 import carezza.measure.BlemishFinder;
 import carezza.measure.Examination;
@@ -30,6 +35,7 @@ import carezza.model.FrequencySeparationLayer;
 import carezza.model.HealLayer;
 import carezza.model.Layer;
 import carezza.model.LayerStack;
+import carezza.model.Mask.Quantity;
 import carezza.model.Project;
 import carezza.model.Region;
 import carezza.model.Stage;
@@ -50,10 +56,11 @@ public final class Session {
 
   private static final int PREVIEW_LONG_EDGE = 512;
   private static final int PREVIEW_QUALITY = 85;
+  private static final int HISTOGRAM_LONG_EDGE = 600;
 
   private final Renderer renderer;
   private final FileNotes notes;
-  private FaceMap regionsOf;
+  private List<FaceMap> regionsOf = List.of();
   private Regions regions = Regions.none();
   private Plane subject;
 
@@ -75,16 +82,16 @@ public final class Session {
 
   /** The whole stack over the regions of the project's face map; finds these when it is new. */
   public Scene scene(Project project) {
-    return new Scene(project.stack(), regions(project.faces()));
+    return new Scene(project.stack(), regions(project.allFaces()));
   }
 
-  private synchronized Regions regions(FaceMap faces) {
-    if (faces == null) {
+  private synchronized Regions regions(List<FaceMap> faces) {
+    if (faces.isEmpty()) {
       return Regions.none();
     }
     if (!faces.equals(regionsOf)) {
-      regions =
-          Regions.find(renderer.photograph().level(Regions.level(faces)), faces, subject());
+      int level = Regions.level(faces.getFirst());
+      regions = Regions.find(renderer.photograph().level(level), faces, subject());
       regionsOf = faces;
     }
     return regions;
@@ -116,13 +123,28 @@ public final class Session {
     return FaceAnalysis.shared().faces(picture, level);
   }
 
-  /** The project with the map of its largest face, if it had none and there is one. */
+  /** The project with the maps of its faces, if it had none and there are any. */
   public Project withFace(Project project, Cancellation cancellation) {
-    if (project.faces() != null) {
-      return project;
+    return project.faces() != null
+        ? project
+        : project.withAllFaces(findFaces(project, cancellation));
+  }
+
+  /**
+   * The project with its faces looked for anew. Parts that were put right by hand stay; so do, where a
+   * face is not found again, maps with such parts.
+   */
+  public Project withFacesAnew(Project project, Cancellation cancellation) {
+    List<FaceMap> earlier = new ArrayList<>(project.allFaces());
+    List<FaceMap> maps = new ArrayList<>();
+    for (FaceMap found : findFaces(project, cancellation)) {
+      FaceMap same =
+          earlier.stream().filter(found::sameFaceAs).findFirst().orElse(null);
+      earlier.remove(same);
+      maps.add(same == null ? found : found.keeping(same));
     }
-    List<FaceMap> found = findFaces(project, cancellation);
-    return found.isEmpty() ? project : project.withFaces(found.getFirst());
+    earlier.stream().filter(f -> !f.corrected().isEmpty()).forEach(maps::add);
+    return maps.isEmpty() ? project : project.withAllFaces(maps);
   }
 
   /**
@@ -137,16 +159,65 @@ public final class Session {
     }
     int level = BlemishFinder.level(project.faces());
     LayerStack settled = project.stack().lowest(project.stack().through(Stage.SETTLE));
-    Scene scene = new Scene(settled, regions(project.faces()));
+    Scene scene = new Scene(settled, regions(project.allFaces()));
     Picture picture =
         renderer.render(
             scene, size().atLevel(level).area(), level, Readiness.EXACT, cancellation);
     return BlemishFinder.find(picture, scene.regions(), sensitivity);
   }
 
+  /**
+   * How often each value of a quantity comes in a layer's input, over the whole picture.
+   *
+   * @param bins from 0 to the quantity's span
+   * @return shares of the pixels; hues count by their chroma, as greys have none
+   */
+  public double[] histogram(
+      Project project, String layer, Quantity quantity, int bins, Cancellation cancellation) {
+    Scene scene = scene(project);
+    int level = Level.forZoom(Math.min(1, (double) HISTOGRAM_LONG_EDGE / size().longEdge()));
+    Picture input =
+        renderer.render(
+            scene.through(Math.max(0, scene.stack().indexOf(layer))),
+            size().atLevel(level).area(),
+            level,
+            Readiness.QUICK,
+            cancellation);
+    float[] values = Masks.quantity(quantity, input).values();
+    float[] weights =
+        quantity == Quantity.HUE ? Masks.quantity(Quantity.CHROMA, input).values() : null;
+    double[] shares = new double[bins];
+    double sum = 0;
+    for (int i = 0; i < values.length; i++) {
+      double weight = weights == null ? 1 : weights[i];
+      shares[Math.clamp((int) (values[i] / quantity.span() * bins), 0, bins - 1)] += weight;
+      sum += weight;
+    }
+    for (int i = 0; i < bins; i++) {
+      shares[i] /= Math.max(1e-9, sum);
+    }
+    return shares;
+  }
+
+  /** Where a layer acts, small: coverage over the picture with its long edge at most this. */
+  public Plane thumbnail(
+      Project project, String layer, int longEdge, Cancellation cancellation) {
+    Scene scene = scene(project);
+    int index = scene.stack().indexOf(layer);
+    int level = 0;
+    while (level < Level.COARSEST && size().atLevel(level).longEdge() > longEdge) {
+      level++;
+    }
+    Site site = renderer.site(scene, level);
+    Picture input =
+        renderer.render(
+            scene.through(index), site.whole(), level, Readiness.QUICK, cancellation);
+    return LayerCoverage.of(scene.stack().layers().get(index), site.whole(), site, input);
+  }
+
   /** Coverage of a region at full size. */
   public Plane region(Project project, Region region) {
-    return regions(project.faces()).coverage(region, size().area(), 0);
+    return regions(project.allFaces()).coverage(region, size().area(), 0);
   }
 
   /** All gauges at the portrait job's bands. */
@@ -277,6 +348,6 @@ public final class Session {
   }
 
   private int previewLevel() {
-    return carezza.image.Level.forZoom(Math.min(1, (double) PREVIEW_LONG_EDGE / size().longEdge()));
+    return Level.forZoom(Math.min(1, (double) PREVIEW_LONG_EDGE / size().longEdge()));
   }
 }

@@ -19,7 +19,7 @@ public class ModelTest {
       new PhotoReference("a.jpg", "0".repeat(64), true, 100, 80);
 
   private static Project project(Layer... layers) {
-    return new Project("t", PHOTO, null, LayerStack.of(layers), null, null);
+    return new Project("t", PHOTO, null, null, LayerStack.of(layers), null, null);
   }
 
   private static ExposureLayer exposure(double stops) {
@@ -205,14 +205,18 @@ public class ModelTest {
     assertThat(mask.sentence()).isEqualTo("skin of the face, minus lips, painted 1 stroke");
     assertThat(new Everything().sentence()).isEqualTo("everywhere");
     assertThat(new Nothing().painted(Stroke.dab(1, 1, 2, 0)).sentence())
-        .isEqualTo("painted, 1 stroke");
+        .isEqualTo("painted 1 stroke");
     assertThat(new Mask.Range(Mask.Quantity.LIGHTNESS, 10, 20, 55, 60).sentence())
-        .isEqualTo("lightness 20 to 55");
+        .isEqualTo("L* 20 to 55");
+    assertThat(new Mask.Range(Mask.Quantity.LIGHTNESS, 50, 60, 100, 100).sentence())
+        .isEqualTo("lighter than L* 55");
+    assertThat(new Mask.Range(Mask.Quantity.CHROMA, 0, 0, 20, 30).sentence())
+        .isEqualTo("less colourful than C* 25");
     assertThat(
             new Mask.And(
                     new Mask.Invert(new Named(Region.TEETH)), new Mask.Scale(new Everything(), 0.5))
                 .sentence())
-        .isEqualTo("all but teeth within everywhere at 50 %");
+        .isEqualTo("teeth, the other way round, within everywhere, at 50 %");
   }
 
   @Test

@@ -92,6 +92,10 @@ final class Keys {
       case M -> model.maskShownProperty().set(true);
       case V -> model.maskViewProperty().set(nextView());
       case L -> model.liftingProperty().set(!model.liftingProperty().get());
+      case E ->
+          model
+              .brushProperty()
+              .set(model.brushProperty().get().staying(!model.brushProperty().get().inside()));
       case O -> model.editSelected(null, l -> l.with(l.head().switched(!l.head().on())));
       case P -> {
         if (model.selectedLayer().isPresent()) {

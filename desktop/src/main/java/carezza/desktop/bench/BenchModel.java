@@ -19,7 +19,6 @@ import javafx.beans.property.SimpleStringProperty;
 import javafx.beans.property.StringProperty;
 
 import carezza.measure.Gauge;
-import carezza.model.FaceMap;
 import carezza.model.FrequencySeparationLayer;
 import carezza.model.FrequencySeparationLayer.LowBandArea;
 import carezza.model.HealLayer;
@@ -27,6 +26,10 @@ import carezza.model.History;
 import carezza.model.Layer;
 import carezza.model.LayerKind;
 import carezza.model.LayerStack;
+import carezza.model.Mask;
+import carezza.model.MaskParts;
+import carezza.model.MaskParts.Join;
+import carezza.model.Point;
 import carezza.model.Project;
 import carezza.model.Stage;
 import carezza.problem.Problem;
@@ -54,6 +57,7 @@ public final class BenchModel implements AutoCloseable {
   private final ObjectProperty<Pen> pen = new SimpleObjectProperty<>(Pen.MOUSE);
   private final ObjectProperty<Tool> tool = new SimpleObjectProperty<>(Tool.HAND);
   private final ObjectProperty<Brush> brush = new SimpleObjectProperty<>(new Brush(24, 0.5, 1));
+  private final IntegerProperty part = new SimpleIntegerProperty(-1);
   private final BooleanProperty lifting = new SimpleBooleanProperty();
   private final ObjectProperty<List<Gauge>> gauges = new SimpleObjectProperty<>(List.of());
   private final ObjectProperty<Map<String, Double>> radii = new SimpleObjectProperty<>(Map.of());
@@ -89,8 +93,8 @@ public final class BenchModel implements AutoCloseable {
   }
 
   /**
-   * Looks for the face behind the scenes. On a photograph just opened the map becomes part of it; where
-   * there is a map already, finding another is a step that can be undone.
+   * Looks for the faces behind the scenes. On a photograph just opened the maps become part of it; where
+   * there is a map already, looking again is a step that can be undone.
    */
   public void findFace() {
     Project asked = project.get();
@@ -98,26 +102,26 @@ public final class BenchModel implements AutoCloseable {
     boolean first = asked.faces() == null;
     message.set("Looking for the face …");
     faceFinder.newest(
-        cancellation -> here.findFaces(asked, cancellation),
+        cancellation -> here.withFacesAnew(asked, cancellation).allFaces(),
         found -> {
           if (here != session) {
             return;
           }
           if (found.isEmpty()) {
-            message.set("No face was found; press F and place its map by hand");
+            message.set("No face was found; press F and place its map by five clicks");
             return;
           }
-          FaceMap map = found.getFirst();
+          Project with = history.present().withAllFaces(found);
           if (first && history.present().faces() == null) {
-            history.amend(history.present().withFaces(map));
+            history.amend(with);
           } else {
-            history.advance(history.present().withFaces(map), null);
+            history.advance(with, null);
           }
           show(history.present());
           message.set(
               found.size() == 1
                   ? "Face found; F shows its map"
-                  : found.size() + " faces found; the map is of the largest");
+                  : found.size() + " faces found; gauges are of the largest, F shows their maps");
         },
         this::fail);
   }
@@ -313,6 +317,7 @@ public final class BenchModel implements AutoCloseable {
   public void select(String id) {
     // Nothing in hand while the selection changes: a tool belongs to one kind of layer.
     tool.set(Tool.HAND);
+    part.set(-1);
     selected.set(id);
     Tool fitting =
         selectedLayer()
@@ -326,10 +331,83 @@ public final class BenchModel implements AutoCloseable {
             .orElse(Tool.HAND);
     tool.set(fitting);
     if (fitting == Tool.DODGE) {
-      brush.set(new Brush(Math.max(40, brush.get().radius()), 1, 0.12));
+      brush.set(new Brush(Math.max(40, brush.get().radius()), 1, 0.12, brush.get().inside()));
     } else if (fitting == Tool.HEAL) {
       brush.set(new Brush(Math.min(24, brush.get().radius()), 0.35, 1));
     }
+  }
+
+  /** Chooses a part of the selected layer's mask to be changed, or none with −1. */
+  public void choosePart(int place) {
+    part.set(place);
+    boolean placed =
+        chosenPart().map(own -> !PartHandles.of(own).isEmpty()).orElse(false);
+    if (placed) {
+      tool.set(Tool.PART);
+    } else if (tool.get() == Tool.PART) {
+      tool.set(Tool.HAND);
+    }
+  }
+
+  /** The chosen part of the selected layer's mask. */
+  public Optional<Mask> chosenPart() {
+    return selectedLayer()
+        .map(l -> MaskParts.of(l.head().mask()).parts())
+        .filter(all -> part.get() >= 0 && part.get() < all.size())
+        .map(all -> all.get(part.get()).own());
+  }
+
+  /** Adds a part to the selected layer's mask and chooses it. */
+  public void addPart(Join join, Mask own) {
+    choosePart(-1);
+    editSelected(
+        null,
+        l -> l.with(l.head().withMask(MaskParts.of(l.head().mask()).plus(join, own).mask())));
+    selectedLayer()
+        .ifPresent(l -> choosePart(MaskParts.of(l.head().mask()).parts().size() - 1));
+  }
+
+  /** Changes the chosen part. */
+  Layer withChosenPart(Layer layer, Mask own) {
+    return layer.with(
+        layer
+            .head()
+            .withMask(MaskParts.of(layer.head().mask()).changed(part.get(), own).mask()));
+  }
+
+  /** A range over all of a quantity, with shoulders to drag inwards. */
+  static Mask.Range wholeRange(Mask.Quantity quantity) {
+    double span = quantity.span();
+    return new Mask.Range(quantity, 0.2 * span, 0.35 * span, 0.75 * span, 0.9 * span);
+  }
+
+  /** An oval on the face, or in the middle of the picture. */
+  Mask.Oval freshOval() {
+    return project
+        .get()
+        .faceMap()
+        .map(f -> f.oval())
+        .map(o -> new Mask.Oval(o.x(), o.y(), o.radiusX(), o.radiusY(), o.angle(), 0.5))
+        .orElseGet(
+            () -> {
+              double w = session.size().width();
+              double h = session.size().height();
+              return new Mask.Oval(w / 2, h / 2, w / 4, h / 4, 0, 0.5);
+            });
+  }
+
+  /** A gradient from the middle of the picture downwards. */
+  Mask.Gradient freshGradient() {
+    double w = session.size().width();
+    double h = session.size().height();
+    return new Mask.Gradient(new Point(w / 2, 0.45 * h), new Point(w / 2, 0.85 * h));
+  }
+
+  /** Takes up the tool that places a face by five clicks. */
+  public void beginFace() {
+    select(null);
+    tool.set(Tool.PLACE_FACE);
+    message.set(FacePlacing.START);
   }
 
   /** Selects the top layer of a stage. */
@@ -402,6 +480,11 @@ public final class BenchModel implements AutoCloseable {
 
   public ObjectProperty<Brush> brushProperty() {
     return brush;
+  }
+
+  /** Place of the chosen part of the selected layer's mask; −1 for none. */
+  public IntegerProperty partProperty() {
+    return part;
   }
 
   public BooleanProperty liftingProperty() {

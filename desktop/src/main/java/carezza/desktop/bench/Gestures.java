@@ -3,6 +3,7 @@ package carezza.desktop.bench;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Optional;
 import java.util.function.UnaryOperator;
 
 import carezza.colour.Lab;
@@ -11,12 +12,14 @@ import carezza.image.Area;
 import carezza.image.Cancellation;
 import carezza.image.Picture;
 import carezza.model.DodgeBurnLayer;
+import carezza.model.FaceMap;
 import carezza.model.FrequencySeparationLayer;
 import carezza.model.FrequencySeparationLayer.LowBandArea;
 import carezza.model.HealLayer;
 import carezza.model.HealLayer.Patch;
 import carezza.model.Layer;
 import carezza.model.Mask;
+import carezza.model.MaskParts.Join;
 import carezza.model.Point;
 import carezza.model.Project;
 import carezza.model.Stroke;
@@ -37,6 +40,12 @@ final class Gestures {
   private final List<Point> outline = new ArrayList<>();
   private boolean shift;
   private FaceHandles.Handle handle;
+  private PartHandles.Handle partHandle;
+  private final FacePlacing face = new FacePlacing();
+  private Point pressed;
+
+  /** Whether the outline under way goes on with further clicks. */
+  private boolean clicking;
   private long started;
 
   Gestures(BenchModel model) {
@@ -53,8 +62,22 @@ final class Gestures {
     return outline;
   }
 
+  /** The face being placed. */
+  FacePlacing face() {
+    return face;
+  }
+
+  /** Forgets what was begun with a tool that is no longer in hand. */
+  void abandon() {
+    outline.clear();
+    clicking = false;
+    face.points().clear();
+  }
+
   void press(Point at, boolean shiftDown, double grab) {
     shift = shiftDown;
+    pressed = at;
+    reach = grab;
     started = System.nanoTime();
     Tool tool = model.toolProperty().get();
     switch (tool) {
@@ -65,9 +88,26 @@ final class Gestures {
         }
       }
       case EVEN_AREA -> outline.add(at);
+      case OUTLINE -> {
+        if (model.selectedLayer().isPresent()) {
+          corner(at);
+        }
+      }
+      case PART ->
+          model
+              .chosenPart()
+              .ifPresent(
+                  own -> {
+                    int near = PartHandles.near(own, at, grab);
+                    partHandle = near < 0 ? null : PartHandles.of(own).get(near);
+                  });
+      case PLACE_FACE -> {
+        face.add(at);
+        model.messageProperty().set(face.next());
+      }
       case PICK_NEUTRAL -> pick(at, this::neutral);
       case PICK_TONE -> pick(at, this::tone);
-      case FACE -> handle = FaceHandles.near(model.projectProperty().get().faces(), at, grab);
+      case FACE -> handle = FaceHandles.near(model.projectProperty().get(), at, grab);
       case HAND -> {
         // Moving the view is the view's own business.
       }
@@ -82,20 +122,65 @@ final class Gestures {
         extend(at);
       }
     } else if (!outline.isEmpty()) {
-      outline.add(at);
+      if (!clicking || at.distance(pressed) > reach / 2) {
+        outline.add(at);
+      }
+    } else if (partHandle != null) {
+      shape(at).ifPresent(own -> model.preview(p -> p.edit(selected(), l -> model.withChosenPart(l, own))));
+      moved = at;
     } else if (handle != null) {
-      model.preview(p -> p.withFaces(handle.moved(p.faces(), at)));
+      model.preview(p -> handle.moved(p, at));
       moved = at;
     }
   }
 
   private Point moved;
+  private double reach;
 
-  void release() {
+  private String selected() {
+    return model.selectedProperty().get();
+  }
+
+  /** The chosen part with its handle dragged somewhere; nothing where that would make no shape. */
+  private Optional<Mask> shape(Point at) {
+    try {
+      return Optional.of(partHandle.move().apply(at));
+    } catch (IllegalArgumentException e) {
+      return Optional.empty();
+    }
+  }
+
+  /** A press with the outline tool: a first point, one more corner, or, near the first, the end. */
+  private void corner(Point at) {
+    if (clicking && outline.size() > 2 && outline.getFirst().distance(at) <= reach) {
+      finishOutline();
+    } else {
+      outline.add(at);
+    }
+  }
+
+  private void finishOutline() {
+    double feather = model.brushProperty().get().radius() * model.brushProperty().get().softness() / 2;
+    Mask own = new Mask.Polygon(List.copyOf(outline), feather);
+    outline.clear();
+    clicking = false;
+    model.toolProperty().set(Tool.HAND);
+    model.addPart(model.liftingProperty().get() ? Join.MINUS : Join.PLUS, own);
+  }
+
+  void release(Point at) {
+    Tool tool = model.toolProperty().get();
     if (points.length > 0) {
       UnaryOperator<Project> change = painted();
       points = new float[0];
       model.edit(null, change);
+    } else if (tool == Tool.OUTLINE && !outline.isEmpty()) {
+      // A drag draws the outline at once; a click sets a corner and waits for the next.
+      clicking |= at.distance(pressed) <= reach;
+      if (!clicking && outline.size() > 2) {
+        finishOutline();
+      }
+      return;
     } else if (outline.size() > 2) {
       double feather = model.brushProperty().get().radius() / 2;
       model.evenArea(
@@ -103,14 +188,46 @@ final class Gestures {
               new Mask.Polygon(List.copyOf(outline), feather),
               model.brushProperty().get().radius(),
               0.6));
+    } else if (partHandle != null && moved != null) {
+      shape(moved).ifPresent(own -> model.editSelected(null, l -> model.withChosenPart(l, own)));
     } else if (handle != null && moved != null) {
       FaceHandles.Handle done = handle;
-      Point at = moved;
-      model.edit(null, p -> p.withFaces(done.moved(p.faces(), at)));
+      Point to = moved;
+      model.edit(null, p -> done.moved(p, to));
+    } else if (tool == Tool.PLACE_FACE) {
+      placing(at);
+      return;
     }
     outline.clear();
     handle = null;
+    partHandle = null;
     moved = null;
+  }
+
+  private void placing(Point at) {
+    if (face.boxOpen() && at.distance(pressed) > 2 * reach) {
+      face.add(at);
+    }
+    if (!face.complete()) {
+      model.messageProperty().set(face.next());
+      return;
+    }
+    Optional<FaceMap> map = face.map();
+    face.points().clear();
+    if (map.isEmpty()) {
+      model.messageProperty().set("These points make no face. " + FacePlacing.START);
+      return;
+    }
+    model.edit(
+        null,
+        p -> {
+          List<FaceMap> all = new ArrayList<>(p.allFaces());
+          all.removeIf(map.get()::sameFaceAs);
+          all.add(map.get());
+          return p.withAllFaces(all);
+        });
+    model.toolProperty().set(Tool.FACE);
+    model.messageProperty().set("Face placed; drag its handles where they should be");
   }
 
   // --- strokes

@@ -12,7 +12,9 @@ import carezza.model.FaceMap.FaceOval;
 import carezza.model.FaceOutlines;
 import carezza.model.HealLayer;
 import carezza.model.HealLayer.Patch;
+import carezza.model.Mask;
 import carezza.model.Point;
+import carezza.model.Project;
 
 /**
  * What lies over the picture: always a dark line under a light one, so that it shows on any skin, and
@@ -34,8 +36,14 @@ final class Overlay {
       return;
     }
     Tool tool = model.toolProperty().get();
-    if (tool == Tool.FACE && model.projectProperty().get().faces() != null) {
-      face(g, model.projectProperty().get().faces(), port);
+    if (tool == Tool.FACE) {
+      faces(g, model.projectProperty().get(), port);
+    }
+    if (tool == Tool.PART) {
+      model.chosenPart().ifPresent(own -> part(g, own, port));
+    }
+    if (tool == Tool.PLACE_FACE) {
+      placing(g, gestures.face().points(), pointer, port);
     }
     if (tool == Tool.HEAL) {
       model.selectedLayer().ifPresent(l -> repairs(g, (HealLayer) l, port, pointer));
@@ -44,7 +52,7 @@ final class Overlay {
     underWay(g, gestures, brush, port);
     if (pointer != null && tool.brush()) {
       ring(g, port, pointer, brush);
-    } else if (pointer != null && tool != Tool.HAND && tool != Tool.FACE) {
+    } else if (pointer != null && tool != Tool.HAND && tool != Tool.FACE && tool != Tool.PART) {
       cross(g, port.viewX(pointer.x()), port.viewY(pointer.y()));
     }
   }
@@ -154,36 +162,114 @@ final class Overlay {
     }
   }
 
-  private static void face(GraphicsContext g, FaceMap faces, ViewPort port) {
-    FaceOval o = faces.oval();
+  private static void faces(GraphicsContext g, Project project, ViewPort port) {
     for (int pass = 0; pass < 2; pass++) {
       g.setStroke(pass == 0 ? DARK : LIGHT);
       g.setLineWidth(pass == 0 ? 3 : 1.2);
-      g.save();
-      g.translate(port.viewX(o.x()), port.viewY(o.y()));
-      g.rotate(o.angle());
-      double rx = o.radiusX() * port.zoom();
-      double ry = o.radiusY() * port.zoom();
-      g.strokeOval(-rx, -ry, 2 * rx, 2 * ry);
-      g.restore();
-      if (faces.outlines() != null) {
-        outlines(g, faces.outlines(), port);
-      }
-      for (FaceHandles.Handle handle : FaceHandles.Handle.values()) {
-        Point p = handle.place(faces);
-        double x = port.viewX(p.x());
-        double y = port.viewY(p.y());
-        double r = 5;
-        switch (handle) {
-          case LEFT_PUPIL, RIGHT_PUPIL -> g.strokeOval(x - r, y - r, 2 * r, 2 * r);
-          case LEFT_MOUTH, RIGHT_MOUTH -> {
-            g.strokeLine(x - r, y, x, y - r);
-            g.strokeLine(x, y - r, x + r, y);
-            g.strokeLine(x + r, y, x, y + r);
-            g.strokeLine(x, y + r, x - r, y);
-          }
-          default -> g.strokeRect(x - r, y - r, 2 * r, 2 * r);
+      for (FaceMap face : project.allFaces()) {
+        FaceOval o = face.oval();
+        oval(g, port, o.x(), o.y(), o.radiusX(), o.radiusY(), o.angle());
+        if (face.outlines() != null) {
+          outlines(g, face.outlines(), port);
         }
+      }
+      for (FaceHandles.Handle handle : FaceHandles.of(project)) {
+        handle(g, handle.glyph(), handle.place(), port);
+      }
+    }
+  }
+
+  private static void handle(
+      GraphicsContext g, FaceHandles.Glyph glyph, Point place, ViewPort port) {
+    double x = port.viewX(place.x());
+    double y = port.viewY(place.y());
+    double r = 5;
+    switch (glyph) {
+      case ROUND -> g.strokeOval(x - r, y - r, 2 * r, 2 * r);
+      case DIAMOND -> {
+        g.strokeLine(x - r, y, x, y - r);
+        g.strokeLine(x, y - r, x + r, y);
+        g.strokeLine(x + r, y, x, y + r);
+        g.strokeLine(x, y + r, x - r, y);
+      }
+      case SQUARE -> g.strokeRect(x - r, y - r, 2 * r, 2 * r);
+      case DOT -> g.strokeOval(x - 2.5, y - 2.5, 5, 5);
+    }
+  }
+
+  private static void oval(
+      GraphicsContext g, ViewPort port, double x, double y, double rx, double ry, double angle) {
+    g.save();
+    g.translate(port.viewX(x), port.viewY(y));
+    g.rotate(angle);
+    double w = rx * port.zoom();
+    double h = ry * port.zoom();
+    g.strokeOval(-w, -h, 2 * w, 2 * h);
+    g.restore();
+  }
+
+  /** The chosen part of the mask, where it has a place, with its handles. */
+  private static void part(GraphicsContext g, Mask own, ViewPort port) {
+    for (int pass = 0; pass < 2; pass++) {
+      g.setStroke(pass == 0 ? DARK : LIGHT);
+      g.setLineWidth(pass == 0 ? 3 : 1.2);
+      switch (own) {
+        case Mask.Oval o -> {
+          oval(g, port, o.x(), o.y(), o.radiusX(), o.radiusY(), o.angle());
+          g.setLineDashes(3, 4);
+          double full = 1 - o.softness();
+          oval(g, port, o.x(), o.y(), full * o.radiusX(), full * o.radiusY(), o.angle());
+          g.setLineDashes();
+        }
+        case Mask.Gradient a -> {
+          g.strokeLine(
+              port.viewX(a.from().x()), port.viewY(a.from().y()),
+              port.viewX(a.to().x()), port.viewY(a.to().y()));
+          // Across the end where it is full.
+          double dx = port.viewX(a.to().x()) - port.viewX(a.from().x());
+          double dy = port.viewY(a.to().y()) - port.viewY(a.from().y());
+          double length = Math.max(1, Math.hypot(dx, dy));
+          double ax = -dy / length * 40;
+          double ay = dx / length * 40;
+          double x = port.viewX(a.to().x());
+          double y = port.viewY(a.to().y());
+          g.strokeLine(x - ax, y - ay, x + ax, y + ay);
+        }
+        case Mask.Polygon p -> {
+          double[] x = p.points().stream().mapToDouble(q -> port.viewX(q.x())).toArray();
+          double[] y = p.points().stream().mapToDouble(q -> port.viewY(q.y())).toArray();
+          g.strokePolygon(x, y, x.length);
+        }
+        default -> {
+          // Other parts have no place.
+        }
+      }
+      for (PartHandles.Handle handle : PartHandles.of(own)) {
+        handle(g, FaceHandles.Glyph.SQUARE, handle.place(), port);
+      }
+    }
+  }
+
+  private static void placing(
+      GraphicsContext g, List<Point> points, Point pointer, ViewPort port) {
+    for (int pass = 0; pass < 2; pass++) {
+      g.setStroke(pass == 0 ? DARK : LIGHT);
+      g.setLineWidth(pass == 0 ? 3 : 1.2);
+      Point corner = points.size() > 1 ? points.get(1) : pointer;
+      if (!points.isEmpty() && corner != null) {
+        Point a = points.getFirst();
+        oval(
+            g,
+            port,
+            (a.x() + corner.x()) / 2,
+            (a.y() + corner.y()) / 2,
+            Math.abs(a.x() - corner.x()) / 2,
+            Math.abs(a.y() - corner.y()) / 2,
+            0);
+      }
+      for (int i = 2; i < points.size(); i++) {
+        handle(
+            g, i < 4 ? FaceHandles.Glyph.ROUND : FaceHandles.Glyph.DIAMOND, points.get(i), port);
       }
     }
   }

@@ -131,6 +131,9 @@ final class PanelRows {
       case EVEN_AREA -> "Even an outline";
       case PICK_NEUTRAL -> "Pick a neutral";
       case PICK_TONE -> "Pick a tone";
+      case PART -> "Handles";
+      case OUTLINE -> "Draw an outline";
+      case PLACE_FACE -> "Place a face by hand";
       case FACE -> "Face map";
     };
   }
@@ -185,6 +188,11 @@ final class PanelRows {
     button.setTooltip(new Tooltip(tip));
     button.setOnAction(e -> action.run());
     nodes.add(button);
+  }
+
+  /** Runs with every refresh, for a node that another row holds. */
+  void follow(Runnable refresher) {
+    refreshers.add(refresher);
   }
 
   void custom(Node node, Runnable refresher) {

@@ -66,7 +66,14 @@ public final class PictureView extends Region {
     model.maskViewProperty().addListener((o, was, is) -> refresh());
     model.selectedProperty().addListener((o, was, is) -> refresh());
     model.brushProperty().addListener((o, was, is) -> drawOverlay());
-    model.toolProperty().addListener((o, was, is) -> drawOverlay());
+    model.partProperty().addListener((o, was, is) -> drawOverlay());
+    model
+        .toolProperty()
+        .addListener(
+            (o, was, is) -> {
+              gestures.abandon();
+              drawOverlay();
+            });
   }
 
   private void handle() {
@@ -275,7 +282,7 @@ public final class PictureView extends Region {
 
   private void release(MouseEvent e) {
     if (!model.isEmpty() && !panning) {
-      gestures.release();
+      gestures.release(port.toPhoto(e.getX(), e.getY()));
     }
     panning = false;
     drawOverlay();

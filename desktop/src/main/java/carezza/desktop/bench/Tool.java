@@ -20,6 +20,12 @@ public enum Tool {
   PICK_NEUTRAL("Pick something that should be neutral", false),
   /** Picks the skin tone to even towards. */
   PICK_TONE("Pick the skin tone to even towards", false),
+  /** Moves the handles of the mask's chosen part. */
+  PART("Drag the handles of the mask's part", false),
+  /** Draws an outline that joins the mask. */
+  OUTLINE("Draw around a place, or click its corners and the first one again", false),
+  /** Places a face map by five clicks. */
+  PLACE_FACE("Place a face: its box, both pupils, both corners of the mouth", false),
   /** Moves the handles of the face map. */
   FACE("Drag the handles onto the face", false);
 

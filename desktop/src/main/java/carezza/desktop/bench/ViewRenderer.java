@@ -13,7 +13,7 @@ import carezza.image.Level;
 import carezza.image.Picture;
 import carezza.image.Plane;
 import carezza.image.Rows;
-import carezza.mask.Masks;
+import carezza.kernel.LayerCoverage;
 import carezza.mask.Site;
 import carezza.model.Layer;
 import carezza.model.Project;
@@ -250,54 +250,26 @@ final class ViewRenderer implements AutoCloseable {
     if (area.isEmpty()) {
       return new Frame(ViewPixels.clear(port), port, true, request.project());
     }
-    Picture picture = renderer.render(scene, area, level, readiness, cancellation);
-    Plane mask = mask(request, level, area, readiness, cancellation);
+    Picture picture;
+    Plane mask = null;
+    Scene whole = request.session().scene(request.project());
+    int index = request.maskShown() ? whole.stack().indexOf(request.selected()) : -1;
+    if (index < 0) {
+      picture = renderer.render(scene, area, level, readiness, cancellation);
+    } else {
+      // Over what the layer gets: that stays as it is while the mask is worked on.
+      Layer layer = whole.stack().layers().get(index);
+      Site site = renderer.site(whole, level);
+      Area wide = area.grow(LayerCoverage.reach(layer, site)).intersect(site.whole());
+      picture = renderer.render(whole.through(index), wide, level, readiness, cancellation);
+      mask = LayerCoverage.of(layer, area, site, picture);
+      picture = picture.crop(area);
+    }
     return new Frame(
         ViewPixels.of(picture, mask, request.maskView(), port, level, area),
         port,
         readiness == Readiness.EXACT,
         request.project());
-  }
-
-  private static Plane mask(
-      Request request, int level, Area area, Readiness readiness, Cancellation cancellation) {
-    Scene whole = request.session().scene(request.project());
-    int index = request.maskShown() ? whole.stack().indexOf(request.selected()) : -1;
-    if (index < 0) {
-      return null;
-    }
-    Renderer renderer = request.session().renderer();
-    Layer layer = whole.stack().layers().get(index);
-    Site site = new Site(renderer.size(), level, whole.regions());
-    Area wide = area.grow(Coverage.reach(layer, site)).intersect(site.whole());
-    Picture input = renderer.render(whole.through(index), wide, level, readiness, cancellation);
-    return Coverage.of(layer, area, site, input);
-  }
-
-  /** Where a layer acts at all, for showing: its mask, or the masks inside it. */
-  private static final class Coverage {
-
-    static int reach(Layer layer, Site site) {
-      return Masks.reach(layer.head().mask(), site.scale());
-    }
-
-    static Plane of(Layer layer, Area area, Site site, Picture input) {
-      Plane own = Masks.render(layer.head().mask(), area, site, input);
-      if (layer instanceof carezza.model.DodgeBurnLayer l) {
-        Plane dodge = Masks.render(l.dodgeMask(), area, site, input);
-        Plane burn = Masks.render(l.burnMask(), area, site, input);
-        for (int i = 0; i < own.values().length; i++) {
-          own.values()[i] *= 1 - (1 - dodge.values()[i]) * (1 - burn.values()[i]);
-        }
-      } else if (layer instanceof carezza.model.HealLayer l) {
-        Plane healed = Plane.of(area);
-        l.patches().forEach(p -> carezza.mask.StrokeCoverage.apply(p.area(), healed, site.scale()));
-        for (int i = 0; i < own.values().length; i++) {
-          own.values()[i] *= healed.values()[i];
-        }
-      }
-      return own;
-    }
   }
 
   @Override

@@ -28,6 +28,7 @@ public final class Demo {
             "The Understudy",
             blank.photograph(),
             stack.faces(),
+            null,
             stack.stack(),
             "Lumen Court, Autumn cards. Moles and freckles stay, as agreed.",
             null);
@@ -40,7 +41,7 @@ public final class Demo {
     Project blank = started.project();
     Project project =
         new Project(
-            "The Apothecary", blank.photograph(), null, blank.stack(), "Not begun.", null);
+            "The Apothecary", blank.photograph(), null, null, blank.stack(), "Not begun.", null);
     return started.with(project, null);
   }
 

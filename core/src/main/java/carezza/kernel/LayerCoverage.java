@@ -1,0 +1,51 @@
+package carezza.kernel;
+
+import carezza.image.Area;
+import carezza.image.Picture;
+import carezza.image.Plane;
+import carezza.mask.Masks;
+import carezza.mask.Site;
+import carezza.mask.StrokeCoverage;
+import carezza.model.DodgeBurnLayer;
+import carezza.model.HealLayer;
+import carezza.model.Layer;
+
+/** Where a layer acts at all, for showing: its mask, and what is painted inside the layer. */
+public final class LayerCoverage {
+
+  private LayerCoverage() {}
+
+  /** Pixels of the level beyond an area that are read of the layer's input. */
+  public static int reach(Layer layer, Site site) {
+    int own = Masks.reach(layer.head().mask(), site.scale());
+    return layer instanceof DodgeBurnLayer l
+        ? Math.max(
+            own,
+            Math.max(
+                Masks.reach(l.dodgeMask(), site.scale()), Masks.reach(l.burnMask(), site.scale())))
+        : own;
+  }
+
+  /**
+   * Coverage 0 … 1 over an area.
+   *
+   * @param input the layer's input over at least the area grown by {@link #reach}, cut to the picture
+   */
+  public static Plane of(Layer layer, Area area, Site site, Picture input) {
+    Plane own = Masks.render(layer.head().mask(), area, site, input);
+    if (layer instanceof DodgeBurnLayer l) {
+      Plane dodge = Masks.render(l.dodgeMask(), area, site, input);
+      Plane burn = Masks.render(l.burnMask(), area, site, input);
+      for (int i = 0; i < own.values().length; i++) {
+        own.values()[i] *= 1 - (1 - dodge.values()[i]) * (1 - burn.values()[i]);
+      }
+    } else if (layer instanceof HealLayer l) {
+      Plane healed = Plane.of(area);
+      l.patches().forEach(p -> StrokeCoverage.apply(p.area(), healed, site.scale()));
+      for (int i = 0; i < own.values().length; i++) {
+        own.values()[i] *= healed.values()[i];
+      }
+    }
+    return own;
+  }
+}

@@ -1,0 +1,278 @@
+package carezza.model;
+
+import java.util.ArrayList;
+import java.util.List;
+
+import carezza.model.Mask.And;
+import carezza.model.Mask.Everything;
+import carezza.model.Mask.Feather;
+import carezza.model.Mask.Grow;
+import carezza.model.Mask.Invert;
+import carezza.model.Mask.Minus;
+import carezza.model.Mask.Nothing;
+import carezza.model.Mask.Off;
+import carezza.model.Mask.Or;
+import carezza.model.Mask.Refine;
+import carezza.model.Mask.Scale;
+import carezza.model.Mask.Strokes;
+
+/**
+ * A mask read as a sentence: what it starts from, then one part after the other that is joined to what
+ * came before. Each part can be switched off, changed or taken out by itself.
+ */
+public record MaskParts(List<Part> parts) {
+
+  /** How a part is joined to what stands before it. */
+  public enum Join {
+    /** It is the first. */
+    START("", ""),
+    /** Only where both are. */
+    WITHIN("within", "Within"),
+    /** Where either is. */
+    PLUS("plus", "Plus"),
+    /** Where it is not. */
+    MINUS("minus", "Minus"),
+    /** It changes what stands before it. */
+    CHANGE("", "");
+
+    private final String words;
+    private final String title;
+
+    Join(String words, String title) {
+      this.words = words;
+      this.title = title;
+    }
+
+    /** In a sentence. */
+    public String words() {
+      return words;
+    }
+
+    /** On a button. */
+    public String title() {
+      return title;
+    }
+  }
+
+  /**
+   * One part.
+   *
+   * @param own the mask that is joined; for a change, the change over nothing
+   * @param on takes part
+   */
+  public record Part(Join join, Mask own, boolean on) {
+
+    /** The part in words. */
+    public String words() {
+      String said = said(own);
+      return join.words().isEmpty() ? said : join.words() + " " + said;
+    }
+
+    private static String said(Mask own) {
+      return switch (own) {
+        case Everything e -> "everywhere";
+        case Nothing n -> "nowhere yet";
+        case Mask.Named(Region region) -> region.words();
+        case Mask.Oval o -> "an oval";
+        case Mask.Gradient g -> "a gradient";
+        case Mask.Polygon p -> "an outline";
+        case Mask.Range r -> range(r);
+        case Mask.Like l -> "as on another layer";
+        case Strokes s when s.base() instanceof Nothing ->
+            "painted " + s.strokes().size() + (s.strokes().size() == 1 ? " stroke" : " strokes");
+        case Invert i when i.of() instanceof Nothing -> "the other way round";
+        case Feather f when f.of() instanceof Nothing -> "softened by %.0f px".formatted(f.sigma());
+        case Grow g when g.of() instanceof Nothing ->
+            "%s by %.0f px".formatted(g.radius() < 0 ? "shrunk" : "grown", Math.abs(g.radius()));
+        case Scale s when s.of() instanceof Nothing -> "at %.0f %%".formatted(100 * s.factor());
+        case Refine r when r.of() instanceof Nothing -> "to its edges";
+        default -> own.sentence();
+      };
+    }
+
+    private static String range(Mask.Range r) {
+      double span = r.quantity().span();
+      String unit = r.quantity().unit();
+      boolean hue = r.quantity() == Mask.Quantity.HUE;
+      if (r.end() >= span && !hue) {
+        return "%s %s %.0f".formatted(r.quantity().more(), unit, (r.start() + r.full()) / 2);
+      }
+      if (r.start() <= 0 && !hue) {
+        return "%s %s %.0f".formatted(r.quantity().less(), unit, (r.fullEnd() + r.end()) / 2);
+      }
+      return "%s %.0f to %.0f".formatted(unit, r.full(), r.fullEnd());
+    }
+  }
+
+  public MaskParts {
+    parts = List.copyOf(parts);
+    if (parts.isEmpty() || parts.getFirst().join() != Join.START) {
+      throw new IllegalArgumentException("a mask begins with what it starts from");
+    }
+  }
+
+  public static MaskParts of(Mask mask) {
+    List<Part> found = new ArrayList<>();
+    Mask rest = mask;
+    while (rest != null) {
+      boolean on = !(rest instanceof Off);
+      while (rest instanceof Off(Mask part)) {
+        rest = part;
+      }
+      Mask next = under(rest);
+      found.addFirst(
+          next == null
+              ? new Part(Join.START, rest, on)
+              : switch (rest) {
+                case And a -> new Part(Join.WITHIN, a.other(), on);
+                case Or o -> new Part(Join.PLUS, o.other(), on);
+                case Minus m -> new Part(Join.MINUS, m.taken(), on);
+                default -> new Part(Join.CHANGE, over(rest, new Nothing()), on);
+              });
+      rest = next;
+    }
+    return new MaskParts(found);
+  }
+
+  /** What a mask stands on, or null if it stands for itself. */
+  private static Mask under(Mask mask) {
+    return switch (mask) {
+      case And a -> a.one();
+      case Or o -> o.one();
+      case Minus m -> m.from();
+      case Strokes(Mask base, List<Stroke> strokes) -> base instanceof Nothing ? null : base;
+      case Invert i -> i.of();
+      case Feather f -> f.of();
+      case Grow g -> g.of();
+      case Scale s -> s.of();
+      case Refine r -> r.of();
+      default -> null;
+    };
+  }
+
+  private static Mask over(Mask change, Mask base) {
+    return switch (change) {
+      case Strokes s -> new Strokes(base, s.strokes());
+      case Invert i -> new Invert(base);
+      case Feather f -> new Feather(base, f.sigma());
+      case Grow g -> new Grow(base, g.radius());
+      case Scale s -> new Scale(base, s.factor());
+      case Refine r -> new Refine(base, r.sigma());
+      default -> throw new IllegalArgumentException("not a change of a mask: " + change);
+    };
+  }
+
+  private static Mask joined(Mask before, Part part) {
+    return switch (part.join()) {
+      case START -> part.own();
+      case WITHIN -> new And(before, part.own());
+      case PLUS -> new Or(before, part.own());
+      case MINUS -> new Minus(before, part.own());
+      case CHANGE -> over(part.own(), before);
+    };
+  }
+
+  /** The mask again, with what is switched off still in it. */
+  public Mask mask() {
+    Mask whole = null;
+    for (Part part : parts) {
+      whole = joined(whole, part);
+      whole = part.on() ? whole : new Off(whole);
+    }
+    return whole;
+  }
+
+  /** The mask of the parts that are on. */
+  public Mask acting() {
+    Mask whole = null;
+    for (Part part : parts) {
+      if (!part.on()) {
+        continue;
+      }
+      if (whole == null) {
+        whole =
+            switch (part.join()) {
+              case START, WITHIN, PLUS -> part.own();
+              case MINUS -> joined(new Everything(), part);
+              case CHANGE ->
+                  joined(part.own() instanceof Strokes ? new Nothing() : new Everything(), part);
+            };
+      } else {
+        whole = joined(whole, part);
+      }
+    }
+    return whole == null ? new Everything() : whole;
+  }
+
+  /** With the part at a place switched on, or off. */
+  public MaskParts switched(int place, boolean on) {
+    Part p = parts.get(place);
+    return with(place, new Part(p.join(), p.own(), on));
+  }
+
+  /** With another mask for the part at a place. */
+  public MaskParts changed(int place, Mask own) {
+    Part p = parts.get(place);
+    return with(place, new Part(p.join(), own, p.on()));
+  }
+
+  /** With the part at a place joined in another way; what starts, or changes, stays as it is. */
+  public MaskParts joined(int place, Join join) {
+    Part p = parts.get(place);
+    return p.join() == Join.START || p.join() == Join.CHANGE
+        ? this
+        : with(place, new Part(join, p.own(), p.on()));
+  }
+
+  private MaskParts with(int place, Part part) {
+    List<Part> changed = new ArrayList<>(parts);
+    changed.set(place, part);
+    return new MaskParts(changed);
+  }
+
+  /** Without the part at a place; without any, everywhere. */
+  public MaskParts without(int place) {
+    List<Part> left = new ArrayList<>(parts);
+    left.remove(place);
+    if (left.isEmpty()) {
+      return of(new Everything());
+    }
+    Part first = left.getFirst();
+    if (first.join() != Join.START) {
+      Mask start = new MaskParts(List.of(new Part(Join.START, alone(first), true))).acting();
+      left.set(0, new Part(Join.START, start, first.on()));
+    }
+    return of(new MaskParts(left).mask());
+  }
+
+  private static Mask alone(Part part) {
+    Part off = new Part(Join.START, new Nothing(), false);
+    return new MaskParts(List.of(off, new Part(part.join(), part.own(), true))).acting();
+  }
+
+  /**
+   * With one part more. On a mask that is everywhere, or nowhere, a part that adds or limits becomes the
+   * start: 'everywhere, and teeth' is nobody's wish.
+   */
+  public MaskParts plus(Join join, Mask own) {
+    Mask only = parts.size() == 1 ? parts.getFirst().own() : null;
+    boolean bare = only instanceof Everything || only instanceof Nothing;
+    if (bare && (join == Join.PLUS || join == Join.WITHIN)) {
+      return of(own);
+    }
+    List<Part> more = new ArrayList<>(parts);
+    more.add(new Part(join, own, true));
+    return new MaskParts(more);
+  }
+
+  /** The parts as one sentence. */
+  public String sentence() {
+    StringBuilder words = new StringBuilder();
+    for (Part part : parts) {
+      if (part.on()) {
+        words.append(words.isEmpty() ? "" : ", ").append(part.words());
+      }
+    }
+    return words.isEmpty() ? new Everything().sentence() : words.toString();
+  }
+}

@@ -1,0 +1,145 @@
+package carezza.model;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import java.util.List;
+
+import org.testng.annotations.DataProvider;
+import org.testng.annotations.Test;
+
+import carezza.model.Mask.And;
+import carezza.model.Mask.Everything;
+import carezza.model.Mask.Feather;
+import carezza.model.Mask.Grow;
+import carezza.model.Mask.Invert;
+import carezza.model.Mask.Like;
+import carezza.model.Mask.Minus;
+import carezza.model.Mask.Named;
+import carezza.model.Mask.Nothing;
+import carezza.model.Mask.Off;
+import carezza.model.Mask.Or;
+import carezza.model.Mask.Oval;
+import carezza.model.Mask.Quantity;
+import carezza.model.Mask.Range;
+import carezza.model.Mask.Refine;
+import carezza.model.Mask.Scale;
+import carezza.model.MaskParts.Join;
+import carezza.model.MaskParts.Part;
+
+public class MaskPartsTest {
+
+  private static final Mask SKIN = new Named(Region.FACE_SKIN);
+  private static final Mask LIPS = new Named(Region.LIPS);
+  private static final Mask LIGHT = new Range(Quantity.LIGHTNESS, 50, 60, 100, 100);
+  private static final Stroke DAB = Stroke.dab(5, 5, 3, 0.5);
+
+  @DataProvider
+  public Object[][] masks() {
+    return new Object[][] {
+      {new Everything()},
+      {SKIN},
+      {new Nothing().painted(DAB)},
+      {new And(new Minus(SKIN, LIPS), LIGHT).painted(DAB).painted(DAB)},
+      {new Grow(new Feather(new Or(SKIN, new Oval(5, 5, 4, 3, 0, 1)), 8), -3)},
+      {new Refine(new Scale(new Invert(LIPS), 0.5), 4)},
+      {new Off(new Minus(new Off(SKIN), LIPS))},
+      {new And(SKIN, new Or(LIPS, LIGHT))}
+    };
+  }
+
+  @Test(dataProvider = "masks")
+  public void partsPutTogetherAreTheMask(Mask mask) {
+    assertThat(MaskParts.of(mask).mask()).isEqualTo(mask);
+  }
+
+  @Test
+  public void aMaskReadsAsASentence() {
+    Mask mask = new And(new Minus(SKIN, LIPS), LIGHT).painted(DAB).painted(DAB).painted(DAB);
+    assertThat(MaskParts.of(mask).sentence())
+        .isEqualTo(
+            "skin of the face, minus lips, within lighter than L* 55, painted 3 strokes");
+    assertThat(new Grow(new Feather(SKIN, 8), -3).sentence())
+        .isEqualTo("skin of the face, softened by 8 px, shrunk by 3 px");
+  }
+
+  @Test
+  public void aPartThatIsOffIsNotSaidAndDoesNotAct() {
+    MaskParts parts = MaskParts.of(new Minus(SKIN, LIPS)).switched(1, false);
+    assertThat(parts.mask()).isEqualTo(new Off(new Minus(SKIN, LIPS)));
+    assertThat(parts.sentence()).isEqualTo("skin of the face");
+    assertThat(parts.acting()).isEqualTo(SKIN);
+    assertThat(parts.switched(1, true).acting()).isEqualTo(new Minus(SKIN, LIPS));
+    assertThat(parts.mask().acting()).isEqualTo(SKIN);
+  }
+
+  @Test
+  public void takingOutTheStartLetsTheNextPartStart() {
+    assertThat(MaskParts.of(new And(SKIN, LIGHT)).without(0).mask()).isEqualTo(LIGHT);
+    assertThat(MaskParts.of(new Minus(SKIN, LIPS)).without(0).mask())
+        .isEqualTo(new Minus(new Everything(), LIPS));
+    assertThat(MaskParts.of(SKIN).without(0).mask()).isEqualTo(new Everything());
+    assertThat(MaskParts.of(SKIN.painted(DAB)).without(0).mask())
+        .isEqualTo(new Nothing().painted(DAB));
+  }
+
+  @Test
+  public void partsAreChangedAndJoinedInAnotherWay() {
+    MaskParts parts = MaskParts.of(new Minus(SKIN, LIPS));
+    assertThat(parts.joined(1, Join.WITHIN).mask()).isEqualTo(new And(SKIN, LIPS));
+    assertThat(parts.joined(0, Join.WITHIN)).isEqualTo(parts);
+    assertThat(parts.changed(1, LIGHT).mask()).isEqualTo(new Minus(SKIN, LIGHT));
+    assertThat(MaskParts.of(new Feather(SKIN, 3)).changed(1, new Feather(new Nothing(), 9)).mask())
+        .isEqualTo(new Feather(SKIN, 9));
+  }
+
+  @Test
+  public void whatIsAddedToNothingOrEverythingIsTheStart() {
+    assertThat(MaskParts.of(new Everything()).plus(Join.PLUS, LIPS).mask()).isEqualTo(LIPS);
+    assertThat(MaskParts.of(new Everything()).plus(Join.MINUS, LIPS).mask())
+        .isEqualTo(new Minus(new Everything(), LIPS));
+    assertThat(MaskParts.of(SKIN).plus(Join.PLUS, LIPS).mask()).isEqualTo(new Or(SKIN, LIPS));
+  }
+
+  @Test
+  public void aMaskWithoutAStartIsRefused() {
+    assertThatThrownBy(() -> new MaskParts(List.of(new Part(Join.PLUS, LIPS, true))))
+        .isInstanceOf(IllegalArgumentException.class);
+  }
+
+  private static Layer masked(String name, Mask mask) {
+    return LayerKind.CURVE.fresh().with(Head.of(name, Stage.GRADE, mask));
+  }
+
+  @Test
+  public void aLinkedMaskFollowsTheOtherLayer() {
+    Layer first = masked("first", SKIN);
+    Layer second = masked("second", new Minus(new Like(first.head().id()), LIPS));
+    LayerStack stack = LayerStack.of(first, second);
+    assertThat(stack.acting().layers().get(1).head().mask()).isEqualTo(new Minus(SKIN, LIPS));
+    LayerStack edited =
+        stack.edit(first.head().id(), l -> l.with(l.head().withMask(LIGHT)));
+    assertThat(edited.acting().layers().get(1).head().mask()).isEqualTo(new Minus(LIGHT, LIPS));
+  }
+
+  @Test
+  public void linksInACircleAndToNoLayerCoverNothing() {
+    Layer first = masked("first", SKIN);
+    Layer second = masked("second", new Like(first.head().id()));
+    Layer turned = first.with(first.head().withMask(new Like(second.head().id())));
+    assertThat(LayerStack.of(turned, second).acting().layers().getFirst().head().mask())
+        .isEqualTo(new Nothing());
+    assertThat(
+            LayerStack.of(masked("lost", new Like("gone"))).acting().layers().getFirst().head()
+                .mask())
+        .isEqualTo(new Nothing());
+  }
+
+  @Test
+  public void takingALayerAwayLeavesItsMaskWhereItWasLinked() {
+    Layer first = masked("first", SKIN);
+    Layer second = masked("second", new Like(first.head().id()));
+    LayerStack left = LayerStack.of(first, second).without(first.head().id());
+    assertThat(left.layers().getFirst().head().mask()).isEqualTo(SKIN);
+  }
+}
