@@ -62,10 +62,10 @@ final class RegionFinder {
     Plane open;
     if (outlines != null) {
       OutlinedParts parts = new OutlinedParts(lab, face, outlines, skin);
-      OutlinedParts.Eye left = parts.left();
-      OutlinedParts.Eye right = parts.right();
+      OutlinedEye.Eye left = parts.left();
+      OutlinedEye.Eye right = parts.right();
       putEyes(found, left.iris(), right.iris(), left.sclera(), right.sclera());
-      OutlinedParts.Mouth lips = parts.mouth();
+      OutlinedMouth.Mouth lips = parts.mouth();
       found.put(Region.LIPS, lips.lips());
       found.put(Region.TEETH, lips.teeth());
       mouth = Planes.or(lips.lips(), lips.teeth());
@@ -86,7 +86,7 @@ final class RegionFinder {
       open = parts.eyeSockets();
       found.put(Region.BROWS_LASHES, Plane.of(area));
     }
-    Plane anySkin = skinLikeness(Planes.or(Planes.or(mouth, open), found.get(Region.BROWS_LASHES)));
+    Plane anySkin = skinLikeness(person, Planes.or(Planes.or(mouth, open), found.get(Region.BROWS_LASHES)));
     Plane oval = face.face().soft(area, 0.05);
     Plane beside = Planes.times(Planes.minus(subject == null ? neckTemplate() : belowBrows(person), oval), anySkin);
     Plane faceSkin = Planes.times(anySkin, oval);
@@ -165,11 +165,11 @@ final class RegionFinder {
    * How much a pixel looks like this skin: by colour, not backdrop, and no hair. Inside the face below the
    * brows all is skin that is none of the features, however dark: nostrils, folds, the side in shadow.
    */
-  private Plane skinLikeness(Plane features) {
+  private Plane skinLikeness(Plane person, Plane features) {
     float[] l = lab.first().values();
     float[] a = lab.second().values();
     float[] b = lab.third().values();
-    Backdrop backdrop = new Backdrop(lab, face.oval(1));
+    Backdrop backdrop = subject == null ? new Backdrop(lab, face.oval(1)) : null;
     Plane colour = Plane.of(area);
     Rows.each(
         area.width(),
@@ -179,7 +179,9 @@ final class RegionFinder {
             double d = skin.distance(l[i], a[i], b[i]);
             double dark = Smooth.step((l[i] - 0.35 * skin.darkest()) / (0.3 * skin.darkest()));
             colour.values()[i] =
-                (float) (dark * Smooth.step((6 - d) / 3) * (1 - backdrop.likeness(i)));
+                (float) (dark
+                        * Smooth.step((6 - d) / 3)
+                        * (backdrop == null ? person.values()[i] : 1 - backdrop.likeness(i)));
           }
         });
     Plane around = GaussianBlur.normalised(lab.first(), colour, face.faceWidth() / 9);
