@@ -16,6 +16,7 @@ final class KeySheet extends VBox {
     {"O", "Layer on or off"},
     {"L", "Brush and shapes take away instead of adding"},
     {"E", "Brush stays inside the edge it starts in"},
+    {"W", "What the layer does, or where it acts"},
     {"P", "Paint the layer's mask"},
     {"F", "Face map handles"},
     {"Z", "Whole picture, or 100 % at the pointer"},

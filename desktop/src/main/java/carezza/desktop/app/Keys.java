@@ -102,6 +102,7 @@ final class Keys {
           model.toolProperty().set(Tool.MASK);
         }
       }
+      case W -> panel.turnPage();
       case F -> panel.placeFace();
       case Z -> picture.toggleZoom();
       case SPACE -> picture.holdSpace(true);

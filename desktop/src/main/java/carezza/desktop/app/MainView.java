@@ -408,6 +408,8 @@ public final class MainView extends StackPane implements Actions, AutoCloseable 
     picture.close();
     readouts.close();
     deliver.close();
+    course.close();
+    panel.close();
     model.close();
   }
 }

@@ -1,7 +1,10 @@
 package carezza.desktop.bench;
 
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
+import javafx.collections.MapChangeListener;
 import javafx.geometry.Pos;
 import javafx.geometry.Side;
 import javafx.scene.Node;
@@ -11,6 +14,9 @@ import javafx.scene.control.Label;
 import javafx.scene.control.MenuItem;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.control.Tooltip;
+import javafx.scene.image.Image;
+import javafx.scene.image.ImageView;
+import javafx.scene.image.WritableImage;
 import javafx.scene.input.MouseEvent;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Pane;
@@ -30,18 +36,29 @@ public final class CourseView extends VBox {
 
   private static final double CARD_WIDTH = 86;
 
+  /** Room for the picture of a layer's mask on its card. */
+  private static final double THUMB_WIDTH = 19;
+
+  private static final double THUMB_HEIGHT = 26;
+
   private final BenchModel model;
-  private final HBox stages = new HBox(6);
+  private final HBox stages = new HBox(4);
   private final Pane rail = new Pane();
   private final Region track = new Region();
   private final Region passed = new Region();
   private final Region head = new Region();
   private final List<Node> cards = new ArrayList<>();
+  private final MaskThumbs thumbs;
+  private final Map<String, ImageView> thumbViews = new HashMap<>();
   private Shown shown;
   private final Node start = photograph();
 
   public CourseView(BenchModel model) {
     this.model = model;
+    thumbs = new MaskThumbs(model);
+    thumbs
+        .images()
+        .addListener((MapChangeListener<String, WritableImage>) c -> thumb(c.getKey()));
     setId("course");
     getStyleClass().add("course");
     stages.getStyleClass().add("stages");
@@ -102,6 +119,7 @@ public final class CourseView extends VBox {
     shown = now;
     stages.getChildren().clear();
     cards.clear();
+    thumbViews.clear();
     start.setOnMouseClicked(e -> model.select(null));
     VBox first = new VBox(4, new Label(" "), start);
     stages.getChildren().add(first);
@@ -179,7 +197,16 @@ public final class CourseView extends VBox {
         e -> model.edit(null, p -> p.edit(id, l -> l.with(l.head().switched(!l.head().on())))));
     HBox top = new HBox(2, Icon.of(LayerKind.of(layer)).node(), PanelRows.spring(), amount, on);
     top.setAlignment(Pos.CENTER_LEFT);
-    VBox card = new VBox(3, top, name);
+    ImageView thumb = new ImageView();
+    thumb.setId("thumb-" + id);
+    thumb.setPreserveRatio(true);
+    thumb.setFitWidth(THUMB_WIDTH);
+    thumb.setFitHeight(THUMB_HEIGHT);
+    thumb.setMouseTransparent(true);
+    thumbViews.put(id, thumb);
+    thumb(id);
+    HBox foot = new HBox(2, name, PanelRows.spring(), thumb);
+    VBox card = new VBox(3, top, foot);
     card.setId("card-" + id);
     card.getStyleClass().add("card");
     card.setMinWidth(CARD_WIDTH);
@@ -196,6 +223,20 @@ public final class CourseView extends VBox {
     card.setOnMouseClicked(e -> model.select(id));
     card.setAccessibleText(layer.head().name());
     return card;
+  }
+
+  /** Shows where the layer acts; nothing takes no room on the card. */
+  private void thumb(String id) {
+    ImageView view = thumbViews.get(id);
+    if (view != null) {
+      Image image = thumbs.images().get(id);
+      view.setImage(image);
+      view.setManaged(image != null);
+    }
+  }
+
+  public void close() {
+    thumbs.close();
   }
 
   /** Right edge of the card before the playhead, in the rail's coordinates. */

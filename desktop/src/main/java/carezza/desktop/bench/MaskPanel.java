@@ -70,10 +70,8 @@ final class MaskPanel {
   }
 
   private void build(Layer layer) {
-    Label heading = new Label("Where it acts");
-    heading.getStyleClass().add("heading");
-    rows.custom(heading, () -> {});
     rows.words("mask-sentence", Layer.class, l -> sentence(l.head().mask()));
+    paint();
     List<Part> parts = MaskParts.of(layer.head().mask()).parts();
     int chosen = model.partProperty().get();
     for (int i = 0; i < parts.size(); i++) {
@@ -83,7 +81,6 @@ final class MaskPanel {
       }
     }
     rows.custom(new HBox(6, addMenu(layer), outlineButton()), this::nothing);
-    paint();
   }
 
   private void nothing() {
@@ -528,7 +525,7 @@ final class MaskPanel {
         e -> model.brushProperty().set(model.brushProperty().get().staying(inside.isSelected())));
     rows.follow(() -> inside.setSelected(model.brushProperty().get().inside()));
     ((HBox) rows.nodes().getLast()).getChildren().addAll(lift, inside);
-    ToggleButton view = new ToggleButton("Show mask");
+    ToggleButton view = new ToggleButton("Show");
     view.setId("show-mask");
     view.setGraphic(Icon.MASK.node());
     view.setTooltip(new Tooltip("Shows the mask over what the layer gets (hold M)"));
@@ -547,8 +544,7 @@ final class MaskPanel {
         new Tooltip("Slow strokes press, quick ones go lightly: a stand-in for a pen"));
     pen.setOnAction(
         e -> model.penProperty().set(pen.isSelected() ? new Pen.OfSpeed() : Pen.MOUSE));
-    rows.custom(new HBox(6, view, how), this::nothing);
-    rows.custom(pen, this::nothing);
+    rows.custom(new HBox(6, view, how, pen), this::nothing);
   }
 
   private static String sentence(Mask mask) {

@@ -1,6 +1,8 @@
 package carezza.desktop.bench;
 
 import java.util.Objects;
+import javafx.beans.property.BooleanProperty;
+import javafx.beans.property.SimpleBooleanProperty;
 import javafx.geometry.Insets;
 import javafx.geometry.Pos;
 import javafx.scene.control.Button;
@@ -22,6 +24,7 @@ public final class PanelView extends VBox {
   private final BenchModel model;
   private final VBox editor = new VBox(9);
   private final Background counting = new Background("histogram");
+  private final BooleanProperty where = new SimpleBooleanProperty();
   private PanelRows rows;
   private String shown = "";
 
@@ -49,7 +52,14 @@ public final class PanelView extends VBox {
     getChildren().addAll(upper, foot);
     model.selectedProperty().addListener((o, was, is) -> show());
     model.projectProperty().addListener((o, was, is) -> show());
-    model.partProperty().addListener((o, was, is) -> show());
+    model
+        .partProperty()
+        .addListener(
+            (o, was, is) -> {
+              where.set(where.get() || is.intValue() >= 0);
+              show();
+            });
+    where.addListener((o, was, is) -> show());
     model.toolProperty().addListener((o, was, is) -> refresh());
     model.brushProperty().addListener((o, was, is) -> refresh());
     model.radiiProperty().addListener((o, was, is) -> refresh());
@@ -73,8 +83,10 @@ public final class PanelView extends VBox {
                     l ->
                         "layer "
                             + l.head().id()
-                            + MaskPanel.shape(l, model.partProperty().get())
-                            + model.stack().size())
+                            + (where.get()
+                                ? MaskPanel.shape(l, model.partProperty().get())
+                                    + model.stack().size()
+                                : ""))
                 .orElse("photograph");
     if (!Objects.equals(id, shown)) {
       shown = id;
@@ -171,8 +183,41 @@ public final class PanelView extends VBox {
         Layer.class,
         l -> 100 * l.head().amount(),
         (l, v) -> l.with(l.head().withAmount(v / 100)));
-    Editors.build(layer, rows, model);
-    MaskPanel.build(layer, rows, model, counting);
+    rows.custom(pages(), () -> {});
+    if (where.get()) {
+      MaskPanel.build(layer, rows, model, counting);
+    } else {
+      Editors.build(layer, rows, model);
+    }
+  }
+
+  /** What the layer does, or where: both together are too long for a small screen. */
+  private HBox pages() {
+    ToggleButton what = new ToggleButton("What it does");
+    what.setId("page-what");
+    ToggleButton place = new ToggleButton("Where it acts");
+    place.setId("page-where");
+    what.setTooltip(new Tooltip("The layer's parameters (W goes to and fro)"));
+    place.setTooltip(new Tooltip("The layer's mask (W goes to and fro)"));
+    what.setOnAction(e -> where.set(false));
+    place.setOnAction(e -> where.set(true));
+    rows.follow(
+        () -> {
+          what.setSelected(!where.get());
+          place.setSelected(where.get());
+        });
+    HBox pages = new HBox(6, what, place);
+    for (ToggleButton page : new ToggleButton[] {what, place}) {
+      page.setMaxWidth(Double.MAX_VALUE);
+      HBox.setHgrow(page, Priority.ALWAYS);
+      page.prefWidthProperty().bind(pages.widthProperty());
+    }
+    return pages;
+  }
+
+  /** Goes to the mask of the layer, or back. */
+  public void turnPage() {
+    where.set(!where.get());
   }
 
   private HBox head(Layer layer) {
@@ -200,5 +245,9 @@ public final class PanelView extends VBox {
     HBox box = new HBox(8, Icon.of(LayerKind.of(layer)).node(), name, on);
     box.setAlignment(Pos.CENTER_LEFT);
     return box;
+  }
+
+  public void close() {
+    counting.close();
   }
 }
