@@ -22,8 +22,11 @@ import carezza.codec.PictureWriter;
 import carezza.desktop.app.CarezzaApp;
 import carezza.desktop.app.Display;
 import carezza.desktop.app.MainView;
+import carezza.desktop.bench.BenchModel;
+import carezza.desktop.bench.Brush;
 import carezza.model.Layer;
 import carezza.model.LayerKind;
+import carezza.model.Mask;
 import carezza.model.Point;
 import carezza.model.Project;
 import carezza.project.ProjectFile;
@@ -58,6 +61,11 @@ final class Interaction {
   /** The amount of one layer after the other, moved as by a slider. */
   static void sliders() throws Exception {
     new Interaction().inWindow(Interaction::slide);
+  }
+
+  /** A wide brush that stays inside edges, and a range changed while its mask is shown. */
+  static void masks() throws Exception {
+    new Interaction().inWindow(Interaction::mask);
   }
 
   @FunctionalInterface
@@ -103,14 +111,49 @@ final class Interaction {
     rest();
   }
 
-  private void paint() throws Exception {
+  private void selectTheLast(LayerKind kind) throws Exception {
     select(
         view.model().stack().layers().stream()
-            .filter(l -> LayerKind.of(l) == LayerKind.DODGE_BURN)
+            .filter(l -> LayerKind.of(l) == kind)
             .reduce((first, last) -> last)
             .map(Layer::head)
             .orElseThrow()
             .id());
+  }
+
+  private void mask() throws Exception {
+    selectTheLast(LayerKind.DODGE_BURN);
+    on(
+        () -> {
+          BenchModel model = view.model();
+          model.brushProperty().set(new Brush(400, 0.5, 0.1).staying(true));
+          return null;
+        });
+    strokes("strokes of 400 px inside edges");
+    selectTheLast(LayerKind.CURVE);
+    on(
+        () -> {
+          view.model().maskShownProperty().set(true);
+          return null;
+        });
+    rest();
+    slide(
+        "range with its mask shown",
+        (layer, t) ->
+            layer.with(
+                layer
+                    .head()
+                    .withMask(
+                        new Mask.Range(
+                            Mask.Quantity.LIGHTNESS, 20 + 30 * t, 35 + 30 * t, 80, 90))));
+  }
+
+  private void paint() throws Exception {
+    selectTheLast(LayerKind.DODGE_BURN);
+    strokes("strokes");
+  }
+
+  private void strokes(String what) throws Exception {
     for (int s = 0; s < STROKES; s++) {
       stroke(s);
       if (s == 1) {
@@ -120,27 +163,15 @@ final class Interaction {
       }
     }
     rest();
-    report("strokes", 0);
+    report(what, 0);
   }
 
   private void slide() throws Exception {
     for (Layer layer : view.model().stack().layers()) {
       select(layer.head().id());
       Thread.sleep(TO_THE_SLIDER_MILLIS);
-      latencies.clear();
-      long start = System.nanoTime();
-      int frames = frames();
-      for (int i = 0; i < MOVES; i++) {
-        double amount = 1 - 0.8 * i / MOVES;
-        on(
-            () -> {
-              view.model().editSelected("amount", l -> l.with(l.head().withAmount(amount)));
-              return null;
-            });
-        LockSupport.parkNanos(2 * EVENT_NANOS);
-      }
-      double seconds = (System.nanoTime() - start) / 1e9;
-      report(LayerKind.of(layer).toString(), (frames() - frames) / seconds);
+      slide(
+          LayerKind.of(layer).toString(), (l, t) -> l.with(l.head().withAmount(1 - 0.8 * t)));
       rest();
       on(
           () -> {
@@ -148,6 +179,32 @@ final class Interaction {
             return null;
           });
     }
+  }
+
+  /** What a slider does to a layer, from 0 at one end to 1 at the other. */
+  private interface Slide {
+    Layer to(Layer layer, double t);
+  }
+
+  private void slide(String what, Slide slide) throws Exception {
+    on(
+        () -> {
+          latencies.clear();
+          return null;
+        });
+    long start = System.nanoTime();
+    int first = frames();
+    for (int i = 0; i < MOVES; i++) {
+      double t = (double) i / MOVES;
+      on(
+          () -> {
+            view.model().editSelected("slide", l -> slide.to(l, t));
+            return null;
+          });
+      LockSupport.parkNanos(2 * EVENT_NANOS);
+    }
+    double seconds = (System.nanoTime() - start) / 1e9;
+    report(what, (frames() - first) / seconds);
   }
 
   private int frames() throws Exception {

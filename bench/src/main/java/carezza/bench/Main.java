@@ -7,7 +7,8 @@ import java.util.Arrays;
 import carezza.codec.PressProfile;
 
 /**
- * Runs a measurement: {@code jmh [pattern …]}, {@code memory}, {@code strokes}, {@code sliders};
+ * Runs a measurement: {@code jmh [pattern …]}, {@code memory}, {@code strokes}, {@code sliders},
+ * {@code masks};
  * {@code quality PORTRAITS FILE.md} compares what is found with the painted truth;
  * {@code press-profile FILE} makes the CMYK profile anew.
  */
@@ -27,10 +28,11 @@ public final class Main {
       case "memory-of" -> MemoryProof.of(Integer.parseInt(rest[0]));
       case "strokes" -> Interaction.strokes();
       case "sliders" -> Interaction.sliders();
+      case "masks" -> Interaction.masks();
       case "quality" -> Quality.run(Path.of(rest[0]), Path.of(rest[1]));
       case "press-profile" -> Files.write(Path.of(rest[0]), PressProfile.make());
       default -> {
-        System.err.println("Say what to measure: jmh [pattern …], memory, strokes, or sliders.");
+        System.err.println("Say what to measure: jmh [pattern …], memory, strokes, sliders, or masks.");
         System.exit(2);
       }
     }

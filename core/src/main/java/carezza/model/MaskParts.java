@@ -65,7 +65,8 @@ public record MaskParts(List<Part> parts) {
     /** The part in words. */
     public String words() {
       String said = said(own);
-      return join.words().isEmpty() ? said : join.words() + " " + said;
+      boolean plain = join == Join.WITHIN && own instanceof Mask.Range;
+      return plain || join.words().isEmpty() ? said : join.words() + " " + said;
     }
 
     private static String said(Mask own) {

@@ -58,7 +58,7 @@ public class MaskPartsTest {
     Mask mask = new And(new Minus(SKIN, LIPS), LIGHT).painted(DAB).painted(DAB).painted(DAB);
     assertThat(MaskParts.of(mask).sentence())
         .isEqualTo(
-            "skin of the face, minus lips, within lighter than L* 55, painted 3 strokes");
+            "skin of the face, minus lips, lighter than L* 55, painted 3 strokes");
     assertThat(new Grow(new Feather(SKIN, 8), -3).sentence())
         .isEqualTo("skin of the face, softened by 8 px, shrunk by 3 px");
   }

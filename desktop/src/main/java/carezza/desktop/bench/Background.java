@@ -31,8 +31,14 @@ public final class Background implements AutoCloseable {
     T run(Cancellation cancellation) throws Exception;
   }
 
-  /** Runs the work unless a newer request comes; hands its result over on the interface thread. */
+  /**
+   * Runs the work unless a newer request comes; hands its result over on the interface thread. Once closed,
+   * nothing is wanted any more.
+   */
   public <T> void newest(Work<T> work, Consumer<T> done, Consumer<Exception> failed) {
+    if (thread.isShutdown()) {
+      return;
+    }
     long ticket = newest.incrementAndGet();
     Cancellation stale = () -> newest.get() != ticket;
     thread.execute(() -> attempt(() -> work.run(stale), stale, done, failed));

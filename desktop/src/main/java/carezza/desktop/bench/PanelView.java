@@ -199,13 +199,22 @@ public final class PanelView extends VBox {
     place.setId("page-where");
     what.setTooltip(new Tooltip("The layer's parameters (W goes to and fro)"));
     place.setTooltip(new Tooltip("The layer's mask (W goes to and fro)"));
-    what.setOnAction(e -> where.set(false));
-    place.setOnAction(e -> where.set(true));
-    rows.follow(
+    Runnable turned =
         () -> {
           what.setSelected(!where.get());
           place.setSelected(where.get());
+        };
+    what.setOnAction(
+        e -> {
+          where.set(false);
+          turned.run();
         });
+    place.setOnAction(
+        e -> {
+          where.set(true);
+          turned.run();
+        });
+    rows.follow(turned);
     HBox pages = new HBox(6, what, place);
     for (ToggleButton page : new ToggleButton[] {what, place}) {
       page.setMaxWidth(Double.MAX_VALUE);

@@ -1,0 +1,134 @@
+package carezza.session;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.data.Offset.offset;
+
+import java.util.Arrays;
+import java.util.List;
+
+import org.testng.annotations.Test;
+
+import carezza.codec.OutputProfile;
+import carezza.codec.PictureFormat;
+import carezza.codec.PictureReader;
+import carezza.codec.PictureWriter;
+import carezza.image.Area;
+import carezza.image.Cancellation;
+import carezza.image.Picture;
+import carezza.image.Plane;
+import carezza.model.FaceMap;
+import carezza.model.Head;
+import carezza.model.Layer;
+import carezza.model.LayerKind;
+import carezza.model.LayerStack;
+import carezza.model.Mask;
+import carezza.model.Mask.Quantity;
+import carezza.model.Project;
+import carezza.model.Region;
+import carezza.model.Stage;
+import carezza.project.ProjectFile;
+import carezza.project.Retouch;
+import carezza.testing.Portrait;
+
+public class SessionTest {
+
+  private static Retouch started(Picture picture) throws Exception {
+    byte[] file =
+        PictureWriter.encode(
+            picture,
+            new PictureWriter.Settings(PictureFormat.PNG, 100, 16, OutputProfile.WIDE),
+            "picture.png");
+    return ProjectFile.start(file, "picture.png");
+  }
+
+  /** Left half dark, right half light. */
+  private static Picture halves() {
+    Picture picture = Picture.of(new Area(0, 0, 400, 200));
+    for (int c = 0; c < 3; c++) {
+      float[] v = picture.plane(c).values();
+      for (int i = 0; i < v.length; i++) {
+        v[i] = i % 400 < 200 ? 0.1f : 0.8f;
+      }
+    }
+    return picture;
+  }
+
+  private static Layer curve(Mask mask) {
+    return LayerKind.CURVE.fresh().with(Head.of("curve", Stage.GRADE, mask));
+  }
+
+  @Test
+  public void theHistogramOfHalvesHasTwoEqualPeaks() throws Exception {
+    Retouch retouch = started(halves());
+    Layer layer = curve(new Mask.Everything());
+    Project project = retouch.project().withStack(LayerStack.of(layer));
+    double[] shares =
+        new Session(retouch.photograph())
+            .histogram(project, layer.head().id(), Quantity.LIGHTNESS, 50, Cancellation.NONE);
+    assertThat(Arrays.stream(shares).sum()).isCloseTo(1, offset(1e-9));
+    int[] peaks =
+        java.util.stream.IntStream.range(0, 50).filter(i -> shares[i] > 0.45).toArray();
+    assertThat(peaks).hasSize(2);
+    assertThat(peaks[1] - peaks[0]).isGreaterThan(10);
+  }
+
+  @Test
+  public void aThumbnailShowsWhereALayerActs() throws Exception {
+    Retouch retouch = started(halves());
+    Layer layer = curve(new Mask.Range(Quantity.LIGHTNESS, 60, 65, 100, 100));
+    Project project = retouch.project().withStack(LayerStack.of(layer));
+    Plane thumbnail =
+        new Session(retouch.photograph())
+            .thumbnail(project, layer.head().id(), 64, Cancellation.NONE);
+    Area area = thumbnail.area();
+    assertThat(area.width()).isLessThanOrEqualTo(64);
+    assertThat(thumbnail.at(area.x() + 2, area.y() + 5)).isZero();
+    assertThat(thumbnail.at(area.right() - 3, area.y() + 5)).isEqualTo(1);
+  }
+
+  /** Two portraits beside one another, the second one corrected by hand. */
+  @Test
+  public void everyFaceOfAPictureIsMappedAndCorrectionsStayWithTheirFace() throws Exception {
+    Picture left = Portrait.S04.picture("photo.jpg");
+    Picture right = Portrait.S01.picture("photo.jpg");
+    int width = left.area().width();
+    Picture both = Picture.of(new Area(0, 0, 2 * width, left.area().height()));
+    for (int c = 0; c < 3; c++) {
+      both.plane(c).copyFrom(left.plane(c));
+      both.plane(c).copyFrom(new Plane(new Area(width, 0, right.area().width(), right.area().height()), right.plane(c).values()));
+    }
+    Retouch retouch = started(both);
+    Session session = new Session(retouch.photograph());
+    Project project = session.withFace(retouch.project(), Cancellation.NONE);
+    List<FaceMap> faces = project.allFaces();
+    assertThat(faces).hasSize(2);
+    Plane teeth = session.region(project, Region.TEETH);
+    assertThat(share(teeth, Portrait.S01, width)).isGreaterThan(0.6);
+
+    FaceMap second = faces.get(1);
+    FaceMap corrected =
+        second
+            .withLeftPupil(second.leftPupil().plus(9, 0))
+            .correcting(FaceMap.Part.LEFT_EYE);
+    Project anew =
+        session.withFacesAnew(
+            project.withAllFaces(List.of(faces.get(0), corrected)), Cancellation.NONE);
+    assertThat(anew.allFaces()).hasSize(2).contains(faces.get(0));
+    assertThat(anew.allFaces().get(1).leftPupil()).isEqualTo(corrected.leftPupil());
+    assertThat(anew.allFaces().get(1).rightPupil()).isEqualTo(second.rightPupil());
+  }
+
+  /** Share of the painted teeth, shifted to the right, that is covered. */
+  private static double share(Plane found, Portrait portrait, int shift) {
+    Plane truth = portrait.mask("teeth.png");
+    double both = 0;
+    double all = 0;
+    for (int y = 0; y < truth.area().height(); y++) {
+      for (int x = 0; x < truth.area().width(); x++) {
+        both += Math.min(truth.at(x, y), found.at(x + shift, y));
+        all += truth.at(x, y);
+      }
+    }
+    return both / all;
+  }
+}

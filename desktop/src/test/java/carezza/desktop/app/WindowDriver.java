@@ -1,0 +1,212 @@
+package carezza.desktop.app;
+
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.Comparator;
+import java.util.concurrent.Callable;
+import java.util.concurrent.TimeUnit;
+import javafx.geometry.Bounds;
+import javafx.geometry.Point2D;
+import javafx.scene.Node;
+import javafx.scene.Scene;
+import javafx.scene.control.TextField;
+import javafx.scene.image.WritableImage;
+import javafx.scene.input.KeyCode;
+import javafx.scene.input.MouseButton;
+import javafx.stage.Stage;
+
+import org.testfx.api.FxRobot;
+import org.testfx.api.FxToolkit;
+import org.testfx.util.WaitForAsyncUtils;
+import org.testng.annotations.AfterClass;
+import org.testng.annotations.BeforeClass;
+import org.testng.annotations.BeforeMethod;
+
+import carezza.desktop.bench.BenchModel;
+import carezza.desktop.bench.PictureView;
+import carezza.desktop.bench.Tool;
+import carezza.model.Layer;
+import carezza.model.Point;
+import carezza.model.Project;
+
+/** The window with the demo in it, and a robot that works it. */
+public abstract class WindowDriver {
+
+  private static final int PATIENCE_SECONDS = 60;
+
+  /** Levels of 255 a channel may differ by where a tile was computed within another area. */
+  protected static final int ROUNDING = 2;
+
+  protected final FxRobot robot = new FxRobot();
+  protected Path folder;
+  private Stage stage;
+  protected MainView view;
+
+  @BeforeClass
+  public void startToolkit() throws Exception {
+    folder = Files.createTempDirectory("carezza-window-test");
+    System.setProperty("carezza.home", folder.resolve("home").toString());
+    stage = FxToolkit.registerPrimaryStage();
+  }
+
+  @BeforeClass(dependsOnMethods = "startToolkit")
+  public void showWindow() {
+    onStage(
+        () -> {
+          CarezzaApp.loadFonts();
+          view = new MainView();
+          stage.setScene(new Scene(view, 1280, 800));
+          // The offscreen platform forgets the window's place when it reports the wheel.
+          stage.setX(0);
+          stage.setY(0);
+          stage.show();
+          return null;
+        });
+  }
+
+  private Project opened;
+
+  /** The demo as it was opened: what the test before did is undone, or else the demo is opened anew. */
+  @BeforeMethod
+  public void openDemo() throws Exception {
+    if (opened != null && onStage(this::undone)) {
+      await(() -> picture().isExact());
+      return;
+    }
+    onStage(
+        () -> {
+          view.showStart();
+          return null;
+        });
+    Project before = project();
+    clickOn("#demo-understudy");
+    await(() -> !model().isEmpty() && model().projectProperty().get() != before);
+    opened = project();
+    await(() -> picture().isExact());
+  }
+
+  private boolean undone() {
+    while (model().canUndo()) {
+      model().undo();
+    }
+    if (!opened.equals(model().projectProperty().get()) || model().pathProperty().get() != null) {
+      return false;
+    }
+    view.showBench();
+    model().select(null);
+    model().toolProperty().set(Tool.HAND);
+    model().maskShownProperty().set(false);
+    picture().fit();
+    return true;
+  }
+
+  @AfterClass(alwaysRun = true)
+  public void tidy() throws Exception {
+    onStage(
+        () -> {
+          view.close();
+          return null;
+        });
+    FxToolkit.cleanupStages();
+    System.clearProperty("carezza.home");
+    try (var files = Files.walk(folder)) {
+      for (Path p : files.sorted(Comparator.reverseOrder()).toList()) {
+        Files.delete(p);
+      }
+    }
+  }
+
+  // --- driving
+
+  protected static <T> T onStage(Callable<T> work) {
+    return WaitForAsyncUtils.waitForAsyncFx(TimeUnit.SECONDS.toMillis(PATIENCE_SECONDS), work);
+  }
+
+  protected static void await(Callable<Boolean> condition) throws Exception {
+    WaitForAsyncUtils.waitFor(
+        PATIENCE_SECONDS, TimeUnit.SECONDS, () -> onStage(condition));
+    WaitForAsyncUtils.waitForFxEvents();
+  }
+
+  protected final BenchModel model() {
+    return view.model();
+  }
+
+  protected final PictureView picture() {
+    return view.picture();
+  }
+
+  protected final Project project() {
+    return onStage(() -> model().projectProperty().get());
+  }
+
+  protected final <T extends Node> T node(String query) {
+    return robot.lookup(query).query();
+  }
+
+  protected final void clickOn(String query) {
+    WaitForAsyncUtils.waitForFxEvents();
+    robot.clickOn(query);
+    WaitForAsyncUtils.waitForFxEvents();
+  }
+
+  protected final Point2D onScreen(double x, double y) {
+    return onStage(
+        () -> {
+          Point place = picture().toView(new Point(x, y));
+          Bounds bounds = picture().localToScreen(picture().getBoundsInLocal());
+          return new Point2D(bounds.getMinX() + place.x(), bounds.getMinY() + place.y());
+        });
+  }
+
+  protected final void stroke(double fromX, double fromY, double toX, double toY) {
+    robot.moveTo(onScreen(fromX, fromY));
+    robot.press(MouseButton.PRIMARY);
+    for (int i = 1; i <= 6; i++) {
+      double t = i / 6.0;
+      robot.moveTo(onScreen(fromX + t * (toX - fromX), fromY + t * (toY - fromY)));
+    }
+    robot.release(MouseButton.PRIMARY);
+    WaitForAsyncUtils.waitForFxEvents();
+  }
+
+  protected final int shownAt(double x, double y) {
+    Point2D at = onScreen(x, y);
+    return onStage(
+        () -> {
+          WritableImage image = view.getScene().snapshot(null);
+          Point2D local = view.screenToLocal(at);
+          return image.getPixelReader().getArgb((int) local.getX(), (int) local.getY());
+        });
+  }
+
+  /** The largest difference of a channel. */
+  protected static int distance(int argb, int other) {
+    int largest = 0;
+    for (int shift = 0; shift <= 16; shift += 8) {
+      largest = Math.max(largest, Math.abs((argb >> shift & 255) - (other >> shift & 255)));
+    }
+    return largest;
+  }
+
+  protected static int brightness(int argb) {
+    return (argb >> 16 & 255) + (argb >> 8 & 255) + (argb & 255);
+  }
+
+  protected final Layer layer(String id) {
+    return project().stack().find(id).orElseThrow();
+  }
+
+  protected final void save(Path file) throws Exception {
+    robot.press(KeyCode.CONTROL, KeyCode.SHIFT).type(KeyCode.S).release(
+        KeyCode.SHIFT, KeyCode.CONTROL);
+    WaitForAsyncUtils.waitForFxEvents();
+    onStage(
+        () -> {
+          ((TextField) node("#path")).setText(file.toString());
+          return null;
+        });
+    clickOn("#path-ok");
+    await(() -> !model().dirtyProperty().get());
+  }
+}
