@@ -27,6 +27,19 @@ public final class LayerCoverage {
   }
 
   /**
+   * Renders the layer's masks for the site's memory, so that strokes to come are laid on what is there.
+   *
+   * @param input as for {@link #of}
+   */
+  public static void remember(Layer layer, Area area, Site site, Picture input) {
+    Masks.render(layer.head().mask(), area, site, input);
+    if (layer instanceof DodgeBurnLayer l) {
+      Masks.render(l.dodgeMask(), area, site, input);
+      Masks.render(l.burnMask(), area, site, input);
+    }
+  }
+
+  /**
    * Coverage 0 … 1 over an area.
    *
    * @param input the layer's input over at least the area grown by {@link #reach}, cut to the picture

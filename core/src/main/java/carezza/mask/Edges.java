@@ -2,6 +2,7 @@ package carezza.mask;
 
 import java.util.LinkedHashMap;
 import java.util.Map;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.IntFunction;
 
 import carezza.colour.Lab;
@@ -34,9 +35,16 @@ public final class Edges {
   /** Width of the end at an edge, as a share of the difference it stops at. */
   private static final double END = 0.5;
 
+  /** Room for a stroke to grow in, in radii. */
+  private static final double ROOM = 3;
+
+  /** Pixels up to which a level is kept in L*a*b*. */
+  private static final int MOST_KEPT = 500_000;
+
   private static final int REMEMBERED = 96;
 
   private final IntFunction<Picture> photograph;
+  private final Map<Integer, Picture> coarse = new ConcurrentHashMap<>();
   private final Map<Stroke, Reach> known =
       new LinkedHashMap<>(16, 0.75f, true) {
         private static final long serialVersionUID = 1L;
@@ -62,16 +70,24 @@ public final class Edges {
    */
   private record Reach(double scale, Plane reached, Picture colour) {}
 
+  /** The stroke looked at last and how far it has come, so that one that grows is not begun anew. */
+  private Begun last;
+
+  private record Begun(Stroke stroke, Walk walk) {
+    boolean growsInto(Stroke longer) {
+      return longer.size() > stroke.size() && longer.first(stroke.size()).equals(stroke);
+    }
+  }
+
   /** Takes from a stroke's coverage what lies beyond an edge. */
   void limit(Stroke stroke, Plane coverage, int level) {
     Reach reach = reach(stroke);
     Area area = coverage.area();
-    Picture photo = photograph.apply(level);
-    Area seen = area.intersect(photo.area());
+    Area seen = area.intersect(photograph.apply(level).area());
     if (seen.isEmpty()) {
       return;
     }
-    Picture lab = Lab.of(photo.crop(seen));
+    Picture lab = lab(level, seen);
     double ratio = reach.scale() / Level.scale(level);
     double width = END * stroke.edge();
     for (int y = seen.y(); y < seen.bottom(); y++) {
@@ -87,6 +103,15 @@ public final class Edges {
         }
       }
     }
+  }
+
+  /** The photograph in L*a*b*; of a coarse level it is kept whole. */
+  private Picture lab(int level, Area area) {
+    Picture whole = photograph.apply(level);
+    if (whole.area().pixels() > MOST_KEPT) {
+      return Lab.of(whole.crop(area));
+    }
+    return coarse.computeIfAbsent(level, l -> Lab.of(whole)).crop(area);
   }
 
   private static double distance(Picture lab, int i, Reach reach, double cx, double cy) {
@@ -122,15 +147,31 @@ public final class Edges {
     if (box.isEmpty()) {
       return new Reach(scale, Plane.of(new Area(0, 0, 1, 1)), Picture.of(new Area(0, 0, 1, 1)));
     }
-    Picture lab = Lab.of(whole.crop(box));
-    Flood flood = new Flood(lab, stroke.radius() * scale, stroke.edge());
-    Walk walk = new Walk(lab, flood, stroke.edge());
-    walk.at(stroke.x(0) * scale, stroke.y(0) * scale);
+    Begun before;
+    synchronized (known) {
+      before = last;
+    }
+    Walk walk;
+    int done;
+    if (before != null && before.growsInto(stroke) && before.walk().flood.area.contains(box)) {
+      // What others may still read stays as it is.
+      walk = before.walk().copy();
+      done = before.stroke().size();
+    } else {
+      Area room = box.grow((int) (ROOM * stroke.radius() * scale)).intersect(whole.area());
+      Picture lab = lab(level, room);
+      walk = new Walk(lab, new Flood(lab, stroke.radius() * scale, stroke.edge()), stroke.edge());
+      walk.at(stroke.x(0) * scale, stroke.y(0) * scale);
+      done = 1;
+    }
     double spacing = stroke.radius() * scale / PLACES;
-    for (int i = 1; i < stroke.size(); i++) {
+    for (int i = done; i < stroke.size(); i++) {
       walk.to(stroke.x(i) * scale, stroke.y(i) * scale, spacing);
     }
-    return new Reach(scale, flood.reached, flood.colour);
+    synchronized (known) {
+      last = new Begun(stroke, walk);
+    }
+    return new Reach(scale, walk.flood.reached, walk.flood.colour);
   }
 
   /** Goes along the path, carrying a colour. */
@@ -146,6 +187,14 @@ public final class Edges {
       this.lab = lab;
       this.flood = flood;
       this.edge = edge;
+    }
+
+    Walk copy() {
+      Walk copy = new Walk(lab, flood.copy(), edge);
+      copy.carried = carried.clone();
+      copy.x = x;
+      copy.y = y;
+      return copy;
     }
 
     /** In even steps towards a point, as far as whole steps go. */
@@ -203,7 +252,7 @@ public final class Edges {
     private final Plane reached;
     private final Picture colour;
 
-    /** Distance of each cell to the place whose colour it has. */
+    /** Squared distance of each cell to the place whose colour it has. */
     private final float[] away;
 
     private final int[] queue;
@@ -211,16 +260,31 @@ public final class Edges {
     private int round;
 
     Flood(Picture lab, double radius, double edge) {
+      // A stroke reaches a little beyond its radius where its edge falls between pixels.
+      this(
+          lab,
+          radius + 2,
+          edge,
+          Plane.of(lab.area()),
+          Picture.of(lab.area()),
+          new float[lab.area().pixels()]);
+    }
+
+    private Flood(
+        Picture lab, double radius, double edge, Plane reached, Picture colour, float[] away) {
       this.lab = lab;
       this.area = lab.area();
-      // A stroke reaches a little beyond its radius where its edge falls between pixels.
-      this.radius = radius + 2;
+      this.radius = radius;
       this.edge = edge;
-      reached = Plane.of(area);
-      colour = Picture.of(area);
-      away = new float[area.pixels()];
+      this.reached = reached;
+      this.colour = colour;
+      this.away = away;
       queue = new int[area.pixels()];
       seen = new int[area.pixels()];
+    }
+
+    Flood copy() {
+      return new Flood(lab, radius, edge, reached.copy(), colour.copy(), away.clone());
     }
 
     void from(double x, double y, double[] carried) {
@@ -236,7 +300,7 @@ public final class Edges {
         int i = queue[head++];
         int cx = area.x() + i % area.width();
         int cy = area.y() + i / area.width();
-        double d = Math.hypot(cx + 0.5 - x, cy + 0.5 - y);
+        double d = square(cx + 0.5 - x) + square(cy + 0.5 - y);
         if (reached.values()[i] == 0 || d < away[i]) {
           away[i] = (float) d;
           for (int c = 0; c < 3; c++) {
@@ -252,13 +316,17 @@ public final class Edges {
           }
           int n = reached.index(nx, ny);
           if (seen[n] != round
-              && Math.hypot(nx + 0.5 - x, ny + 0.5 - y) <= radius
+              && square(nx + 0.5 - x) + square(ny + 0.5 - y) <= radius * radius
               && like(n, carried)) {
             seen[n] = round;
             queue[tail++] = n;
           }
         }
       }
+    }
+
+    private static double square(double v) {
+      return v * v;
     }
 
     private boolean like(int i, double[] carried) {

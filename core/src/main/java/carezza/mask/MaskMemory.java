@@ -1,12 +1,15 @@
 package carezza.mask;
 
 import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Map;
 import java.util.function.Function;
 
 import carezza.image.Area;
 import carezza.image.Plane;
 import carezza.model.Mask;
+import carezza.model.Mask.Strokes;
+import carezza.model.Stroke;
 
 /**
  * Coverages that do not depend on what lies under a layer, kept while a view is worked on so that they
@@ -15,6 +18,9 @@ import carezza.model.Mask;
 public final class MaskMemory {
 
   private static final int MOST = 48;
+
+  /** Strokes that may have been painted since a coverage was kept. */
+  private static final int SINCE = 40;
 
   /** Share of the view from which a coverage is worth keeping; parts of it come from there. */
   private static final double LARGE = 0.5;
@@ -47,5 +53,17 @@ public final class MaskMemory {
       }
     }
     return known.area().equals(area) ? known.copy() : known.crop(area);
+  }
+
+  /** How many of the first strokes are remembered over an area, laid on their base; 0 if not known. */
+  int known(Strokes mask, Area area) {
+    List<Stroke> all = mask.strokes();
+    for (int n = all.size() - 1; n > Math.max(0, all.size() - SINCE); n--) {
+      Plane known = kept.get(new Strokes(mask.base(), all.subList(0, n)));
+      if (known != null && known.area().contains(area)) {
+        return n;
+      }
+    }
+    return 0;
   }
 }

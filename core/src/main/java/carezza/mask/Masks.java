@@ -66,8 +66,10 @@ public final class Masks {
       case Nothing() -> Plane.of(area);
       case Named(Region region) -> site.regions().coverage(region, area, site.level()).copy();
       case Strokes(Mask base, List<Stroke> strokes) -> {
-        Plane coverage = render(base, area, site, input);
-        StrokeCoverage.apply(strokes, coverage, site);
+        int done = site.memory() == null ? 0 : site.memory().known((Strokes) mask, area);
+        Mask before = done == 0 ? base : new Strokes(base, strokes.subList(0, done));
+        Plane coverage = render(before, area, site, input);
+        StrokeCoverage.apply(strokes.subList(done, strokes.size()), coverage, site);
         yield coverage;
       }
       case Oval oval -> oval(oval, area, scale);

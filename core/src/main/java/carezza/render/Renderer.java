@@ -13,6 +13,7 @@ import carezza.image.Level;
 import carezza.image.Picture;
 import carezza.image.PictureSize;
 import carezza.kernel.Kernels;
+import carezza.kernel.LayerCoverage;
 import carezza.kernel.Probe;
 import carezza.kernel.Readings;
 import carezza.mask.Edges;
@@ -116,6 +117,9 @@ public final class Renderer {
       wanted = ready.needed(wanted).union(wanted).intersect(site.whole());
     }
     Prepared first = layers.get(edited);
+    Area all = steps.getFirst().result().area();
+    Area read = steps.getFirst().pass().needed(all).union(all);
+    LayerCoverage.remember(first.layer(), all, site, run.render(edited, read));
     List<Prepared> below = List.copyOf(layers.subList(0, edited));
     int under = edited;
     Run input = new Run(below, scene, level, Cancellation.NONE);

@@ -44,7 +44,7 @@ import carezza.session.Session;
 public final class BenchModel implements AutoCloseable {
 
   /** Pause in the work after which the gauges are read. */
-  private static final long SETTLING_MILLIS = 250;
+  private static final long SETTLING_MILLIS = 400;
 
   private final ReadOnlyObjectWrapper<Project> project = new ReadOnlyObjectWrapper<>();
   private final ReadOnlyBooleanWrapper dirty = new ReadOnlyBooleanWrapper();

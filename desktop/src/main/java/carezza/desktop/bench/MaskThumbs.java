@@ -24,7 +24,7 @@ import carezza.session.Session;
 final class MaskThumbs {
 
   private static final int LONG_EDGE = 64;
-  private static final long REST_MILLIS = 350;
+  private static final long REST_MILLIS = 900;
 
   private final BenchModel model;
   private final Background drawing = new Background("thumbnails");
