@@ -12,8 +12,8 @@ import carezza.model.FaceMap;
 import carezza.model.FrequencySeparationLayer;
 import carezza.model.FrequencySeparationLayer.LowBandArea;
 import carezza.model.HealLayer;
-import carezza.model.HealLayer.Offset;
 import carezza.model.HealLayer.Patch;
+import carezza.model.HealLayer.Source;
 import carezza.model.Layer;
 import carezza.model.LayerKind;
 import carezza.model.LayerStack;
@@ -107,7 +107,7 @@ final class BeautyStack {
       patches.add(
           new Patch(
               Stroke.dab(at.x(), at.y(), radius * random.nextDouble(0.5, 1.5), 0.35),
-              new Offset(4 * Math.round(radius), 0)));
+              new Source(4 * Math.round(radius), 0)));
     }
     return ((HealLayer) LayerKind.HEAL.fresh()).withPatches(patches);
   }

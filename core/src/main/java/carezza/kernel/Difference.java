@@ -50,9 +50,15 @@ public final class Difference {
     while (same < was.size() && same < is.size() && was.get(same).equals(is.get(same))) {
       same++;
     }
+    int last = 0;
+    int shorter = Math.min(was.size(), is.size());
+    while (last < shorter - same
+        && was.get(was.size() - 1 - last).equals(is.get(is.size() - 1 - last))) {
+      last++;
+    }
     Area all = Area.EMPTY;
     for (List<Patch> patches : List.of(was, is)) {
-      for (Patch p : patches.subList(same, patches.size())) {
+      for (Patch p : patches.subList(same, patches.size() - last)) {
         // A patch also changes what its neighbours' rims lean on.
         all = all.union(HealKernel.surroundings(p.area()));
       }

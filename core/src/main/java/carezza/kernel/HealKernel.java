@@ -8,13 +8,14 @@ import carezza.filter.Membrane;
 import carezza.image.Area;
 import carezza.image.Picture;
 import carezza.image.Plane;
+import carezza.mask.RepairCoverage;
 import carezza.mask.Site;
-import carezza.mask.StrokeCoverage;
 import carezza.model.HealLayer;
 import carezza.model.HealLayer.Band;
-import carezza.model.HealLayer.Offset;
 import carezza.model.HealLayer.Patch;
-import carezza.model.Stroke;
+import carezza.model.HealLayer.Piece;
+import carezza.model.HealLayer.Way;
+import carezza.model.RepairArea;
 
 /**
  * Heal: the patch is filled from its source, and the membrane of the difference between surroundings
@@ -23,7 +24,9 @@ import carezza.model.Stroke;
  * never inside another patch. All patches read the layer's input, so their order does not matter to
  * what they take.
  *
- * <p>For the texture band the source's detail is laid over the patch's own blurred tone instead.
+ * <p>For the texture band the source's detail is laid over the patch's own blurred tone instead. Clones are
+ * taken as they are, or with their mean moved; a reduced repair keeps its own texture over the membrane of
+ * its surroundings' tone.
  */
 final class HealKernel {
 
@@ -38,10 +41,27 @@ final class HealKernel {
   /** Texture is what lies above this share of the patch's radius. */
   private static final double TEXTURE_SIGMA = 0.5;
 
+  /** What a reduced repair lowers is what lies below this share of its radius. */
+  private static final double REDUCE_SIGMA = 0.15;
+
+  /** What is broader than pores: in photograph pixels, or as a share of the radius if that is more. */
+  private static final double PORES = 4;
+
+  private static final double BLOTCHES = 0.2;
+  private static final float BLOTCHES_KEPT = 0.4f;
+
+  /** Sigma in pixels of the level below which nothing is told apart. */
+  private static final double FINEST = 0.6;
+
+  /** How far the strength of pores is brought to that of the surroundings. */
+  private static final double WEAKEST = 0.6;
+
+  private static final double STRONGEST = 1.3;
+
   private HealKernel() {}
 
   static boolean measures(HealLayer layer) {
-    return layer.patches().stream().anyMatch(p -> p.source() == null);
+    return layer.patches().stream().anyMatch(Patch::open);
   }
 
   static Readings.HealSources measure(HealLayer layer, Probe probe) {
@@ -57,32 +77,36 @@ final class HealKernel {
   }
 
   /** Where a patch can matter: its own place and the rims of its neighbours. */
-  static Area surroundings(Stroke stroke) {
-    return stroke.bounds().grow((int) Math.ceil(3 * stroke.radius()) + 8);
+  static Area surroundings(RepairArea area) {
+    return area.bounds().grow((int) Math.ceil(3 * area.radius()) + 8);
   }
 
   /** With the sources that were found put into the patches that had none. */
   static HealLayer resolve(HealLayer layer, Readings.HealSources found) {
     List<Patch> patches = new ArrayList<>();
     for (int i = 0; i < layer.patches().size(); i++) {
-      patches.add(new Patch(layer.patches().get(i).area(), found.offsets().get(i)));
+      Patch patch = layer.patches().get(i);
+      patches.add(patch.open() ? patch.withSources(found.sources().get(i)) : patch);
     }
     return layer.withPatches(patches);
   }
 
   static Effect effect(HealLayer layer, Site site) {
-    List<Placed> placed =
-        layer.patches().stream()
-            .filter(p -> p.source() != null)
-            .map(p -> new Placed(p.area(), p.source(), site))
-            .toList();
+    List<Placed> placed = new ArrayList<>();
+    for (Patch patch : layer.patches()) {
+      for (Piece piece : patch.pieces()) {
+        if (piece.source() != null || !patch.way().takes()) {
+          placed.add(new Placed(piece, patch, site));
+        }
+      }
+    }
     return new Effect() {
       @Override
       public Area needed(Area out) {
         Area all = out;
         for (Placed p : placed) {
           if (p.own.intersects(out)) {
-            all = all.union(p.work).union(p.source());
+            all = all.union(p.work).union(p.source);
           }
         }
         return all;
@@ -105,7 +129,7 @@ final class HealKernel {
       public Area changedBy(Area input) {
         Area all = input;
         for (Placed p : placed) {
-          if (p.work.intersects(input) || p.source().intersects(input)) {
+          if (p.work.intersects(input) || p.source.intersects(input)) {
             all = all.union(p.own);
           }
         }
@@ -120,7 +144,7 @@ final class HealKernel {
         placed.stream()
             .filter(p -> p.own.intersects(out))
             .parallel()
-            .map(p -> fill(p, placed, input, layer))
+            .map(p -> fill(p, placed, input, layer, site))
             .forEachOrdered(f -> f.layOn(result));
         return result;
       }
@@ -139,31 +163,38 @@ final class HealKernel {
     return out;
   }
 
-  /** A patch at one level, cut to the picture together with its source. */
+  /** A piece at one level, cut to the picture. */
   private static final class Placed {
-    final Stroke stroke;
+    final RepairArea area;
+    final Way way;
+    final float amount;
     final Area own;
     final Area work;
-    final int dx;
-    final int dy;
+
+    /** What is read for it elsewhere, cut to the picture; empty if nothing is. */
+    final Area source;
+
+    final Placement from;
+    final double scale;
     final double radius;
 
-    Placed(Stroke stroke, Offset offset, Site site) {
-      this.stroke = stroke;
-      double scale = site.scale();
-      dx = (int) Math.round(offset.dx() * scale);
-      dy = (int) Math.round(offset.dy() * scale);
-      radius = stroke.radius() * scale;
-      own = StrokeCoverage.bounds(stroke, site.level()).intersect(site.whole());
+    Placed(Piece piece, Patch patch, Site site) {
+      area = piece.area();
+      way = patch.way();
+      amount = (float) patch.amount();
+      scale = site.scale();
+      radius = area.radius() * scale;
+      own = RepairCoverage.bounds(area, site.level()).intersect(site.whole());
       int rim = (int) Math.ceil(Math.max(NARROWEST_RIM, RIM * radius)) + 1;
-      // What is read at the source must lie in the picture too.
-      Area whole = site.whole();
-      Area readable = new Area(whole.x() - dx, whole.y() - dy, whole.width(), whole.height());
-      work = own.grow(rim).intersect(whole).intersect(readable);
+      work = own.grow(rim).intersect(site.whole());
+      from = piece.source() == null ? null : new Placement(area.centre(), piece.source(), scale);
+      source =
+          from == null || work.isEmpty() ? Area.EMPTY : from.read(work).intersect(site.whole());
     }
 
-    Area source() {
-      return new Area(work.x() + dx, work.y() + dy, work.width(), work.height());
+    /** Nothing would change, or there is nothing to take. */
+    boolean idle() {
+      return work.isEmpty() || way.takes() && (from.still() || source.isEmpty());
     }
   }
 
@@ -176,32 +207,95 @@ final class HealKernel {
     }
   }
 
-  private static Fill fill(Placed p, List<Placed> all, Picture input, HealLayer layer) {
+  private static Fill fill(
+      Placed p, List<Placed> all, Picture input, HealLayer layer, Site site) {
     Area work = p.work;
-    if (work.isEmpty() || (p.dx == 0 && p.dy == 0)) {
+    if (p.idle()) {
       return new Fill(Picture.of(Area.EMPTY), Plane.of(Area.EMPTY));
     }
-    double scale = p.radius / p.stroke.radius();
     Plane coverage = Plane.of(work);
-    coverage.copyFrom(StrokeCoverage.of(p.stroke, work, scale));
-    Plane trust = trust(p, all, coverage, scale, layer.softness());
-    Picture source = shifted(input.crop(p.source()), work);
+    coverage.copyFrom(RepairCoverage.of(p.area, work, p.scale));
+    Plane trust = trust(p, all, coverage, layer.softness());
+    if (p.way != Way.CLONE) {
+      Features.over(site, work, p.area.bounds()).ifPresent(f -> f.keepApart(coverage, trust));
+    }
     Picture own = input.crop(work);
+    Picture source = p.way.takes() ? p.from.taken(input.crop(p.source), work) : own;
     Plane[] pixels = new Plane[3];
     for (int c = 0; c < 3; c++) {
+      Plane mine = own.plane(c);
+      Plane theirs = source.plane(c);
       pixels[c] =
-          layer.band() == Band.ALL
-              ? joined(own.plane(c), source.plane(c), trust)
-              : textured(own.plane(c), source.plane(c), Math.max(1, TEXTURE_SIGMA * p.radius));
+          switch (p.way) {
+            case HEAL ->
+                layer.band() == Band.ALL
+                    ? joined(mine, theirs, trust, coverage, p)
+                    : textured(mine, theirs, Math.max(1, TEXTURE_SIGMA * p.radius));
+            case CLONE -> theirs;
+            case MATCH -> shifted(theirs, meanDifference(mine, theirs, trust));
+            case REDUCE -> reduced(mine, trust, Math.max(0.7, REDUCE_SIGMA * p.radius));
+          };
+    }
+    if (p.amount < 1) {
+      for (int i = 0; i < coverage.values().length; i++) {
+        coverage.values()[i] *= p.amount;
+      }
+    }
+    if (p.way.takes()) {
+      leaveWhatHasNoSource(coverage, p, input.area());
     }
     return new Fill(new Picture(pixels[0], pixels[1], pixels[2]), coverage);
   }
 
-  private static Picture shifted(Picture picture, Area to) {
-    return picture.map(plane -> new Plane(to, plane.values()));
+  /** Where a source reaches out of the picture there is nothing to take. */
+  private static void leaveWhatHasNoSource(Plane coverage, Placed p, Area picture) {
+    if (picture.contains(p.from.read(p.work))) {
+      return;
+    }
+    Area a = coverage.area();
+    for (int y = a.y(); y < a.bottom(); y++) {
+      for (int x = a.x(); x < a.right(); x++) {
+        if (!p.source.contains(p.from.wholeX(x, y), p.from.wholeY(x, y))) {
+          coverage.values()[coverage.index(x, y)] = 0;
+        }
+      }
+    }
   }
 
-  private static Plane joined(Plane own, Plane source, Plane trust) {
+  private static double meanDifference(Plane own, Plane source, Plane trust) {
+    double sum = 0;
+    double weight = 0;
+    for (int i = 0; i < trust.values().length; i++) {
+      sum += trust.values()[i] * (own.values()[i] - source.values()[i]);
+      weight += trust.values()[i];
+    }
+    return weight == 0 ? 0 : sum / weight;
+  }
+
+  private static Plane shifted(Plane plane, double by) {
+    Plane out = plane.copy();
+    for (int i = 0; i < out.values().length; i++) {
+      out.values()[i] += (float) by;
+    }
+    return out;
+  }
+
+  /** Its tone made that of its surroundings, with its own texture. */
+  private static Plane reduced(Plane own, Plane trust, double sigma) {
+    Plane tone = GaussianBlur.blur(own, sigma);
+    Plane calm = Membrane.solve(tone, trust);
+    for (int i = 0; i < calm.values().length; i++) {
+      calm.values()[i] += own.values()[i] - tone.values()[i];
+    }
+    return calm;
+  }
+
+  /**
+   * The source joined by the membrane of the difference. Of what it brings between pores and the patch's
+   * size, blotches of another place, only a part is kept over the surroundings' own tone; its pores are
+   * brought to the strength of those around.
+   */
+  private static Plane joined(Plane own, Plane source, Plane trust, Plane coverage, Placed p) {
     Plane difference = Plane.of(own.area());
     for (int i = 0; i < difference.values().length; i++) {
       difference.values()[i] = own.values()[i] - source.values()[i];
@@ -210,7 +304,45 @@ final class HealKernel {
     for (int i = 0; i < fill.values().length; i++) {
       fill.values()[i] += source.values()[i];
     }
+    double sigma = Math.max(PORES * p.scale, BLOTCHES * p.radius);
+    if (sigma < FINEST) {
+      return fill;
+    }
+    Plane tone = Membrane.solve(own, trust);
+    Plane broad = GaussianBlur.blur(fill, sigma);
+    float gain = (float) gain(own, trust, fill, broad, coverage, sigma);
+    for (int i = 0; i < fill.values().length; i++) {
+      float blotches = broad.values()[i] - tone.values()[i];
+      fill.values()[i] =
+          tone.values()[i]
+              + BLOTCHES_KEPT * blotches
+              + gain * (fill.values()[i] - broad.values()[i]);
+    }
     return fill;
+  }
+
+  /** How much stronger the pores around the patch are than those it is filled with. */
+  private static double gain(
+      Plane own, Plane trust, Plane fill, Plane broad, Plane coverage, double sigma) {
+    Plane known = Plane.of(trust.area());
+    for (int i = 0; i < known.values().length; i++) {
+      known.values()[i] = trust.values()[i] > 0 ? 1 : 0;
+    }
+    Plane around = GaussianBlur.normalised(own, known, sigma);
+    double outside = meanSquare(own, around, known);
+    double inside = meanSquare(fill, broad, coverage);
+    return Math.clamp(Math.sqrt(outside / inside), WEAKEST, STRONGEST);
+  }
+
+  private static double meanSquare(Plane one, Plane other, Plane weights) {
+    double sum = 1e-9;
+    double weight = 1e-9;
+    for (int i = 0; i < weights.values().length; i++) {
+      double d = one.values()[i] - other.values()[i];
+      sum += weights.values()[i] * d * d;
+      weight += weights.values()[i];
+    }
+    return sum / weight;
   }
 
   private static Plane textured(Plane own, Plane source, double sigma) {
@@ -228,7 +360,7 @@ final class HealKernel {
    * that the surface follows the rim's mean over a length of softness x radius.
    */
   private static Plane trust(
-      Placed p, List<Placed> all, Plane coverage, double scale, double softness) {
+      Placed p, List<Placed> all, Plane coverage, double softness) {
     Area work = coverage.area();
     double length = Math.max(1, softness * p.radius);
     float k = (float) (1 / (length * length));
@@ -241,7 +373,7 @@ final class HealKernel {
       if (other == p || !other.own.intersects(work)) {
         continue;
       }
-      Plane theirs = StrokeCoverage.of(other.stroke, work, scale);
+      Plane theirs = RepairCoverage.of(other.area, work, p.scale);
       Area a = theirs.area();
       for (int y = a.y(); y < a.bottom(); y++) {
         for (int x = a.x(); x < a.right(); x++) {

@@ -1,7 +1,7 @@
 package carezza.kernel;
 
 import java.util.ArrayList;
-import java.util.Arrays;
+import java.util.Comparator;
 import java.util.List;
 import java.util.stream.IntStream;
 
@@ -12,17 +12,21 @@ import carezza.image.Area;
 import carezza.image.Level;
 import carezza.image.Picture;
 import carezza.image.Plane;
+import carezza.mask.RepairCoverage;
 import carezza.mask.Site;
-import carezza.mask.StrokeCoverage;
-import carezza.model.HealLayer.Offset;
 import carezza.model.HealLayer.Patch;
+import carezza.model.HealLayer.Piece;
+import carezza.model.HealLayer.Source;
+import carezza.model.Point;
 import carezza.model.Region;
-import carezza.model.Stroke;
+import carezza.model.RepairArea;
 
 /**
- * Chooses where a patch takes its skin from: around the patch, at distances growing from just beside
+ * Chooses where a piece of a repair takes its skin from: around it, at distances growing from just beside
  * it, the place whose rim fits best up to a constant, that holds no blemish of its own, whose texture
- * is as strong as that around the patch, and that lies on skin and in no other patch. Deterministic.
+ * is as strong as that around the piece and runs the same way, and that lies on skin, on no lip, brow or
+ * hair, and in no other repair. The best places are tried in quarter turns and mirrored as well. Pieces
+ * near one another do not take the same place twice. Deterministic.
  */
 public final class HealSourceFinder {
 
@@ -47,73 +51,183 @@ public final class HealSourceFinder {
   private static final double BLEMISH_WEIGHT = 1.0;
   private static final double DISTANCE_WEIGHT = 0.12;
   private static final double SKIN_WEIGHT = 20;
+  private static final double GRAIN_WEIGHT = 0.6;
+  private static final double PEAK_WEIGHT = 0.1;
+  private static final double LINE_WEIGHT = 0.3;
   private static final double FORBIDDEN = 1e6;
+
+  /** Places that are tried turned and mirrored too, and what that costs. */
+  private static final int TURNED = 6;
+
+  private static final double TURN_COST = 0.4;
+
+  /** Sources to choose from, and what a piece may pay for not being its neighbour's twin. */
+  private static final int CHOICE = 8;
+
+  private static final double TWIN_COST = 0.6;
+  private static final double NEIGHBOURS = 8;
+
+  /** Share of lip, brow, hair or backdrop that a source may have more than the piece itself. */
+  private static final double STRAYING = 0.06;
+
+  private static final Region[] STRANGE = {
+    Region.LIPS, Region.TEETH, Region.SCLERA, Region.IRIS, Region.BROWS_LASHES, Region.HAIR
+  };
+
+  private static final Comparator<Candidate> BY_COST = Comparator.comparingDouble(Candidate::cost);
 
   private HealSourceFinder() {}
 
-  /** A source for every patch that has none; null where no place is allowed. */
-  static List<Offset> sources(List<Patch> patches, Probe probe) {
-    Offset[] found = new Offset[patches.size()];
-    IntStream.range(0, found.length)
-        .parallel()
-        .forEach(
-            i -> {
-              Patch patch = patches.get(i);
-              found[i] =
-                  patch.source() != null
-                      ? patch.source()
-                      : new Search(patch, patches, probe).best();
-            });
-    return Arrays.asList(found);
+  /** The sources of every patch, those that were open chosen; none where no place is allowed. */
+  static List<List<Source>> sources(List<Patch> patches, Probe probe) {
+    List<Piece> all = patches.stream().flatMap(p -> p.pieces().stream()).toList();
+    List<Piece> open =
+        patches.stream().filter(Patch::open).flatMap(p -> p.pieces().stream()).toList();
+    List<List<Candidate>> ranked =
+        IntStream.range(0, open.size())
+            .parallel()
+            .mapToObj(i -> new Search(open.get(i), all, probe).ranked(CHOICE))
+            .toList();
+    List<Taken> taken = new ArrayList<>();
+    for (Piece piece : all) {
+      if (piece.source() != null) {
+        taken.add(new Taken(piece.area(), piece.source()));
+      }
+    }
+    List<List<Source>> found = new ArrayList<>();
+    int next = 0;
+    for (Patch patch : patches) {
+      List<Source> own = new ArrayList<>();
+      for (Piece piece : patch.pieces()) {
+        if (patch.open()) {
+          own.add(fresh(piece, ranked.get(next++), taken));
+        }
+      }
+      found.add(patch.open() ? filled(own) : patch.sources());
+    }
+    return found;
   }
 
-  /** One patch's search, on the layer's input around it. */
+  /** The best sources of one piece, the best first. */
+  static List<Source> ranked(Piece piece, List<Patch> patches, int most, Probe probe) {
+    List<Piece> all = patches.stream().flatMap(p -> p.pieces().stream()).toList();
+    return new Search(piece, all, probe).ranked(most).stream().map(Candidate::source).toList();
+  }
+
+  private record Candidate(Source source, double cost) {}
+
+  /** A source that is in use. */
+  private record Taken(RepairArea area, Source source) {
+
+    /** Whether it shows the same skin close by: the eye finds such twins. */
+    boolean twin(RepairArea other, Source tried) {
+      Point here = area.centre();
+      Point there = other.centre();
+      double reach = Math.max(area.radius(), other.radius());
+      return here.distance(there) < NEIGHBOURS * reach
+          && here.plus(source.dx(), source.dy())
+                  .distance(there.plus(tried.dx(), tried.dy()))
+              < reach;
+    }
+  }
+
+  private static Source fresh(Piece piece, List<Candidate> ranked, List<Taken> taken) {
+    if (ranked.isEmpty()) {
+      return null;
+    }
+    Source chosen =
+        ranked.stream()
+            .filter(c -> c.cost() < ranked.getFirst().cost() + TWIN_COST)
+            .map(Candidate::source)
+            .filter(s -> taken.stream().noneMatch(t -> t.twin(piece.area(), s)))
+            .findFirst()
+            .orElse(ranked.getFirst().source());
+    taken.add(new Taken(piece.area(), chosen));
+    return chosen;
+  }
+
+  /** A piece without a place of its own takes its neighbour's; none if none has one. */
+  private static List<Source> filled(List<Source> own) {
+    Source last = own.stream().filter(java.util.Objects::nonNull).findFirst().orElse(null);
+    if (last == null) {
+      return List.of();
+    }
+    List<Source> out = new ArrayList<>();
+    for (Source s : own) {
+      last = s == null ? last : s;
+      out.add(last);
+    }
+    return out;
+  }
+
+  /** One piece's search, on the layer's input around it. */
   private static final class Search {
-    private final Stroke stroke;
+    private final RepairArea area;
     private final double scale;
     private final double radius;
     private final Area window;
     private final Plane coverage;
     private final Plane forbidden;
     private final Plane skin;
+    private final Plane strange;
+    private final Plane subject;
     private final boolean onSkin;
+    private final double ownStrange;
+    private final double ownSubject;
     private final Picture tone;
+    private final Plane fine;
     private final Plane texture;
+    private final Grain grain;
     private final List<int[]> rim = new ArrayList<>();
     private final List<int[]> inside = new ArrayList<>();
     private final double rimTexture;
+    private final double[] rimGrain;
 
-    Search(Patch patch, List<Patch> all, Probe probe) {
-      stroke = patch.area();
+    Search(Piece piece, List<Piece> all, Probe probe) {
+      area = piece.area();
       Site analysis = probe.site();
       int level = 0;
-      while (level < Level.COARSEST && stroke.radius() * Level.scale(level + 1) >= LEAST_RADIUS) {
+      while (level < Level.COARSEST && area.radius() * Level.scale(level + 1) >= LEAST_RADIUS) {
         level++;
       }
       scale = Level.scale(level);
-      radius = stroke.radius() * scale;
-      double far = DISTANCES[DISTANCES.length - 1] * Math.max(stroke.radius(), NEAREST / 2);
-      int margin = (int) (far + 3 * stroke.radius()) + 8;
+      radius = area.radius() * scale;
+      double far = DISTANCES[DISTANCES.length - 1] * Math.max(area.radius(), NEAREST / 2);
+      int margin = (int) (far + 3 * area.radius()) + 8;
       Site site = analysis.at(level);
-      Area full = stroke.bounds().grow(margin).intersect(analysis.photograph().area());
+      Area full = area.bounds().grow(margin).intersect(analysis.photograph().area());
       Picture input = reduced(probe.fine().apply(full), level);
       window = input.area();
       Picture lab = Lab.of(input);
       double sigma = Math.max(1, radius / 4);
       tone = lab.map(p -> GaussianBlur.blur(p, sigma));
-      texture = energy(lab.first(), radius);
+      fine = band(lab.first(), radius);
+      texture = squared(fine);
+      grain = new Grain(lab.first());
       coverage = Plane.of(window);
-      coverage.copyFrom(StrokeCoverage.of(stroke, window, scale));
+      coverage.copyFrom(RepairCoverage.of(area, window, scale));
       forbidden = Plane.of(window);
-      for (Patch other : all) {
-        if (other != patch) {
-          StrokeCoverage.apply(other.area(), forbidden, scale);
+      for (Piece other : all) {
+        if (!other.equals(piece) && other.area().bounds().intersects(full)) {
+          RepairCoverage.apply(other.area(), forbidden, scale);
         }
       }
       skin = site.regions().coverage(Region.SKIN, window, level);
+      subject = site.regions().coverage(Region.SUBJECT, window, level);
+      strange = Plane.of(window);
+      for (Region region : STRANGE) {
+        Plane own = site.regions().coverage(region, window, level);
+        for (int i = 0; i < own.values().length; i++) {
+          strange.values()[i] = Math.max(strange.values()[i], own.values()[i]);
+        }
+      }
       collect();
-      onSkin = mean(skin, rim, 0, 0) > 0.4;
-      rimTexture = mean(texture, rim, 0, 0);
+      ownStrange = mean(strange, inside, null);
+      ownSubject = mean(subject, inside, null);
+      rim.removeIf(p -> Math.abs(strange.at(p[0], p[1]) - (ownStrange > 0.5 ? 1 : 0)) > 0.5);
+      onSkin = mean(skin, rim, null) > 0.4;
+      rimTexture = mean(texture, rim, null);
+      rimGrain = grain.over(rim, null);
     }
 
     /** The picture at a coarser level; its area starts at a multiple of the step. */
@@ -132,23 +246,28 @@ public final class HealSourceFinder {
       return fine.crop(a.toFullSize(level)).map(p -> Resampling.reduce(p, level));
     }
 
-    /** Mean square of the pore band around each pixel. */
-    private static Plane energy(Plane lightness, double radius) {
-      Plane band = Plane.of(lightness.area());
-      Plane fine = GaussianBlur.blur(lightness, 0.7);
+    /** The pore band of the lightness. */
+    private static Plane band(Plane lightness, double radius) {
+      Plane band = GaussianBlur.blur(lightness, 0.7);
       Plane coarse = GaussianBlur.blur(lightness, Math.max(1.5, radius / 4));
       for (int i = 0; i < band.values().length; i++) {
-        float d = fine.values()[i] - coarse.values()[i];
-        band.values()[i] = d * d;
+        band.values()[i] -= coarse.values()[i];
       }
       return band;
+    }
+
+    private static Plane squared(Plane band) {
+      Plane out = Plane.of(band.area());
+      for (int i = 0; i < out.values().length; i++) {
+        out.values()[i] = band.values()[i] * band.values()[i];
+      }
+      return out;
     }
 
     private void collect() {
       double reach = Math.max(3, 0.8 * radius);
       Plane near = Plane.of(window);
-      Stroke wider = new Stroke(stroke.packed(), stroke.radius() + reach / scale, 0, 1, false);
-      near.copyFrom(StrokeCoverage.of(wider, window, scale));
+      near.copyFrom(RepairCoverage.grown(area, reach / scale, window, scale));
       int step = Math.max(1, (int) (radius / 7));
       for (int y = window.y(); y < window.bottom(); y += step) {
         for (int x = window.x(); x < window.right(); x += step) {
@@ -162,67 +281,108 @@ public final class HealSourceFinder {
       }
     }
 
-    Offset best() {
+    List<Candidate> ranked(int most) {
       if (inside.isEmpty()) {
-        return null;
+        return List.of();
       }
-      double extent = Math.max(stroke.radius(), NEAREST / 2.3);
-      Area own = stroke.bounds();
-      double longer = Math.max(own.width(), own.height()) / 2.0 - stroke.radius();
-      Offset best = null;
-      double least = FORBIDDEN;
+      double extent = Math.max(area.radius(), NEAREST / 2.3);
+      Area own = area.bounds();
+      double longer = Math.max(own.width(), own.height()) / 2.0 - area.radius();
+      List<Candidate> found = new ArrayList<>();
       for (double distance : DISTANCES) {
         for (int d = 0; d < DIRECTIONS; d++) {
           double angle = 2 * Math.PI * (d + (distance % 1)) / DIRECTIONS;
           double far = distance * extent + alongPath(angle, longer);
-          Offset offset =
-              new Offset(
+          add(
+              found,
+              new Source(
                   GRID * Math.round(far * Math.cos(angle) / GRID),
-                  GRID * Math.round(far * Math.sin(angle) / GRID));
-          double cost = cost(offset) + DISTANCE_WEIGHT * distance;
-          if (cost < least) {
-            least = cost;
-            best = offset;
-          }
+                  GRID * Math.round(far * Math.sin(angle) / GRID)),
+              DISTANCE_WEIGHT * distance);
         }
       }
-      return best;
+      found.sort(BY_COST);
+      for (Candidate best : List.copyOf(found.subList(0, Math.min(TURNED, found.size())))) {
+        Source s = best.source();
+        double far = Math.hypot(s.dx(), s.dy()) / extent;
+        for (int turn = 1; turn < 8; turn++) {
+          add(
+              found,
+              new Source(s.dx(), s.dy(), 90 * (turn % 4), 1, turn >= 4),
+              DISTANCE_WEIGHT * far + TURN_COST);
+        }
+      }
+      found.sort(BY_COST);
+      List<Candidate> apart = new ArrayList<>();
+      for (Candidate c : found) {
+        boolean other = apart.stream().noneMatch(o -> near(o.source(), c.source(), extent));
+        if (other && apart.size() < most) {
+          apart.add(c);
+        }
+      }
+      return apart;
+    }
+
+    private static boolean near(Source one, Source other, double extent) {
+      return Math.hypot(one.dx() - other.dx(), one.dy() - other.dy()) < 0.8 * extent;
+    }
+
+    private void add(List<Candidate> found, Source source, double more) {
+      double cost = cost(source) + more;
+      if (cost < FORBIDDEN) {
+        found.add(new Candidate(source, cost));
+      }
     }
 
     /** A long stroke must clear its own length in the direction it runs. */
     private double alongPath(double angle, double longer) {
-      Area own = stroke.bounds();
+      Area own = area.bounds();
       double wide = own.width() * Math.abs(Math.cos(angle));
       double high = own.height() * Math.abs(Math.sin(angle));
       return Math.min(longer, Math.hypot(wide, high) / 2);
     }
 
-    private double cost(Offset offset) {
-      int dx = (int) Math.round(offset.dx() * scale);
-      int dy = (int) Math.round(offset.dy() * scale);
-      if (dx == 0 && dy == 0) {
+    private double cost(Source source) {
+      Placement at = new Placement(area.centre(), source, scale);
+      if (at.still()) {
         return FORBIDDEN;
       }
       double skinThere = 0;
+      double strangeThere = 0;
+      double subjectThere = 0;
       for (int[] p : inside) {
-        int x = p[0] + dx;
-        int y = p[1] + dy;
+        int x = at.wholeX(p[0], p[1]);
+        int y = at.wholeY(p[0], p[1]);
         if (!window.contains(x, y) || forbidden.at(x, y) >= INSIDE || coverage.at(x, y) >= INSIDE) {
           return FORBIDDEN;
         }
         skinThere += skin.at(x, y);
+        strangeThere += strange.at(x, y);
+        subjectThere += subject.at(x, y);
       }
-      skinThere /= inside.size();
-      double cost = fit(dx, dy) + BLEMISH_WEIGHT * unevenness(dx, dy);
+      int n = inside.size();
+      if (strangeThere / n > ownStrange + STRAYING
+          || Math.abs(subjectThere / n - ownSubject) > STRAYING) {
+        return FORBIDDEN;
+      }
+      double cost = fit(at) + BLEMISH_WEIGHT * unevenness(at);
       if (onSkin) {
-        cost += SKIN_WEIGHT * Math.max(0, 0.95 - skinThere);
+        cost += SKIN_WEIGHT * Math.max(0, 0.95 - skinThere / n);
       }
-      double ratio = (mean(texture, inside, dx, dy) + 1e-4) / (rimTexture + 1e-4);
-      return cost + TEXTURE_WEIGHT * Math.abs(Math.log(ratio)) / 2;
+      double ratio = (mean(texture, inside, at) + 1e-4) / (rimTexture + 1e-4);
+      double darkest = 0;
+      for (int[] p : inside) {
+        darkest = Math.max(darkest, -fine.at(at.wholeX(p[0], p[1]), at.wholeY(p[0], p[1])));
+      }
+      cost += LINE_WEIGHT * Math.max(0, darkest / Math.sqrt(rimTexture + 1e-4) - 4);
+      double[] runs = grain.turned(grain.over(inside, at), source);
+      return cost
+          + TEXTURE_WEIGHT * Math.abs(Math.log(ratio)) / 2
+          + GRAIN_WEIGHT * Math.hypot(runs[0] - rimGrain[0], runs[1] - rimGrain[1]);
     }
 
     /** How badly the rims fit: spread of their difference, and a little of its mean. */
-    private double fit(int dx, int dy) {
+    private double fit(Placement place) {
       if (rim.isEmpty()) {
         return 0;
       }
@@ -233,8 +393,8 @@ public final class HealSourceFinder {
         double square = 0;
         int n = 0;
         for (int[] at : rim) {
-          int x = at[0] + dx;
-          int y = at[1] + dy;
+          int x = place.wholeX(at[0], at[1]);
+          int y = place.wholeY(at[0], at[1]);
           if (window.contains(x, y)) {
             double d = p.at(at[0], at[1]) - p.at(x, y);
             sum += d;
@@ -252,7 +412,7 @@ public final class HealSourceFinder {
     }
 
     /** Spread of the tone at the source: a blemish there would be carried along. */
-    private double unevenness(int dx, int dy) {
+    private double unevenness(Placement place) {
       double total = 0;
       for (int c = 0; c < 3; c++) {
         Plane p = tone.plane(c);
@@ -268,13 +428,13 @@ public final class HealSourceFinder {
         for (int[] at : inside) {
           mx += at[0];
           my += at[1];
-          sum += p.at(at[0] + dx, at[1] + dy);
+          sum += p.at(place.wholeX(at[0], at[1]), place.wholeY(at[0], at[1]));
         }
         mx /= n;
         my /= n;
         double m = sum / n;
         for (int[] at : inside) {
-          double v = p.at(at[0] + dx, at[1] + dy) - m;
+          double v = p.at(place.wholeX(at[0], at[1]), place.wholeY(at[0], at[1])) - m;
           sx += v * (at[0] - mx);
           sy += v * (at[1] - my);
           sxx += (at[0] - mx) * (at[0] - mx);
@@ -283,21 +443,64 @@ public final class HealSourceFinder {
         double gx = sxx > 0 ? sx / sxx : 0;
         double gy = syy > 0 ? sy / syy : 0;
         double square = 0;
+        double peak = 0;
         for (int[] at : inside) {
-          double v = p.at(at[0] + dx, at[1] + dy) - m - gx * (at[0] - mx) - gy * (at[1] - my);
+          double v = p.at(place.wholeX(at[0], at[1]), place.wholeY(at[0], at[1])) - m - gx * (at[0] - mx) - gy * (at[1] - my);
           square += v * v;
+          peak = Math.max(peak, v * v);
         }
-        total += square / n;
+        total += square / n + PEAK_WEIGHT * peak;
       }
       return Math.sqrt(total);
     }
 
-    private double mean(Plane plane, List<int[]> places, int dx, int dy) {
+    private static double mean(Plane plane, List<int[]> places, Placement place) {
       double sum = 0;
       for (int[] p : places) {
-        sum += plane.at(p[0] + dx, p[1] + dy);
+        sum +=
+            place == null
+                ? plane.at(p[0], p[1])
+                : plane.at(place.wholeX(p[0], p[1]), place.wholeY(p[0], p[1]));
       }
       return places.isEmpty() ? 0 : sum / places.size();
+    }
+
+    /** Which way the texture runs: the doubled angle of its gradients and how far they agree. */
+    private static final class Grain {
+      private final Plane along;
+      private final Plane across;
+      private final Plane all;
+
+      Grain(Plane lightness) {
+        Area area = lightness.area();
+        Plane fine = GaussianBlur.blur(lightness, 1);
+        along = Plane.of(area);
+        across = Plane.of(area);
+        all = Plane.of(area);
+        for (int y = area.y(); y < area.bottom(); y++) {
+          for (int x = area.x(); x < area.right(); x++) {
+            float gx = fine.atNearest(x + 1, y) - fine.atNearest(x - 1, y);
+            float gy = fine.atNearest(x, y + 1) - fine.atNearest(x, y - 1);
+            int i = along.index(x, y);
+            along.values()[i] = gx * gx - gy * gy;
+            across.values()[i] = 2 * gx * gy;
+            all.values()[i] = gx * gx + gy * gy;
+          }
+        }
+      }
+
+      double[] over(List<int[]> places, Placement place) {
+        double energy = mean(all, places, place) + 1e-9;
+        return new double[] {
+          mean(along, places, place) / energy, mean(across, places, place) / energy
+        };
+      }
+
+      /** As it runs once it is turned and mirrored into the repair. */
+      double[] turned(double[] runs, Source source) {
+        double flip = Math.abs(source.angle() % 180) == 90 ? -1 : 1;
+        return new double[] {flip * runs[0], (source.mirrored() ? -flip : flip) * runs[1]};
+      }
     }
   }
 }

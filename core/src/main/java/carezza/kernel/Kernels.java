@@ -11,6 +11,8 @@ import carezza.model.ExposureLayer;
 import carezza.model.FrequencySeparationLayer;
 import carezza.model.Head;
 import carezza.model.HealLayer;
+import carezza.model.HealLayer.Piece;
+import carezza.model.HealLayer.Source;
 import carezza.model.Layer;
 import carezza.model.Mask;
 import carezza.model.ScleraLayer;
@@ -24,6 +26,11 @@ import carezza.model.WhiteBalanceLayer;
 public final class Kernels {
 
   private Kernels() {}
+
+  /** Places that a piece of one of the layer's repairs could take its skin from, the best first. */
+  public static List<Source> sources(HealLayer layer, Piece piece, int most, Probe probe) {
+    return HealSourceFinder.ranked(piece, layer.patches(), most, probe);
+  }
 
   /** Measures what the layer needs to know of its input. */
   public static Readings measure(Layer layer, Probe probe) {

@@ -4,8 +4,8 @@ import carezza.image.Area;
 import carezza.image.Picture;
 import carezza.image.Plane;
 import carezza.mask.Masks;
+import carezza.mask.RepairCoverage;
 import carezza.mask.Site;
-import carezza.mask.StrokeCoverage;
 import carezza.model.DodgeBurnLayer;
 import carezza.model.HealLayer;
 import carezza.model.Layer;
@@ -54,7 +54,7 @@ public final class LayerCoverage {
       }
     } else if (layer instanceof HealLayer l) {
       Plane healed = Plane.of(area);
-      l.patches().forEach(p -> StrokeCoverage.apply(p.area(), healed, site.scale()));
+      l.patches().forEach(p -> RepairCoverage.apply(p.area(), healed, site.scale()));
       for (int i = 0; i < own.values().length; i++) {
         own.values()[i] *= healed.values()[i];
       }

@@ -2,7 +2,7 @@ package carezza.kernel;
 
 import java.util.List;
 
-import carezza.model.HealLayer.Offset;
+import carezza.model.HealLayer.Source;
 
 /**
  * What a layer measures on its input, always on the same size of the picture, so that tiles and levels
@@ -13,8 +13,8 @@ public sealed interface Readings {
   /** For layers that measure nothing. */
   record None() implements Readings {}
 
-  /** The source of each patch, in their order; null where no place is allowed. */
-  record HealSources(List<Offset> offsets) implements Readings {}
+  /** The sources of each patch's pieces, in their order; none where no place is allowed. */
+  record HealSources(List<List<Source>> sources) implements Readings {}
 
   /**
    * @param advisedRadius sigma of the split in photograph pixels

@@ -248,11 +248,11 @@ public final class Masks {
   }
 
   @FunctionalInterface
-  private interface Renderer {
+  interface Renderer {
     Plane over(Area area);
   }
 
-  private static Plane blurred(Renderer renderer, Area area, double sigma) {
+  static Plane blurred(Renderer renderer, Area area, double sigma) {
     if (sigma <= 0.15) {
       return renderer.over(area);
     }

@@ -19,8 +19,9 @@ import carezza.model.Region;
 /**
  * Proposes blemishes: places of the face's skin that are redder than what surrounds them, at five sizes. Redness
  * is the difference of optical density of green and red light, ln R − ln G, which shading leaves alone and
- * which tells blood from melanin on light and deep skin alike. Natural marks stand out in lightness at the
- * smallest size, but not so in redness.
+ * which tells blood from melanin on light and deep skin alike. What takes red light as well is brown: a mark
+ * of the person's own if it is small, a fold or a shadow if not. Marks stand out in lightness at the smallest
+ * size, too.
  */
 public final class BlemishFinder {
 
@@ -37,12 +38,20 @@ public final class BlemishFinder {
   private static final double REACH = 1.8;
 
   /** Spreads of this skin from which a place is proposed, and by which a mark is dark. */
-  private static final double REDDER = 5.0;
+  private static final double REDDER = 4.7;
 
   private static final double DARKER = 10;
 
   /** Share of the surrounding lightness below which it is nostril, fold or hair. */
   private static final double DARK = 0.6;
+
+  /** Most darkening in red light for redness, on light skin, and its rise with the skin's own density. */
+  private static final double PIGMENT_LIGHT = 0.65;
+
+  private static final double PIGMENT_DEEPER = 0.2;
+
+  /** What is brown and larger than this share of the face width is a fold or a shadow. */
+  private static final double MARK_RADIUS = 0.025;
 
   private static final float DARKEST_LIGHT = 2e-3f;
 
@@ -76,18 +85,21 @@ public final class BlemishFinder {
     Picture light = WorkingSpace.toLinearSrgb(working);
     Plane redness = Plane.of(working.area());
     Plane density = Plane.of(working.area());
+    Plane pigment = Plane.of(working.area());
     for (int i = 0; i < redness.values().length; i++) {
       double r = Math.max(DARKEST_LIGHT, light.first().values()[i]);
       double g = Math.max(DARKEST_LIGHT, light.second().values()[i]);
       redness.values()[i] = (float) (Math.log(r) - Math.log(g));
       density.values()[i] = (float) -Math.log(g);
+      pigment.values()[i] = (float) -Math.log(r);
     }
     Plane skin = sureSkin(regions, density, working.area(), level, fw);
     BlemishFinder finder = new BlemishFinder(fw, Level.scale(level), skin);
+    double most = PIGMENT_LIGHT + PIGMENT_DEEPER * Robust.median(pigment, skin);
     List<Blemish> found = new ArrayList<>();
-    finder.stand(redness, RADII, REDDER / sensitivity, Kind.TEMPORARY, found);
+    finder.stand(redness, RADII, REDDER / sensitivity, Kind.TEMPORARY, new Pigment(pigment, most), found);
     List<Blemish> dark = new ArrayList<>();
-    finder.stand(density, new double[] {RADII[0] / 2}, DARKER / sensitivity, Kind.MARK, dark);
+    finder.stand(density, new double[] {RADII[0] / 2}, DARKER / sensitivity, Kind.MARK, null, dark);
     // Single hairs at the hairline are dark, too; a mark has skin on all sides.
     Plane deep = GaussianBlur.blur(skin, fw * 0.025);
     for (Blemish mark : dark) {
@@ -142,34 +154,60 @@ public final class BlemishFinder {
 
   /** Adds the places that stand out of a map, none within another. */
   private void stand(
-      Plane map, double[] radii, double least, Kind kind, List<Blemish> found) {
+      Plane map, double[] radii, double least, Kind kind, Pigment pigment, List<Blemish> found) {
     Plane best = Plane.filled(map.area(), -1);
     Plane size = Plane.of(map.area());
+    Plane browner = Plane.of(map.area());
     for (double share : radii) {
       double r = share * faceWidth;
-      Plane inner = GaussianBlur.normalised(map, skin, INNER * r);
-      Plane outer = GaussianBlur.normalised(map, skin, OUTER * r);
-      Plane rise = Plane.of(map.area());
-      for (int i = 0; i < rise.values().length; i++) {
-        rise.values()[i] = inner.values()[i] - outer.values()[i];
-      }
+      Plane rise = rise(map, r);
+      Plane brown = pigment == null ? null : rise(pigment.map(), r);
       double sigma = Math.max(1e-6, Robust.sigma(rise, skin));
       for (int i = 0; i < rise.values().length; i++) {
         float z = (float) (rise.values()[i] / sigma);
         if (skin.values()[i] > 0 && z > best.values()[i]) {
           best.values()[i] = z;
           size.values()[i] = (float) r;
+          browner.values()[i] =
+              brown == null ? 0 : brown.values()[i] / Math.max(1e-6f, rise.values()[i]);
         }
       }
     }
     List<Blemish> peaks = peaks(best, size, least, kind);
+    if (pigment != null) {
+      peaks.replaceAll(b -> told(b, browner, pigment.most()));
+      peaks.removeIf(b -> b.kind() == Kind.MARK && b.radius() * scale > MARK_RADIUS * faceWidth);
+    }
     peaks.sort(Comparator.comparingDouble(Blemish::confidence).reversed());
     for (Blemish peak : peaks) {
-      if (found.stream().noneMatch(b -> b.kind() == kind && near(b, peak))) {
+      if (found.stream().noneMatch(b -> near(b, peak))) {
         found.add(peak);
       }
     }
   }
+
+  private Plane rise(Plane map, double r) {
+    Plane rise = GaussianBlur.normalised(map, skin, INNER * r);
+    Plane outer = GaussianBlur.normalised(map, skin, OUTER * r);
+    for (int i = 0; i < rise.values().length; i++) {
+      rise.values()[i] -= outer.values()[i];
+    }
+    return rise;
+  }
+
+  /** A mark, if it takes more of the red light as well than blood would. */
+  private Blemish told(Blemish b, Plane browner, double most) {
+    return browner.at((int) (b.x() * scale), (int) (b.y() * scale)) < most
+        ? b
+        : new Blemish(b.x(), b.y(), b.radius(), Kind.MARK, b.confidence());
+  }
+
+  /**
+   * How dark places are in red light, which melanin and shadow take and blood leaves.
+   *
+   * @param most rise of it, as a share of that of redness, that a blemish has
+   */
+  private record Pigment(Plane map, double most) {}
 
   private List<Blemish> peaks(Plane best, Plane size, double least, Kind kind) {
     Area area = best.area();

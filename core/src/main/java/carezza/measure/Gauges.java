@@ -9,8 +9,8 @@ import carezza.filter.Robust;
 import carezza.image.Area;
 import carezza.image.Picture;
 import carezza.image.Plane;
+import carezza.mask.RepairCoverage;
 import carezza.mask.Site;
-import carezza.mask.StrokeCoverage;
 import carezza.measure.Gauge.Band;
 import carezza.model.HealLayer;
 import carezza.model.Layer;
@@ -64,7 +64,7 @@ public final class Gauges {
     Plane healed = Plane.of(face.area());
     for (Layer layer : stack.layers()) {
       if (layer instanceof HealLayer heal && heal.acts()) {
-        heal.patches().forEach(p -> StrokeCoverage.apply(p.area(), healed, site.scale()));
+        heal.patches().forEach(p -> RepairCoverage.apply(p.area(), healed, site.scale()));
       }
     }
     Plane rest = face.copy();

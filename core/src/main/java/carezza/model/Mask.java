@@ -2,6 +2,8 @@ package carezza.model;
 
 import java.util.List;
 
+import carezza.image.Area;
+
 /**
  * Where a layer acts, as an expression and not as pixels, so that it renders at any size. The value at
  * a place is a coverage 0 … 1. Coordinates and lengths are in photograph pixels.
@@ -54,13 +56,38 @@ public sealed interface Mask {
   }
 
   /** A closed outline, filled even-odd, softened by a Gaussian of the given sigma. */
-  record Polygon(List<Point> points, double feather) implements Mask {
+  record Polygon(List<Point> points, double feather) implements Mask, RepairArea {
     public Polygon {
       if (points == null || points.size() < 3) {
         throw new IllegalArgumentException("a polygon needs at least three points");
       }
       points = List.copyOf(points);
       Require.range("feather", feather, 0, 1e5);
+    }
+
+    private Area drawn() {
+      double left = points.stream().mapToDouble(Point::x).min().orElseThrow();
+      double right = points.stream().mapToDouble(Point::x).max().orElseThrow();
+      double top = points.stream().mapToDouble(Point::y).min().orElseThrow();
+      double bottom = points.stream().mapToDouble(Point::y).max().orElseThrow();
+      return Area.around(left, top, right, bottom);
+    }
+
+    @Override
+    public Area bounds() {
+      return drawn().grow((int) Math.ceil(3 * feather));
+    }
+
+    @Override
+    public double radius() {
+      Area a = drawn();
+      return Math.max(1, Math.min(a.width(), a.height()) / 2.0);
+    }
+
+    @Override
+    public Point centre() {
+      Area a = drawn();
+      return new Point(a.x() + a.width() / 2.0, a.y() + a.height() / 2.0);
     }
   }
 

@@ -13,6 +13,7 @@ import java.util.function.UnaryOperator;
  * @param title shown in the window
  * @param faces map of the face that is measured, or null before one is placed
  * @param others maps of further faces in the picture; regions are of all faces together
+ * @param kept marks that are the person's own
  * @param notes the retoucher's own words
  * @param unknown fields of a newer writer that this version does not know, kept for saving
  */
@@ -21,6 +22,7 @@ public record Project(
     PhotoReference photograph,
     FaceMap faces,
     List<FaceMap> others,
+    List<KeptMark> kept,
     LayerStack stack,
     String notes,
     Map<String, Object> unknown) {
@@ -29,6 +31,7 @@ public record Project(
     Require.present("title", title);
     Require.present("photograph", photograph);
     others = others == null ? List.of() : List.copyOf(others);
+    kept = kept == null ? List.of() : List.copyOf(kept);
     stack = stack == null ? LayerStack.EMPTY : stack;
     notes = notes == null ? "" : notes;
     unknown = unknown == null ? Map.of() : Map.copyOf(unknown);
@@ -39,16 +42,16 @@ public record Project(
   }
 
   public Project withStack(LayerStack newStack) {
-    return new Project(title, photograph, faces, others, newStack, notes, unknown);
+    return new Project(title, photograph, faces, others, kept, newStack, notes, unknown);
   }
 
   public Project withFaces(FaceMap newFaces) {
-    return new Project(title, photograph, newFaces, others, stack, notes, unknown);
+    return new Project(title, photograph, newFaces, others, kept, stack, notes, unknown);
   }
 
   /** With the maps of further faces. */
   public Project withOthers(List<FaceMap> newOthers) {
-    return new Project(title, photograph, faces, newOthers, stack, notes, unknown);
+    return new Project(title, photograph, faces, newOthers, kept, stack, notes, unknown);
   }
 
   /** All maps, that of the measured face first. */
@@ -66,12 +69,19 @@ public record Project(
         : withFaces(all.getFirst()).withOthers(all.subList(1, all.size()));
   }
 
+  /** With one mark more that is the person's own. */
+  public Project keeping(KeptMark mark) {
+    List<KeptMark> more = new ArrayList<>(kept);
+    more.add(mark);
+    return new Project(title, photograph, faces, others, more, stack, notes, unknown);
+  }
+
   public Project withPhotograph(PhotoReference reference) {
-    return new Project(title, reference, faces, others, stack, notes, unknown);
+    return new Project(title, reference, faces, others, kept, stack, notes, unknown);
   }
 
   public Project withUnknown(Map<String, Object> fields) {
-    return new Project(title, photograph, faces, others, stack, notes, fields);
+    return new Project(title, photograph, faces, others, kept, stack, notes, fields);
   }
 
   public Project edit(String layerId, UnaryOperator<Layer> change) {

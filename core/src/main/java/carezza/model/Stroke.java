@@ -1,5 +1,6 @@
 package carezza.model;
 
+import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 
@@ -10,7 +11,7 @@ import carezza.image.Area;
  * falloff of the distance to its path, so it means the same at every level; strokes build up on one
  * another, a stroke does not build up on itself.
  */
-public final class Stroke {
+public final class Stroke implements RepairArea {
 
   private static final int FIELDS = 4;
 
@@ -116,6 +117,7 @@ public final class Stroke {
     return points[i * FIELDS + 3];
   }
 
+  @Override
   public double radius() {
     return radius;
   }
@@ -141,8 +143,76 @@ public final class Stroke {
   public Stroke first(int count) {
     return count == size()
         ? this
-        : new Stroke(
-            Arrays.copyOf(points, count * FIELDS), radius, softness, strength, lift, edge);
+        : of(Arrays.copyOf(points, count * FIELDS));
+  }
+
+  /** Length of the path in photograph pixels. */
+  public double length() {
+    double sum = 0;
+    for (int i = 1; i < size(); i++) {
+      sum += Math.hypot(x(i) - x(i - 1), y(i) - y(i - 1));
+    }
+    return sum;
+  }
+
+  /** The stroke in parts of the same length, each beginning where the one before it ends. */
+  public List<Stroke> parts(int count) {
+    double step = length() / count;
+    if (count < 2 || step == 0) {
+      return List.of(this);
+    }
+    List<Stroke> parts = new ArrayList<>();
+    float[] part = Arrays.copyOf(points, FIELDS);
+    double left = step;
+    for (int i = 1; i < size(); i++) {
+      double from = 0;
+      double whole = Math.hypot(x(i) - x(i - 1), y(i) - y(i - 1));
+      while (parts.size() < count - 1 && whole - from >= left) {
+        from += left;
+        float[] cut = between(i, from / whole);
+        parts.add(of(joined(part, cut)));
+        part = cut;
+        left = step;
+      }
+      left -= whole - from;
+      part = joined(part, Arrays.copyOfRange(points, i * FIELDS, (i + 1) * FIELDS));
+    }
+    parts.add(of(part));
+    return parts;
+  }
+
+  private float[] between(int i, double t) {
+    float[] at = new float[FIELDS];
+    for (int f = 0; f < FIELDS; f++) {
+      float a = points[(i - 1) * FIELDS + f];
+      at[f] = (float) (a + t * (points[i * FIELDS + f] - a));
+    }
+    return at;
+  }
+
+  private static float[] joined(float[] one, float[] other) {
+    float[] both = Arrays.copyOf(one, one.length + other.length);
+    System.arraycopy(other, 0, both, one.length, other.length);
+    return both;
+  }
+
+  private Stroke of(float[] path) {
+    return new Stroke(path, radius, softness, strength, lift, edge);
+  }
+
+  /** Moved by a shift in photograph pixels. */
+  public Stroke moved(double dx, double dy) {
+    float[] path = points.clone();
+    for (int i = 0; i < path.length; i += FIELDS) {
+      path[i] += (float) dx;
+      path[i + 1] += (float) dy;
+    }
+    return of(path);
+  }
+
+  /** The same path with another radius. */
+  public Stroke withRadius(double newRadius) {
+    return new Stroke(points, newRadius, softness, strength, lift, edge);
   }
 
   /** A copy of the packed points: x, y, pressure, time. */
@@ -151,6 +221,7 @@ public final class Stroke {
   }
 
   /** All photograph pixels the stroke can reach. */
+  @Override
   public Area bounds() {
     return bounds;
   }
@@ -170,6 +241,7 @@ public final class Stroke {
   }
 
   /** Middle of the bounds. */
+  @Override
   public Point centre() {
     Area b = bounds();
     return new Point(b.x() + b.width() / 2.0, b.y() + b.height() / 2.0);

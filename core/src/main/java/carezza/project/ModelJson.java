@@ -20,6 +20,8 @@ import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
 
 import carezza.model.FaceMap;
+import carezza.model.HealLayer.Patch;
+import carezza.model.KeptMark;
 import carezza.model.Layer;
 import carezza.model.LayerKind;
 import carezza.model.LayerStack;
@@ -38,7 +40,7 @@ final class ModelJson {
   static final int VERSION = 1;
 
   private static final List<String> PROJECT_FIELDS =
-      List.of("version", "title", "photograph", "faceMap", "otherFaces", "stack", "notes");
+      List.of("version", "title", "photograph", "faceMap", "otherFaces", "kept", "stack", "notes");
 
   @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "kind")
   private interface Kinds {}
@@ -48,7 +50,9 @@ final class ModelJson {
           .addModule(
               new SimpleModule()
                   .addSerializer(Stroke.class, new StrokeJson.Writer())
-                  .addDeserializer(Stroke.class, new StrokeJson.Reader()))
+                  .addDeserializer(Stroke.class, new StrokeJson.Reader())
+                  .addSerializer(Patch.class, new PatchJson.Writer())
+                  .addDeserializer(Patch.class, new PatchJson.Reader()))
           .addMixIn(Mask.class, Kinds.class)
           .registerSubtypes(maskKinds())
           .enable(EnumFeature.WRITE_ENUMS_TO_LOWERCASE)
@@ -102,6 +106,9 @@ final class ModelJson {
     if (!project.others().isEmpty()) {
       node.set("otherFaces", MAPPER.valueToTree(project.others()));
     }
+    if (!project.kept().isEmpty()) {
+      node.set("kept", MAPPER.valueToTree(project.kept()));
+    }
     node.set("stack", write(project.stack(), strokes));
     node.put("notes", project.notes());
     keep(project.unknown(), node);
@@ -122,7 +129,8 @@ final class ModelJson {
         node.path("title").asString("Untitled"),
         read(node.get("photograph"), carezza.model.PhotoReference.class, "photograph", strokes),
         readFaceMap(node),
-        readOtherFaces(node),
+        readList(node, "otherFaces", FaceMap.class),
+        readList(node, "kept", KeptMark.class),
         readStack(node, strokes),
         node.path("notes").asString(""),
         unknown);
@@ -135,12 +143,12 @@ final class ModelJson {
         : null;
   }
 
-  private static List<FaceMap> readOtherFaces(ObjectNode node) {
-    List<FaceMap> faces = new ArrayList<>();
-    for (JsonNode face : node.path("otherFaces")) {
-      faces.add(read(face, FaceMap.class, "otherFaces[" + faces.size() + "]", List.of()));
+  private static <T> List<T> readList(ObjectNode node, String field, Class<T> type) {
+    List<T> members = new ArrayList<>();
+    for (JsonNode member : node.path(field)) {
+      members.add(read(member, type, "%s[%d]".formatted(field, members.size()), List.of()));
     }
-    return faces;
+    return members;
   }
 
   // --- stacks

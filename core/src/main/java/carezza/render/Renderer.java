@@ -19,6 +19,9 @@ import carezza.kernel.Readings;
 import carezza.mask.Edges;
 import carezza.mask.MaskMemory;
 import carezza.mask.Site;
+import carezza.model.HealLayer;
+import carezza.model.HealLayer.Piece;
+import carezza.model.HealLayer.Source;
 import carezza.model.Layer;
 import carezza.render.TileGrid.Tile;
 
@@ -210,22 +213,40 @@ public final class Renderer {
   /** Earlier readings fit unless there are more patches now than were looked at. */
   private static Readings usable(Readings earlier, Layer layer) {
     if (earlier instanceof Readings.HealSources found
-        && layer instanceof carezza.model.HealLayer heal
-        && found.offsets().size() != heal.patches().size()) {
+        && layer instanceof HealLayer heal
+        && found.sources().size() != heal.patches().size()) {
       return null;
     }
     return earlier;
   }
 
+  /**
+   * Places that a piece of a repair could take its skin from, the best first.
+   *
+   * @param layerId the layer of repairs that it belongs to
+   */
+  public List<Source> sources(
+      Scene scene, String layerId, Piece piece, int most, Cancellation cancellation) {
+    List<Layer> layers = scene.stack().layers();
+    int index = scene.stack().indexOf(layerId);
+    List<Prepared> under = prepare(scene.through(index), Readiness.EXACT, cancellation);
+    return Kernels.sources(
+        (HealLayer) layers.get(index), piece, most, probe(under, scene, cancellation));
+  }
+
   private Readings measure(
       Layer layer, List<Prepared> under, Scene scene, Cancellation cancellation) {
+    return Kernels.measure(layer, probe(under, scene, cancellation));
+  }
+
+  private Probe probe(List<Prepared> under, Scene scene, Cancellation cancellation) {
     double faceWidth = site(scene, 0).faceWidth();
     int level = analysisLevel(faceWidth);
     Site site = site(scene, level);
     Picture input =
         new Run(under, scene, level, cancellation).render(under.size(), site.whole());
     Run fine = new Run(under, scene, 0, cancellation);
-    return Kernels.measure(layer, new Probe(site, input, a -> fine.render(under.size(), a)));
+    return new Probe(site, input, a -> fine.render(under.size(), a));
   }
 
   /** One rendering of one scene at one level, tile by tile. */

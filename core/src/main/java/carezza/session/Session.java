@@ -33,9 +33,13 @@ import carezza.measure.JobLevel;
 import carezza.model.FaceMap;
 import carezza.model.FrequencySeparationLayer;
 import carezza.model.HealLayer;
+import carezza.model.HealLayer.Patch;
+import carezza.model.HealLayer.Piece;
+import carezza.model.HealLayer.Source;
 import carezza.model.Layer;
 import carezza.model.LayerStack;
 import carezza.model.Mask.Quantity;
+import carezza.model.Point;
 import carezza.model.Project;
 import carezza.model.Region;
 import carezza.model.Stage;
@@ -148,7 +152,8 @@ public final class Session {
   }
 
   /**
-   * Proposals on what the Settle stage makes of the photograph; none without a face map.
+   * Proposals on what the Settle stage makes of the photograph, but for marks that are kept as the
+   * person's own; none without a face map.
    *
    * @param sensitivity 1 as usual, more for fainter ones
    */
@@ -163,7 +168,9 @@ public final class Session {
     Picture picture =
         renderer.render(
             scene, size().atLevel(level).area(), level, Readiness.EXACT, cancellation);
-    return BlemishFinder.find(picture, scene.regions(), sensitivity);
+    return BlemishFinder.find(picture, scene.regions(), sensitivity).stream()
+        .filter(b -> project.kept().stream().noneMatch(k -> k.holds(new Point(b.x(), b.y()))))
+        .toList();
   }
 
   /**
@@ -238,7 +245,7 @@ public final class Session {
       boolean open =
           layer instanceof HealLayer heal
               && heal.acts()
-              && heal.patches().stream().anyMatch(p -> p.source() == null);
+              && heal.patches().stream().anyMatch(Patch::open);
       if (open) {
         String id = layer.head().id();
         Scene below = scene(settled).through(settled.stack().indexOf(id) + 1);
@@ -247,6 +254,18 @@ public final class Session {
       }
     }
     return settled;
+  }
+
+  /**
+   * Places that a piece of a repair could take its skin from, the best first; none if none is allowed.
+   *
+   * @param most how many at most
+   */
+  public List<Source> sources(
+      Project project, String layer, Piece piece, int most, Cancellation cancellation) {
+    Scene scene = scene(project);
+    return renderer.sources(
+        scene.through(scene.stack().indexOf(layer) + 1), layer, piece, most, cancellation);
   }
 
   /** Sigma of every separation that acts, by layer, in photograph pixels: as set, or as advised. */

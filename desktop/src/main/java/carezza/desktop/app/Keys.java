@@ -8,6 +8,7 @@ import carezza.desktop.bench.MaskView;
 import carezza.desktop.bench.PanelView;
 import carezza.desktop.bench.PictureView;
 import carezza.desktop.bench.Tool;
+import carezza.model.HealLayer;
 import carezza.model.Stage;
 
 /** The keys of the window, as the sheet on F1 lists them. */
@@ -108,7 +109,26 @@ final class Keys {
       case SPACE -> picture.holdSpace(true);
       case PAGE_UP -> step(-1);
       case PAGE_DOWN -> step(1);
-      case DELETE -> model.removeSelected();
+      case R -> {
+        if (model.selectedLayer().filter(HealLayer.class::isInstance).isPresent()) {
+          boolean inHand = model.toolProperty().get() == Tool.REPAIR;
+          model.toolProperty().set(inHand ? Tool.HEAL : Tool.REPAIR);
+        }
+      }
+      case T -> model.mending().another();
+      case N -> model.mending().next();
+      case K -> model.mending().keep();
+      case ENTER -> {
+        if (model.mending().currentProperty().get() == null) {
+          return false;
+        }
+        model.mending().accept();
+      }
+      case DELETE -> {
+        if (model.toolProperty().get() != Tool.REPAIR || !model.mending().remove()) {
+          model.removeSelected();
+        }
+      }
       default -> {
         return false;
       }

@@ -4,6 +4,7 @@ import java.nio.file.Path;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.UnaryOperator;
 import javafx.beans.property.BooleanProperty;
 import javafx.beans.property.IntegerProperty;
@@ -57,6 +58,7 @@ public final class BenchModel implements AutoCloseable {
   private final ObjectProperty<Pen> pen = new SimpleObjectProperty<>(Pen.MOUSE);
   private final ObjectProperty<Tool> tool = new SimpleObjectProperty<>(Tool.HAND);
   private final ObjectProperty<Brush> brush = new SimpleObjectProperty<>(new Brush(24, 0.5, 1));
+  private final Mending mending = new Mending(this);
   private final IntegerProperty part = new SimpleIntegerProperty(-1);
   private final BooleanProperty lifting = new SimpleBooleanProperty();
   private final ObjectProperty<List<Gauge>> gauges = new SimpleObjectProperty<>(List.of());
@@ -83,6 +85,7 @@ public final class BenchModel implements AutoCloseable {
     saved = opened.path() == null ? null : opened.project();
     path.set(opened.path());
     select(null);
+    mending.drop();
     gauges.set(List.of());
     show(history.present());
     playhead.set(opened.project().stack().size());
@@ -250,6 +253,11 @@ public final class BenchModel implements AutoCloseable {
     measure();
   }
 
+  /** Repairs in hand, and proposals. */
+  public Mending mending() {
+    return mending;
+  }
+
   // --- behind the scenes
 
   /** Looks for the sources of repairs that have none yet, and keeps them in the project. */
@@ -259,7 +267,7 @@ public final class BenchModel implements AutoCloseable {
             .anyMatch(
                 l ->
                     l instanceof HealLayer heal
-                        && heal.patches().stream().anyMatch(p -> p.source() == null));
+                        && heal.patches().stream().anyMatch(HealLayer.Patch::open));
     if (!open) {
       return;
     }
@@ -318,6 +326,7 @@ public final class BenchModel implements AutoCloseable {
     // Nothing in hand while the selection changes: a tool belongs to one kind of layer.
     tool.set(Tool.HAND);
     part.set(-1);
+    mending.choose(Set.of());
     selected.set(id);
     Tool fitting =
         selectedLayer()
@@ -517,5 +526,6 @@ public final class BenchModel implements AutoCloseable {
     measurer.close();
     finder.close();
     faceFinder.close();
+    mending.close();
   }
 }

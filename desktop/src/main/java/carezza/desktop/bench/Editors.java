@@ -27,7 +27,7 @@ final class Editors {
     switch (layer) {
       case WhiteBalanceLayer l -> whiteBalance(rows);
       case ExposureLayer l -> exposure(rows);
-      case HealLayer l -> heal(rows, model);
+      case HealLayer l -> MendPanel.build(rows, model);
       case FrequencySeparationLayer l -> separation(rows, model);
       case DodgeBurnLayer l -> dodgeBurn(rows);
       case ToneEveningLayer l -> toneEvening(rows, model);
@@ -88,47 +88,6 @@ final class Editors {
         type,
         l -> 100 * l.recover(),
         (l, v) -> new ExposureLayer(l.head(), l.stops(), v / 100));
-  }
-
-  private static void heal(PanelRows rows, BenchModel model) {
-    Class<HealLayer> type = HealLayer.class;
-    rows.tools(Tool.HEAL);
-    rows.words(
-        "repairs",
-        type,
-        l ->
-            l.patches().size() == 1
-                ? "1 repair. Click a blemish, or draw along it."
-                : l.patches().size() + " repairs. Click a blemish, or draw along it.");
-    rows.number(
-        "softness",
-        "Reach of the join",
-        "How broadly a repair takes over the tone around it, as a share of its radius in percent",
-        5,
-        200,
-        PERCENT,
-        type,
-        l -> 100 * l.softness(),
-        (l, v) -> new HealLayer(l.head(), l.patches(), v / 100, l.band()));
-    rows.choice(
-        "Replace",
-        "Tone and texture, or only the texture over the tone that is there",
-        type,
-        l -> l.band().ordinal(),
-        (l, i) -> new HealLayer(l.head(), l.patches(), l.softness(), HealLayer.Band.values()[i]),
-        "Everything",
-        "Texture");
-    rows.action(
-        "drop-repair",
-        "Take back the last repair",
-        "Removes the newest repair of this layer",
-        () ->
-            model.editSelected(
-                null,
-                l -> {
-                  List<HealLayer.Patch> all = ((HealLayer) l).patches();
-                  return ((HealLayer) l).withPatches(all.subList(0, Math.max(0, all.size() - 1)));
-                }));
   }
 
   private static void separation(PanelRows rows, BenchModel model) {

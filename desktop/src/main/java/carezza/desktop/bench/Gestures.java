@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.UnaryOperator;
 
 import carezza.colour.Lab;
@@ -17,6 +18,8 @@ import carezza.model.FrequencySeparationLayer;
 import carezza.model.FrequencySeparationLayer.LowBandArea;
 import carezza.model.HealLayer;
 import carezza.model.HealLayer.Patch;
+import carezza.model.HealLayer.Source;
+import carezza.model.HealLayer.Way;
 import carezza.model.Layer;
 import carezza.model.Mask;
 import carezza.model.MaskParts.Join;
@@ -41,6 +44,7 @@ final class Gestures {
   private boolean shift;
   private FaceHandles.Handle handle;
   private PartHandles.Handle partHandle;
+  private RepairHandles.Grip grip;
   private final FacePlacing face = new FacePlacing();
   private Point pressed;
 
@@ -74,20 +78,29 @@ final class Gestures {
     face.points().clear();
   }
 
-  void press(Point at, boolean shiftDown, double grab) {
+  void press(Point at, boolean shiftDown, boolean controlDown, double grab) {
     shift = shiftDown;
     pressed = at;
     reach = grab;
     started = System.nanoTime();
     Tool tool = model.toolProperty().get();
     switch (tool) {
-      case MASK, HEAL, DODGE, BURN, EVEN_STROKE -> {
+      case HEAL -> {
+        if (controlDown) {
+          model.mending().cloneFrom(at);
+        } else if (model.selectedLayer().isPresent()) {
+          points = new float[0];
+          extend(at);
+        }
+      }
+      case REPAIR -> grasp(at, grab);
+      case MASK, DODGE, BURN, EVEN_STROKE -> {
         if (model.selectedLayer().isPresent()) {
           points = new float[0];
           extend(at);
         }
       }
-      case EVEN_AREA -> outline.add(at);
+      case EVEN_AREA, TRANSPLANT -> outline.add(at);
       case OUTLINE -> {
         if (model.selectedLayer().isPresent()) {
           corner(at);
@@ -125,6 +138,9 @@ final class Gestures {
       if (!clicking || at.distance(pressed) > reach / 2) {
         outline.add(at);
       }
+    } else if (grip != null) {
+      model.preview(p -> p.edit(selected(), l -> gripped(l, at)));
+      moved = at;
     } else if (partHandle != null) {
       shape(at).ifPresent(own -> model.preview(p -> p.edit(selected(), l -> model.withChosenPart(l, own))));
       moved = at;
@@ -139,6 +155,43 @@ final class Gestures {
 
   private String selected() {
     return model.selectedProperty().get();
+  }
+
+  /** Takes hold of a repair, of its source, or begins an outline around several. */
+  private void grasp(Point at, double reach) {
+    Mending mending = model.mending();
+    grip = mending.single().map(p -> RepairHandles.grip(p, at, reach)).orElse(null);
+    if (grip == null) {
+      int hit = mending.at(at, reach);
+      mending.choose(hit < 0 ? Set.of() : Set.of(hit));
+      grip = mending.single().map(p -> RepairHandles.grip(p, at, reach)).orElse(null);
+      if (grip == null) {
+        outline.add(at);
+      }
+    }
+  }
+
+  private Layer gripped(Layer layer, Point at) {
+    return Mending.changed(
+        (HealLayer) layer, model.mending().chosenProperty().get(), p -> grip.dragged(at));
+  }
+
+  /** A place to be taken from elsewhere, with its source beside it for a start. */
+  private void transplant() {
+    double feather = Math.max(1, model.brushProperty().get().radius() / 8);
+    Mask.Polygon area = new Mask.Polygon(List.copyOf(outline), feather);
+    double beside = area.bounds().width();
+    boolean left = area.centre().x() > model.session().size().width() / 2.0;
+    Patch patch =
+        new Patch(
+            area,
+            List.of(new Source(left ? -beside : beside, 0)),
+            Way.HEAL,
+            model.mending().amountProperty().get());
+    model.editSelected(null, l -> ((HealLayer) l).plus(patch));
+    model.toolProperty().set(Tool.REPAIR);
+    int last = ((HealLayer) model.selectedLayer().orElseThrow()).patches().size() - 1;
+    model.mending().choose(Set.of(last));
   }
 
   /** The chosen part with its handle dragged somewhere; nothing where that would make no shape. */
@@ -181,7 +234,14 @@ final class Gestures {
         finishOutline();
       }
       return;
-    } else if (outline.size() > 2) {
+    } else if (tool == Tool.REPAIR && outline.size() > 2) {
+      model.mending().chooseInside(outline);
+    } else if (tool == Tool.TRANSPLANT && outline.size() > 2) {
+      transplant();
+    } else if (grip != null && moved != null) {
+      Point to = moved;
+      model.editSelected(null, l -> gripped(l, to));
+    } else if (tool == Tool.EVEN_AREA && outline.size() > 2) {
       double feather = model.brushProperty().get().radius() / 2;
       model.evenArea(
           new LowBandArea(
@@ -201,6 +261,7 @@ final class Gestures {
     outline.clear();
     handle = null;
     partHandle = null;
+    grip = null;
     moved = null;
   }
 
@@ -259,9 +320,9 @@ final class Gestures {
     return p -> p.edit(id, l -> painted(l, tool, stroke, turned));
   }
 
-  private static Layer painted(Layer layer, Tool tool, Stroke stroke, boolean turned) {
+  private Layer painted(Layer layer, Tool tool, Stroke stroke, boolean turned) {
     return switch (layer) {
-      case HealLayer l when tool == Tool.HEAL -> l.plus(new Patch(stroke, null));
+      case HealLayer l when tool == Tool.HEAL -> l.plus(model.mending().repair(stroke));
       case DodgeBurnLayer l when tool == Tool.DODGE || tool == Tool.BURN ->
           (tool == Tool.DODGE) != turned
               ? l.withMasks(l.dodgeMask().painted(stroke), l.burnMask())

@@ -1,20 +1,28 @@
 package carezza.desktop.bench;
 
+import java.util.ArrayList;
 import java.util.List;
+import java.util.Set;
+import java.util.function.UnaryOperator;
 import javafx.scene.canvas.Canvas;
 import javafx.scene.canvas.GraphicsContext;
 import javafx.scene.paint.Color;
 import javafx.scene.shape.StrokeLineCap;
 import javafx.scene.shape.StrokeLineJoin;
+import javafx.scene.text.TextAlignment;
 
+import carezza.measure.Blemish;
 import carezza.model.FaceMap;
 import carezza.model.FaceMap.FaceOval;
 import carezza.model.FaceOutlines;
 import carezza.model.HealLayer;
 import carezza.model.HealLayer.Patch;
+import carezza.model.HealLayer.Piece;
 import carezza.model.Mask;
 import carezza.model.Point;
 import carezza.model.Project;
+import carezza.model.RepairArea;
+import carezza.model.Stroke;
 
 /**
  * What lies over the picture: always a dark line under a light one, so that it shows on any skin, and
@@ -45,14 +53,25 @@ final class Overlay {
     if (tool == Tool.PLACE_FACE) {
       placing(g, gestures.face().points(), pointer, port);
     }
-    if (tool == Tool.HEAL) {
-      model.selectedLayer().ifPresent(l -> repairs(g, (HealLayer) l, port, pointer));
+    Mending mending = model.mending();
+    if (tool == Tool.HEAL || tool == Tool.REPAIR) {
+      Set<Integer> chosen = mending.chosenProperty().get();
+      model
+          .selectedLayer()
+          .filter(HealLayer.class::isInstance)
+          .ifPresent(l -> repairs(g, (HealLayer) l, port, pointer, chosen));
+    }
+    if (tool == Tool.HEAL && mending.wayProperty().get().clones()) {
+      mending.cloneFrom().ifPresent(p -> cross(g, port.viewX(p.x()), port.viewY(p.y())));
+    }
+    if (model.selectedLayer().filter(HealLayer.class::isInstance).isPresent()) {
+      proposals(g, mending.proposalsProperty().get(), mending.currentProperty().get(), port);
     }
     Brush brush = model.brushProperty().get();
     underWay(g, gestures, brush, port);
     if (pointer != null && tool.brush()) {
       ring(g, port, pointer, brush);
-    } else if (pointer != null && tool != Tool.HAND && tool != Tool.FACE && tool != Tool.PART) {
+    } else if (pointer != null && tool != Tool.HAND && tool != Tool.FACE && tool != Tool.PART && tool != Tool.REPAIR) {
       cross(g, port.viewX(pointer.x()), port.viewY(pointer.y()));
     }
   }
@@ -118,33 +137,124 @@ final class Overlay {
     }
   }
 
-  /** A fine ring on each repair; the one under the pointer shows the line to its source. */
-  private static void repairs(GraphicsContext g, HealLayer layer, ViewPort port, Point pointer) {
-    for (Patch patch : layer.patches()) {
-      Point c = patch.area().centre();
-      double r = patch.area().radius() * port.zoom();
-      double x = port.viewX(c.x());
-      double y = port.viewY(c.y());
+  /** A fine ring on each repair; of the chosen ones, or one under the pointer, the source as well. */
+  private static void repairs(
+      GraphicsContext g, HealLayer layer, ViewPort port, Point pointer, Set<Integer> chosen) {
+    for (int i = 0; i < layer.patches().size(); i++) {
+      Patch patch = layer.patches().get(i);
       boolean near =
-          pointer != null && c.distance(pointer) < Math.max(patch.area().radius(), 6 / port.zoom());
+          pointer != null && RepairHandles.holds(patch.area(), pointer, 6 / port.zoom());
+      boolean held = chosen.contains(i);
       for (int pass = 0; pass < 2; pass++) {
-        g.setStroke(pass == 0 ? Color.gray(0, 0.35) : Color.gray(1, near ? 0.95 : 0.5));
-        g.setLineWidth(pass == 0 ? 2 : 0.8);
-        if (patch.area().size() == 1) {
-          g.strokeOval(x - r, y - r, 2 * r, 2 * r);
-        } else {
-          g.strokeOval(x - 2, y - 2, 4, 4);
-        }
-        if (near && patch.source() != null) {
-          double sx = port.viewX(c.x() + patch.source().dx());
-          double sy = port.viewY(c.y() + patch.source().dy());
-          g.strokeLine(x, y, sx, sy);
-          g.setLineDashes(2, 3);
-          g.strokeOval(sx - r, sy - r, 2 * r, 2 * r);
-          g.setLineDashes();
+        g.setStroke(pass == 0 ? Color.gray(0, 0.35) : Color.gray(1, near || held ? 0.95 : 0.5));
+        g.setLineWidth((pass == 0 ? 2 : 0.8) * (held ? 1.8 : 1));
+        area(g, patch.area(), p -> p, port, near || held);
+        if (near || held) {
+          patch.pieces().stream()
+              .filter(p -> p.source() != null)
+              .forEach(p -> source(g, p, port, held && chosen.size() == 1));
         }
       }
     }
+  }
+
+  private static void source(GraphicsContext g, Piece piece, ViewPort port, boolean handle) {
+    Point from = RepairHandles.sourceCentre(piece);
+    Point to = piece.area().centre();
+    g.strokeLine(
+        port.viewX(to.x()), port.viewY(to.y()), port.viewX(from.x()), port.viewY(from.y()));
+    g.setLineDashes(2, 3);
+    area(g, piece.area(), p -> RepairHandles.taken(piece, p), port, true);
+    g.setLineDashes();
+    if (handle) {
+      Point at = RepairHandles.turnHandle(piece);
+      g.strokeRect(port.viewX(at.x()) - 4, port.viewY(at.y()) - 4, 8, 8);
+    }
+  }
+
+  /** The outline of a repair; of a stroke a ring at its start, and where asked its path. */
+  private static void area(
+      GraphicsContext g,
+      RepairArea area,
+      UnaryOperator<Point> mapped,
+      ViewPort port,
+      boolean whole) {
+    switch (area) {
+      case Stroke s -> {
+        for (int i = 0; i < s.size(); i += Math.max(1, s.size() - 1)) {
+          Point c = mapped.apply(new Point(s.x(i), s.y(i)));
+          Point rim = mapped.apply(new Point(s.x(i) + s.radius(), s.y(i)));
+          double r = c.distance(rim) * port.zoom();
+          double x = port.viewX(c.x());
+          double y = port.viewY(c.y());
+          if (s.size() == 1 || whole) {
+            g.strokeOval(x - r, y - r, 2 * r, 2 * r);
+          } else {
+            g.strokeOval(x - 2, y - 2, 4, 4);
+          }
+        }
+        if (s.size() > 1) {
+          line(g, places(s).stream().map(mapped).toList(), port, false);
+        }
+      }
+      case Mask.Polygon p -> line(g, p.points().stream().map(mapped).toList(), port, true);
+    }
+  }
+
+  private static List<Point> places(Stroke s) {
+    List<Point> places = new ArrayList<>();
+    for (int i = 0; i < s.size(); i++) {
+      places.add(new Point(s.x(i), s.y(i)));
+    }
+    return places;
+  }
+
+  private static void line(GraphicsContext g, List<Point> points, ViewPort port, boolean closed) {
+    double[] x = points.stream().mapToDouble(p -> port.viewX(p.x())).toArray();
+    double[] y = points.stream().mapToDouble(p -> port.viewY(p.y())).toArray();
+    if (closed) {
+      g.strokePolygon(x, y, x.length);
+    } else {
+      g.strokePolyline(x, y, x.length);
+    }
+  }
+
+  /** A whole ring for what will pass, a broken one for a mark; the one to decide on with its name. */
+  private static void proposals(
+      GraphicsContext g, List<Blemish> all, Blemish current, ViewPort port) {
+    for (Blemish b : all) {
+      double x = port.viewX(b.x());
+      double y = port.viewY(b.y());
+      double r = Math.max(5, b.radius() * port.zoom());
+      boolean now = b.equals(current);
+      for (int pass = 0; pass < 2; pass++) {
+        g.setStroke(pass == 0 ? DARK : LIGHT);
+        g.setLineWidth((pass == 0 ? 3 : 1.2) * (now ? 1.6 : 1));
+        if (b.kind() == Blemish.Kind.MARK) {
+          g.setLineDashes(5, 4);
+        }
+        g.strokeOval(x - r, y - r, 2 * r, 2 * r);
+        g.setLineDashes();
+      }
+      if (now) {
+        label(
+            g,
+            b.kind() == Blemish.Kind.MARK
+                ? "A mark of their own?  K keeps it, Enter heals it"
+                : "Will pass?  Enter heals it, K keeps it",
+            x,
+            y + r + 18);
+      }
+    }
+  }
+
+  private static void label(GraphicsContext g, String words, double x, double y) {
+    g.setTextAlign(TextAlignment.CENTER);
+    g.setLineWidth(3);
+    g.setStroke(DARK);
+    g.strokeText(words, x, y);
+    g.setFill(LIGHT);
+    g.fillText(words, x, y);
   }
 
   private static void outlines(GraphicsContext g, FaceOutlines o, ViewPort port) {

@@ -124,7 +124,9 @@ final class PanelRows {
     return switch (tool) {
       case HAND -> "Hand";
       case MASK -> "Paint mask";
-      case HEAL -> "Heal";
+      case HEAL -> "Mend";
+      case REPAIR -> "Repairs";
+      case TRANSPLANT -> "Transplant";
       case DODGE -> "Light";
       case BURN -> "Shade";
       case EVEN_STROKE -> "Even by stroke";

@@ -63,6 +63,8 @@ public final class PanelView extends VBox {
     model.toolProperty().addListener((o, was, is) -> refresh());
     model.brushProperty().addListener((o, was, is) -> refresh());
     model.radiiProperty().addListener((o, was, is) -> refresh());
+    model.mending().chosenProperty().addListener((o, was, is) -> refresh());
+    model.mending().proposalsProperty().addListener((o, was, is) -> refresh());
     show();
   }
 

@@ -37,6 +37,9 @@ public final class PictureView extends Region {
   private ViewPort port = new ViewPort(0, 0, 1, 1, 1);
   private boolean fitted = true;
   private boolean spaceHeld;
+  /** Radius on the screen of a proposal that is being decided on. */
+  private static final double DECIDING = 70;
+
   private boolean panning;
   private double lastX;
   private double lastY;
@@ -67,6 +70,18 @@ public final class PictureView extends Region {
     model.selectedProperty().addListener((o, was, is) -> refresh());
     model.brushProperty().addListener((o, was, is) -> drawOverlay());
     model.partProperty().addListener((o, was, is) -> drawOverlay());
+    Mending mending = model.mending();
+    mending.chosenProperty().addListener((o, was, is) -> drawOverlay());
+    mending.proposalsProperty().addListener((o, was, is) -> drawOverlay());
+    mending
+        .currentProperty()
+        .addListener(
+            (o, was, is) -> {
+              if (is != null) {
+                lookAt(new Point(is.x(), is.y()), Math.clamp(DECIDING / is.radius(), 0.5, 2));
+              }
+              drawOverlay();
+            });
     model
         .toolProperty()
         .addListener(
@@ -258,7 +273,7 @@ public final class PictureView extends Region {
     boolean hand = model.toolProperty().get() == Tool.HAND;
     panning = spaceHeld || hand || e.getButton() != MouseButton.PRIMARY;
     if (!panning) {
-      gestures.press(port.toPhoto(e.getX(), e.getY()), e.isShiftDown(), 12 / port.zoom());
+      gestures.press(port.toPhoto(e.getX(), e.getY()), e.isShiftDown(), e.isShortcutDown(), 12 / port.zoom());
       drawOverlay();
     }
   }

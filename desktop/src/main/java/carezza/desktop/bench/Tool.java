@@ -7,7 +7,11 @@ public enum Tool {
   /** Lays the layer's mask on, or lifts it. */
   MASK("Paint where the layer acts", true),
   /** Sets a heal on a spot or along a stroke. */
-  HEAL("Heal a spot, or along a stroke", true),
+  HEAL("Mend a spot, or along a stroke; Ctrl + click sets where clones are taken from", true),
+  /** Chooses, moves and re-sources repairs. */
+  REPAIR("Click a repair, or draw around several; drag it, its source, or the source's handle", false),
+  /** Draws around what is taken from elsewhere. */
+  TRANSPLANT("Draw around a place, then drag its source to where it is to be taken from", false),
   /** Lightens; with Shift, darkens. */
   DODGE("Paint light; Shift paints shade", true),
   /** Darkens; with Shift, lightens. */

@@ -29,6 +29,7 @@ public final class Demo {
             blank.photograph(),
             stack.faces(),
             null,
+            null,
             stack.stack(),
             "Lumen Court, Autumn cards. Moles and freckles stay, as agreed.",
             null);
@@ -41,7 +42,7 @@ public final class Demo {
     Project blank = started.project();
     Project project =
         new Project(
-            "The Apothecary", blank.photograph(), null, null, blank.stack(), "Not begun.", null);
+            "The Apothecary", blank.photograph(), null, null, null, blank.stack(), "Not begun.", null);
     return started.with(project, null);
   }
 

@@ -185,7 +185,7 @@ public class WindowTest extends WindowDriver {
     await(
         () ->
             ((HealLayer) model().stack().find("spots").get())
-                .patches().stream().allMatch(p -> p.source() != null));
+                .patches().stream().noneMatch(HealLayer.Patch::open));
     assertThat(((HealLayer) layer("spots")).patches()).hasSize(repairs + 1);
   }
 

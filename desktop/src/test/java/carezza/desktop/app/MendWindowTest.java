@@ -1,0 +1,258 @@
+package carezza.desktop.app;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.List;
+import javafx.event.EventType;
+import javafx.geometry.Point2D;
+import javafx.scene.control.Slider;
+import javafx.scene.input.KeyCode;
+import javafx.scene.input.MouseButton;
+import javafx.scene.input.MouseEvent;
+
+import org.testfx.util.WaitForAsyncUtils;
+import org.testng.annotations.Test;
+
+import carezza.desktop.bench.Mending;
+import carezza.desktop.bench.Tool;
+import carezza.measure.Blemish;
+import carezza.model.HealLayer;
+import carezza.model.HealLayer.Patch;
+import carezza.model.HealLayer.Source;
+import carezza.model.HealLayer.Way;
+import carezza.model.Mask;
+import carezza.model.Point;
+import carezza.model.Project;
+import carezza.model.Stroke;
+
+/** Repairs and proposals, worked on the picture and by keys. */
+public class MendWindowTest extends WindowDriver {
+
+  private Mending mending() {
+    return model().mending();
+  }
+
+  private List<Patch> patches() {
+    return ((HealLayer) layer("spots")).patches();
+  }
+
+  private void select() {
+    clickOn("#card-spots");
+    onStage(
+        () -> {
+          mending().take(Way.HEAL);
+          mending().amountProperty().set(1);
+          picture().requestFocus();
+          return null;
+        });
+  }
+
+  private void key(KeyCode code) {
+    onStage(
+        () -> {
+          picture().requestFocus();
+          return null;
+        });
+    robot.type(code);
+    WaitForAsyncUtils.waitForFxEvents();
+  }
+
+  private void allHaveSources() throws Exception {
+    await(
+        () ->
+            ((HealLayer) model().stack().find("spots").get())
+                .patches().stream().noneMatch(Patch::open));
+  }
+
+  private void click(Point at) {
+    robot.moveTo(onScreen(at.x(), at.y()));
+    robot.clickOn(MouseButton.PRIMARY);
+    WaitForAsyncUtils.waitForFxEvents();
+  }
+
+  /** The offscreen robot's clicks know of no keys. */
+  private void clickWithControl(Point at) {
+    for (EventType<MouseEvent> type :
+        List.of(MouseEvent.MOUSE_PRESSED, MouseEvent.MOUSE_RELEASED)) {
+      onStage(
+          () -> {
+            Point place = picture().toView(at);
+            Point2D p = picture().localToScene(place.x(), place.y());
+            picture()
+                .fireEvent(
+                    new MouseEvent(
+                        type, p.getX(), p.getY(), p.getX(), p.getY(), MouseButton.PRIMARY, 1, false, true,
+                        false, false, true, false, false, true, false, false, null));
+            return null;
+          });
+    }
+    WaitForAsyncUtils.waitForFxEvents();
+  }
+
+  @Test
+  public void proposalsAreWalkedWithTwoKeysAndWhatIsKeptStaysKept() throws Exception {
+    select();
+    clickOn("#look");
+    await(() -> !mending().proposalsProperty().get().isEmpty());
+    List<Blemish> proposed = onStage(() -> mending().proposalsProperty().get());
+    assertThat(proposed).hasSizeGreaterThan(1);
+    int repairs = patches().size();
+
+    key(KeyCode.N);
+    Blemish first = onStage(() -> mending().currentProperty().get());
+    assertThat(first).isEqualTo(proposed.get(0));
+    assertThat(onStage(() -> picture().zoom())).isGreaterThan(0.45);
+    key(KeyCode.K);
+    assertThat(project().kept()).hasSize(1);
+    assertThat(patches()).hasSize(repairs);
+    assertThat(onStage(() -> mending().currentProperty().get())).isEqualTo(proposed.get(1));
+
+    key(KeyCode.ENTER);
+    assertThat(patches()).hasSize(repairs + 1);
+    assertThat(patches().getLast().area().centre().x())
+        .isCloseTo(proposed.get(1).x(), org.assertj.core.data.Offset.offset(1.0));
+
+    clickOn("#look");
+    await(() -> model().messageProperty().get().contains("proposed")
+        || model().messageProperty().get().startsWith("Nothing"));
+    assertThat(onStage(() -> mending().proposalsProperty().get()))
+        .noneMatch(b -> Math.hypot(b.x() - first.x(), b.y() - first.y()) < first.radius());
+  }
+
+  @Test
+  public void allThatPassAreHealedAtOnceAndMarksAreLeft() throws Exception {
+    select();
+    onStage(
+        () -> {
+          model().editSelected(null, l -> ((HealLayer) l).withPatches(List.of()));
+          return null;
+        });
+    clickOn("#look");
+    await(() -> !mending().proposalsProperty().get().isEmpty());
+    List<Blemish> proposed = onStage(() -> mending().proposalsProperty().get());
+    clickOn("#accept-all");
+    long passing = proposed.stream().filter(b -> b.kind() == Blemish.Kind.TEMPORARY).count();
+    assertThat(patches()).hasSize((int) passing);
+    assertThat(onStage(() -> mending().proposalsProperty().get()))
+        .allMatch(b -> b.kind() == Blemish.Kind.MARK);
+    allHaveSources();
+  }
+
+  @Test
+  public void aRepairIsChosenItsSourceDraggedExchangedAndItIsTakenOut() throws Exception {
+    select();
+    allHaveSources();
+    key(KeyCode.R);
+    assertThat(onStage(() -> model().toolProperty().get())).isEqualTo(Tool.REPAIR);
+    Patch patch = patches().getFirst();
+    click(patch.area().centre());
+    assertThat(onStage(() -> mending().chosenProperty().get())).containsExactly(0);
+
+    Source was = patch.sources().getFirst();
+    Point from = patch.area().centre().plus(was.dx(), was.dy());
+    stroke(from.x(), from.y(), from.x() + 40, from.y() + 30);
+    Source dragged = patches().getFirst().sources().getFirst();
+    assertThat(dragged.dx() - was.dx()).isBetween(34.0, 46.0);
+    assertThat(dragged.dy() - was.dy()).isBetween(24.0, 36.0);
+
+    key(KeyCode.T);
+    await(
+        () ->
+            !((HealLayer) model().stack().find("spots").get())
+                .patches().getFirst().sources().getFirst().equals(dragged));
+
+    Point centre = patches().getFirst().area().centre();
+    stroke(centre.x(), centre.y(), centre.x() - 30, centre.y());
+    assertThat(centre.x() - patches().getFirst().area().centre().x()).isBetween(24.0, 36.0);
+
+    int repairs = patches().size();
+    key(KeyCode.DELETE);
+    assertThat(patches()).hasSize(repairs - 1);
+    clickOn("#undo");
+    assertThat(patches()).hasSize(repairs);
+  }
+
+  @Test
+  public void severalAreChosenByAnOutlineAndWeakenedTogether() {
+    select();
+    key(KeyCode.R);
+    robot.moveTo(onScreen(150, 450));
+    robot.press(MouseButton.PRIMARY);
+    for (double[] p : new double[][] {{1400, 450}, {1400, 1800}, {150, 1800}, {150, 500}}) {
+      robot.moveTo(onScreen(p[0], p[1]));
+    }
+    robot.release(MouseButton.PRIMARY);
+    WaitForAsyncUtils.waitForFxEvents();
+    assertThat(onStage(() -> mending().chosenProperty().get())).hasSize(patches().size());
+    Slider amount = node("#repair-amount");
+    onStage(
+        () -> {
+          amount.setValue(40);
+          return null;
+        });
+    assertThat(patches()).allMatch(p -> Math.abs(p.amount() - 0.4) < 1e-9);
+    clickOn("#way-reduce");
+    assertThat(patches()).allMatch(p -> p.way() == Way.REDUCE && p.sources().isEmpty());
+  }
+
+  @Test
+  public void clonesShareTheShiftOfTheFirstUnlessEachBeginsAnew() {
+    select();
+    clickOn("#way-clone");
+    clickWithControl(new Point(600, 1100));
+    int repairs = patches().size();
+    stroke(700, 1100, 740, 1100);
+    stroke(700, 1200, 740, 1200);
+    assertThat(patches()).hasSize(repairs + 2);
+    Source first = patches().get(repairs).sources().getFirst();
+    assertThat(first.dx()).isBetween(-106.0, -94.0);
+    assertThat(patches().get(repairs + 1).sources()).containsExactly(first);
+    assertThat(patches().getLast().way()).isEqualTo(Way.CLONE);
+    clickOn("#clone-aligned");
+    stroke(700, 1300, 740, 1300);
+    Source own = patches().getLast().sources().getFirst();
+    Stroke last = (Stroke) patches().getLast().area();
+    assertThat(own).isNotEqualTo(first);
+    assertThat(last.x(0) + own.dx()).isBetween(594.0, 606.0);
+    assertThat(last.y(0) + own.dy()).isBetween(1094.0, 1106.0);
+    clickOn("#clone-aligned");
+  }
+
+  @Test
+  public void anOutlineIsTransplantedAndItsSourceTurnedByItsHandle() {
+    select();
+    clickOn("#tool-transplant");
+    robot.moveTo(onScreen(560, 1120));
+    robot.press(MouseButton.PRIMARY);
+    for (double[] p : new double[][] {{660, 1120}, {660, 1220}, {560, 1220}, {560, 1140}}) {
+      robot.moveTo(onScreen(p[0], p[1]));
+    }
+    robot.release(MouseButton.PRIMARY);
+    WaitForAsyncUtils.waitForFxEvents();
+    Patch patch = patches().getLast();
+    assertThat(patch.area()).isInstanceOf(Mask.Polygon.class);
+    Source was = patch.sources().getFirst();
+    Point centre = patch.area().centre().plus(was.dx(), was.dy());
+    double r = 1.4 * patch.area().radius();
+    stroke(centre.x() + r, centre.y(), centre.x(), centre.y() + r);
+    Source turned = patches().getLast().sources().getFirst();
+    assertThat(turned.angle()).isBetween(80.0, 100.0);
+    assertThat(turned.scale()).isBetween(0.85, 1.15);
+    clickOn("#mirror-source");
+    assertThat(patches().getLast().sources().getFirst().mirrored()).isTrue();
+  }
+
+  @Test
+  public void aLongStrokeIsHealedInPiecesEachWithItsSource() throws Exception {
+    select();
+    Project before = project();
+    stroke(520, 1000, 700, 1180);
+    allHaveSources();
+    Patch scar = patches().getLast();
+    assertThat(((Stroke) scar.area()).length()).isGreaterThan(200);
+    assertThat(scar.sources()).hasSizeGreaterThan(1);
+    assertThat(scar.pieces()).hasSameSizeAs(scar.sources());
+    clickOn("#undo");
+    assertThat(project()).isEqualTo(before);
+  }
+}
