@@ -23,7 +23,7 @@ import carezza.problem.Problem;
 import carezza.project.ProjectFile;
 import carezza.session.Session;
 
-/** What is found without a hand, regions and blemishes, against the truth of the made-up portraits. */
+/** What is found without a hand, regions, blemishes and what heals them, against the truth of the made-up portraits. */
 final class Quality {
 
   private static final List<Region> REGIONS =
@@ -38,7 +38,7 @@ final class Quality {
           Region.HAIR);
   private static final double[] BARS = {0.93, 0.90, 0.80, 0.75, 0.75, 0.75, 0, 0};
 
-  private static final List<String> ROUND =
+  static final List<String> ROUND =
       List.of("pimple", "red_spot", "scar_pit", "flake_patch");
 
   private Quality() {}
@@ -68,6 +68,13 @@ final class Quality {
       lines.add("| " + folder.getFileName() + " |" + detection(folder));
     }
     put(report, "<!-- blemishes -->\n", lines);
+    lines.clear();
+    lines.add("| | | ΔE00 left | share left | texture | seam |");
+    lines.add("|---|---|---|---|---|---|");
+    for (Path folder : folders) {
+      lines.addAll(HealQuality.rows(folder));
+    }
+    put(report, "<!-- healing -->\n", lines);
   }
 
   private static void put(Path report, String begin, List<String> lines)
