@@ -29,7 +29,7 @@ public record HealLayer(Head head, List<Patch> patches, double softness, Band ba
     /** What is at the source, as it is. */
     CLONE("Clone"),
     /** What is at the source, its tone moved to that of the surroundings. */
-    MATCH("Clone to tone"),
+    MATCH("Match"),
     /** What is there, with less contrast; without a source. */
     REDUCE("Reduce");
 

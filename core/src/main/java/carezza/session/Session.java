@@ -5,6 +5,7 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 
 import carezza.codec.FileNotes;
 import carezza.codec.FileNotes.Carried;
@@ -16,6 +17,7 @@ import carezza.codec.PictureFormat;
 import carezza.codec.PictureWriter;
 import carezza.codec.SafeFile;
 import carezza.face.FaceAnalysis;
+import carezza.image.Area;
 import carezza.image.Cancellation;
 import carezza.image.Level;
 import carezza.image.Picture;
@@ -29,6 +31,7 @@ import carezza.measure.Blemish;
 import carezza.measure.BlemishFinder;
 import carezza.measure.Examination;
 import carezza.measure.Gauge;
+import carezza.measure.HairFinder;
 import carezza.measure.JobLevel;
 import carezza.model.FaceMap;
 import carezza.model.FrequencySeparationLayer;
@@ -43,6 +46,7 @@ import carezza.model.Point;
 import carezza.model.Project;
 import carezza.model.Region;
 import carezza.model.Stage;
+import carezza.model.Stroke;
 import carezza.problem.Problem;
 import carezza.project.ProjectFile;
 import carezza.project.Retouch;
@@ -61,6 +65,9 @@ public final class Session {
   private static final int PREVIEW_LONG_EDGE = 512;
   private static final int PREVIEW_QUALITY = 85;
   private static final int HISTOGRAM_LONG_EDGE = 600;
+
+  /** What is looked at around a stroke for hairs. */
+  private static final int HAIR_MARGIN = 16;
 
   private final Renderer renderer;
   private final FileNotes notes;
@@ -266,6 +273,28 @@ public final class Session {
     Scene scene = scene(project);
     return renderer.sources(
         scene.through(scene.stack().indexOf(layer) + 1), layer, piece, most, cancellation);
+  }
+
+  /**
+   * The stray hair that a stroke was drawn along, on what lies below a layer; nothing if none stands out.
+   *
+   * @param drawn its radius says how far off the hair may be
+   */
+  public Optional<Stroke> hair(
+      Project project, String layer, Stroke drawn, Cancellation cancellation) {
+    Scene scene = scene(project);
+    Area around = drawn.bounds().grow(HAIR_MARGIN).intersect(size().area());
+    if (around.isEmpty()) {
+      return Optional.empty();
+    }
+    Picture below =
+        renderer.render(
+            scene.through(scene.stack().indexOf(layer)),
+            around,
+            0,
+            Readiness.EXACT,
+            cancellation);
+    return HairFinder.along(drawn, below);
   }
 
   /** Sigma of every separation that acts, by layer, in photograph pixels: as set, or as advised. */

@@ -13,6 +13,7 @@ import java.util.concurrent.TimeoutException;
 import java.util.function.BooleanSupplier;
 import javafx.application.Platform;
 import javafx.scene.Scene;
+import javafx.scene.control.ToggleButton;
 import javafx.scene.image.PixelReader;
 import javafx.scene.image.WritableImage;
 import javafx.stage.Stage;
@@ -22,7 +23,10 @@ import carezza.codec.SafeFile;
 import carezza.desktop.bench.BenchModel;
 import carezza.desktop.bench.Tool;
 import carezza.desktop.demo.Demo;
+import carezza.model.Mask;
+import carezza.model.MaskParts;
 import carezza.model.Point;
+import carezza.model.Region;
 import carezza.problem.Problem;
 import carezza.project.Retouch;
 
@@ -85,6 +89,26 @@ public final class Shots {
     shot("mask");
     onStage(
         () -> {
+          BenchModel model = view.model();
+          model.select("grade");
+          model.addPart(MaskParts.Join.WITHIN, new Mask.Named(Region.FACE_SKIN));
+          model.addPart(
+              MaskParts.Join.WITHIN, new Mask.Range(Mask.Quantity.LIGHTNESS, 45, 60, 100, 100));
+          ((ToggleButton) view.lookup("#page-where")).fire();
+          return null;
+        });
+    await(() -> view.picture().isExact());
+    shot("mask-parts");
+    onStage(
+        () -> {
+          ((ToggleButton) view.lookup("#page-what")).fire();
+          while (view.model().canUndo()) {
+            view.model().undo();
+          }
+          return null;
+        });
+    onStage(
+        () -> {
           view.model().maskShownProperty().set(false);
           view.picture().lookAt(new Point(860, 900), 1);
           return null;
@@ -92,6 +116,19 @@ public final class Shots {
     select("spots");
     await(() -> view.picture().isExact());
     shot("heal");
+    onStage(
+        () -> {
+          view.model().mending().look();
+          return null;
+        });
+    await(() -> !view.model().mending().proposalsProperty().get().isEmpty());
+    onStage(
+        () -> {
+          view.model().mending().next();
+          return null;
+        });
+    await(() -> view.picture().isExact());
+    shot("proposals");
     select("smooth");
     await(() -> view.picture().isExact());
     shot("smooth");

@@ -94,7 +94,7 @@ final class Gestures {
         }
       }
       case REPAIR -> grasp(at, grab);
-      case MASK, DODGE, BURN, EVEN_STROKE -> {
+      case MASK, HAIR, DODGE, BURN, EVEN_STROKE -> {
         if (model.selectedLayer().isPresent()) {
           points = new float[0];
           extend(at);
@@ -223,7 +223,11 @@ final class Gestures {
 
   void release(Point at) {
     Tool tool = model.toolProperty().get();
-    if (points.length > 0) {
+    if (points.length > 0 && tool == Tool.HAIR) {
+      Stroke drawn = model.brushProperty().get().stroke(points, false);
+      points = new float[0];
+      model.mending().hair(drawn);
+    } else if (points.length > 0) {
       UnaryOperator<Project> change = painted();
       points = new float[0];
       model.edit(null, change);
@@ -306,7 +310,7 @@ final class Gestures {
     }
     points[n + 2] = (float) pen.pressure(at.x(), at.y(), seconds, radius);
     points[n + 3] = (float) seconds;
-    if (model.toolProperty().get() != Tool.HEAL) {
+    if (model.toolProperty().get() != Tool.HEAL && model.toolProperty().get() != Tool.HAIR) {
       model.preview(painted());
     }
   }

@@ -30,8 +30,7 @@ public enum Icon {
   FORTH("M9 3 L14 8 L9 13 M14 8 H6 C3 8 2 10 2 13"),
   FACE(
       "M8 1.5 C12 1.5 13 5 12.5 8.5 C12 12 10 14.5 8 14.5 S4 12 3.5 8.5 C3 5 4 1.5 8 1.5 M6 7 V8"
-          + " M10 7 V8 M6 11 C7 12 9 12 10 11"),
-  MASK("M2 2 H14 V14 H2 Z M2 7 L7 2 M2 12 L12 2 M5 14 L14 5 M10 14 L14 10");
+          + " M10 7 V8 M6 11 C7 12 9 12 10 11");
 
   private final String path;
 

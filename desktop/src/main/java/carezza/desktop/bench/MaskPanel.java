@@ -527,7 +527,7 @@ final class MaskPanel {
     ((HBox) rows.nodes().getLast()).getChildren().addAll(lift, inside);
     ToggleButton view = new ToggleButton("Show");
     view.setId("show-mask");
-    view.setGraphic(Icon.MASK.node());
+    view.setMinWidth(javafx.scene.layout.Region.USE_PREF_SIZE);
     view.setTooltip(new Tooltip("Shows the mask over what the layer gets (hold M)"));
     view.selectedProperty().bindBidirectional(model.maskShownProperty());
     ComboBox<MaskView> how =
@@ -537,7 +537,7 @@ final class MaskPanel {
             MaskView::title,
             List.of(MaskView.values()));
     how.valueProperty().bindBidirectional(model.maskViewProperty());
-    ToggleButton pen = new ToggleButton("Pressure");
+    ToggleButton pen = new ToggleButton("Pen");
     pen.setId("pen");
     pen.setSelected(model.penProperty().get() != Pen.MOUSE);
     pen.setTooltip(

@@ -39,7 +39,7 @@ final class MendPanel {
   }
 
   private void build() {
-    rows.tools(Tool.HEAL, Tool.TRANSPLANT, Tool.REPAIR);
+    rows.tools(Tool.HEAL, Tool.HAIR, Tool.TRANSPLANT, Tool.REPAIR);
     ways();
     rows.words("repairs", HealLayer.class, this::counted);
     amount();
@@ -55,6 +55,7 @@ final class MendPanel {
           boolean none = mending.chosenProperty().get().isEmpty();
           chosen.getChildren().forEach(b -> b.setDisable(none));
         });
+    proposals();
     rows.number(
         "softness",
         "Reach of the join",
@@ -73,7 +74,6 @@ final class MendPanel {
         (l, i) -> new HealLayer(l.head(), l.patches(), l.softness(), HealLayer.Band.values()[i]),
         "Everything",
         "Texture");
-    proposals();
   }
 
   private static Button button(String id, String title, String tip, Runnable action) {
@@ -192,9 +192,9 @@ final class MendPanel {
     rows.custom(
         new HBox(
             6,
-            button("look", "Look for blemishes", "Proposes places on the skin of the face", mending::look),
+            button("look", "Look for spots", "Proposes places on the skin of the face", mending::look),
             button("next-proposal", "Next", "Goes to the next proposal (N)", mending::next),
-            button("accept-all", "Heal all that pass", "Marks are left to be decided on", mending::acceptAll)),
+            button("accept-all", "Heal all", "Heals all that will pass; marks are left to be decided on", mending::acceptAll)),
         () -> {});
     Label words = new Label();
     words.setId("proposals");

@@ -231,6 +231,28 @@ public final class Mending implements AutoCloseable {
     return new Patch(stroke, sources, way.get(), amount.get());
   }
 
+  /** Heals the hair that a stroke was drawn along. */
+  void hair(Stroke drawn) {
+    Project asked = model.projectProperty().get();
+    String id = model.selectedProperty().get();
+    var session = model.session();
+    double part = amount.get();
+    finding.newest(
+        cancellation -> session.hair(asked, id, drawn, cancellation),
+        found -> {
+          if (session != model.session() || model.stack().find(id).isEmpty()) {
+            return;
+          }
+          if (found.isEmpty()) {
+            model.messageProperty().set("No hair stands out there; draw along it, or use a wider brush.");
+            return;
+          }
+          Patch patch = new Patch(found.get(), List.of(), Way.HEAL, part);
+          model.edit(null, p -> p.edit(id, l -> ((HealLayer) l).plus(patch)));
+        },
+        model::fail);
+  }
+
   // --- proposals
 
   /** Proposals that are not decided yet. */

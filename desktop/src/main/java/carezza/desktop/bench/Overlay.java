@@ -54,7 +54,7 @@ final class Overlay {
       placing(g, gestures.face().points(), pointer, port);
     }
     Mending mending = model.mending();
-    if (tool == Tool.HEAL || tool == Tool.REPAIR) {
+    if (tool == Tool.HEAL || tool == Tool.HAIR || tool == Tool.REPAIR) {
       Set<Integer> chosen = mending.chosenProperty().get();
       model
           .selectedLayer()

@@ -125,6 +125,7 @@ final class PanelRows {
       case HAND -> "Hand";
       case MASK -> "Paint mask";
       case HEAL -> "Mend";
+      case HAIR -> "Hair";
       case REPAIR -> "Repairs";
       case TRANSPLANT -> "Transplant";
       case DODGE -> "Light";

@@ -8,6 +8,8 @@ public enum Tool {
   MASK("Paint where the layer acts", true),
   /** Sets a heal on a spot or along a stroke. */
   HEAL("Mend a spot, or along a stroke; Ctrl + click sets where clones are taken from", true),
+  /** Finds the hair that a stroke is drawn along and heals it alone. */
+  HAIR("Draw roughly along a stray hair: only the hair is healed", true),
   /** Chooses, moves and re-sources repairs. */
   REPAIR("Click a repair, or draw around several; drag it, its source, or the source's handle", false),
   /** Draws around what is taken from elsewhere. */

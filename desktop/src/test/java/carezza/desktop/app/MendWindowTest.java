@@ -28,6 +28,9 @@ import carezza.model.Stroke;
 /** Repairs and proposals, worked on the picture and by keys. */
 public class MendWindowTest extends WindowDriver {
 
+  private static final Point HAIR_TOP = new Point(785, 700);
+  private static final Point HAIR_END = new Point(774, 850);
+
   private Mending mending() {
     return model().mending();
   }
@@ -254,5 +257,27 @@ public class MendWindowTest extends WindowDriver {
     assertThat(scar.pieces()).hasSameSizeAs(scar.sources());
     clickOn("#undo");
     assertThat(project()).isEqualTo(before);
+  }
+
+  /** The demo's sitter has a hair that hangs across the forehead there. */
+  @Test
+  public void aStrokeAlongAHairHealsTheHairAlone() throws Exception {
+    select();
+    clickOn("#tool-hair");
+    onStage(
+        () -> {
+          model().brushProperty().set(new carezza.desktop.bench.Brush(16, 0.35, 1));
+          return null;
+        });
+    int repairs = patches().size();
+    stroke(HAIR_TOP.x() + 4, HAIR_TOP.y(), HAIR_END.x() - 4, HAIR_END.y());
+    await(
+        () -> ((HealLayer) model().stack().find("spots").get()).patches().size() == repairs + 1);
+    Stroke hair = (Stroke) patches().getLast().area();
+    assertThat(hair.radius()).isLessThan(6);
+    allHaveSources();
+    stroke(200, 400, 260, 400);
+    await(() -> model().messageProperty().get().startsWith("No hair"));
+    assertThat(patches()).hasSize(repairs + 1);
   }
 }
