@@ -40,7 +40,7 @@ public final class HealSourceFinder {
   private static final double NEAREST = 8;
 
   /** Patches are looked at in a level where their radius is at least this many pixels. */
-  private static final double LEAST_RADIUS = 12;
+  private static final double LEAST_RADIUS = 10;
 
   private static final float INSIDE = 0.02f;
 
