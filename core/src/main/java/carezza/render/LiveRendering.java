@@ -24,7 +24,7 @@ import carezza.model.LayerStack;
 public final class LiveRendering {
 
   /** Longest that a frame may take while a hand is moving. */
-  private static final double FRAME_NANOS = 18e6;
+  private static final double FRAME_NANOS = 13e6;
 
   /** What a layer takes for a pixel before anything was measured. */
   private static final double USUAL_NANOS = 40;

@@ -126,7 +126,7 @@ final class PanelRows {
       case MASK -> "Paint mask";
       case HEAL -> "Mend";
       case HAIR -> "Hair";
-      case REPAIR -> "Repairs";
+      case REPAIR -> "Pick";
       case TRANSPLANT -> "Transplant";
       case DODGE -> "Light";
       case BURN -> "Shade";

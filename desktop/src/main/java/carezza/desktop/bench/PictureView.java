@@ -28,18 +28,19 @@ public final class PictureView extends Region {
   private static final double WHEEL_STEP = 1.15;
   private static final double BRUSH_STEP = 1.08;
 
+  /** Radius on the screen of a proposal that is being decided on. */
+  private static final double DECIDING = 70;
+
   private final BenchModel model;
   private final ViewRenderer renderer;
   private final ImageView image = new ImageView();
   private final Canvas overlay = new Canvas();
   private final Gestures gestures;
+  private final ArmsLength armsLength;
   private PixelBuffer<IntBuffer> pixels;
   private ViewPort port = new ViewPort(0, 0, 1, 1, 1);
   private boolean fitted = true;
   private boolean spaceHeld;
-  /** Radius on the screen of a proposal that is being decided on. */
-  private static final double DECIDING = 70;
-
   private boolean panning;
   private double lastX;
   private double lastY;
@@ -53,7 +54,8 @@ public final class PictureView extends Region {
     this.gestures = new Gestures(model);
     setId("picture");
     getStyleClass().add("picture");
-    getChildren().addAll(image, overlay);
+    armsLength = new ArmsLength(model, place -> lookAt(place, port.zoom()));
+    getChildren().addAll(image, overlay, armsLength);
     overlay.setMouseTransparent(true);
     setFocusTraversable(true);
     setAccessibleText("The picture");
@@ -213,6 +215,7 @@ public final class PictureView extends Region {
             model.maskShownProperty().get(),
             model.maskViewProperty().get(),
             port));
+    armsLength.follow(port);
     drawOverlay();
   }
 
@@ -333,5 +336,6 @@ public final class PictureView extends Region {
 
   public void close() {
     renderer.close();
+    armsLength.close();
   }
 }

@@ -170,7 +170,7 @@ final class ViewRenderer implements AutoCloseable {
               () -> {
                 take(frame, number, request.session());
                 if (number == asked && building == null) {
-                  refine(request, number, close ? REST_MILLIS : 0);
+                  refine(request, number, close || request.maskShown() ? REST_MILLIS : 0);
                 }
               });
           return frame;

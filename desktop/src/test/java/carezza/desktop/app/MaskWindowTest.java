@@ -252,14 +252,7 @@ public class MaskWindowTest extends WindowDriver {
 
   @Test
   public void aCorrectionIsKeptWhenTheFaceIsFoundAgain() throws Exception {
-    onStage(
-        () -> {
-          view.showStart();
-          return null;
-        });
-    clickOn("#demo-apothecary");
-    await(() -> "The Apothecary".equals(model().projectProperty().get().title()));
-    await(() -> model().projectProperty().get().faces() != null);
+    openThePhotographWithoutAMap();
     atTheFace("#face-map");
     FaceMap found = project().faces();
     List<Point> lips = found.outlines().outerLips();

@@ -209,4 +209,16 @@ public abstract class WindowDriver {
     clickOn("#path-ok");
     await(() -> !model().dirtyProperty().get());
   }
+
+  /** The other demo, whose face is found when it is opened. */
+  protected final void openThePhotographWithoutAMap() throws Exception {
+    onStage(
+        () -> {
+          view.showStart();
+          return null;
+        });
+    clickOn("#demo-apothecary");
+    await(() -> "The Apothecary".equals(model().projectProperty().get().title()));
+    await(() -> model().projectProperty().get().faces() != null);
+  }
 }

@@ -217,6 +217,26 @@ public class WindowTest extends WindowDriver {
   }
 
   @Test
+  public void closeUpTheWholePictureStaysInSightAndAClickGoesElsewhere() throws Exception {
+    assertThat(node("#arms-length").isVisible()).isFalse();
+    onStage(
+        () -> {
+          picture().lookAt(new Point(727, 1050), 1);
+          return null;
+        });
+    await(() -> node("#arms-length").isVisible());
+    Bounds small = onStage(() -> node("#arms-length").localToScreen(node("#arms-length").getBoundsInLocal()));
+    robot.moveTo(small.getMinX() + small.getWidth() / 2, small.getMinY() + small.getHeight() / 4);
+    robot.clickOn(MouseButton.PRIMARY);
+    WaitForAsyncUtils.waitForFxEvents();
+    Point2D there = onScreen(800, 500);
+    Bounds view = onStage(() -> picture().localToScreen(picture().getBoundsInLocal()));
+    assertThat(there.getX()).isBetween(view.getCenterX() - 25, view.getCenterX() + 25);
+    assertThat(there.getY()).isBetween(view.getCenterY() - 25, view.getCenterY() + 25);
+    assertThat(project()).isEqualTo(onStage(() -> model().retouch().project()));
+  }
+
+  @Test
   public void gaugesAreReadBehindAndShown() throws Exception {
     await(() -> !model().gaugesProperty().get().isEmpty());
     WaitForAsyncUtils.waitForFxEvents();
@@ -299,14 +319,7 @@ public class WindowTest extends WindowDriver {
 
   @Test
   public void theFaceOfAPhotographWithoutAMapIsFoundByItself() throws Exception {
-    onStage(
-        () -> {
-          view.showStart();
-          return null;
-        });
-    clickOn("#demo-apothecary");
-    await(() -> "The Apothecary".equals(model().projectProperty().get().title()));
-    await(() -> model().projectProperty().get().faces() != null);
+    openThePhotographWithoutAMap();
     Project found = project();
     assertThat(found.faces().outlines()).isNotNull();
     // It is part of the photograph as opened: nothing to undo.
