@@ -81,7 +81,10 @@ public final class Regions {
   private static Map<Region, Plane> together(
       Map<Region, Plane> one, Map<Region, Plane> other) {
     Map<Region, Plane> both = new EnumMap<>(Region.class);
-    one.forEach((region, plane) -> both.put(region, Planes.most(plane, other.get(region))));
+    for (Region region : List.copyOf(one.keySet())) {
+      // Large planes are let go as soon as they are joined.
+      both.put(region, Planes.most(one.remove(region), other.remove(region)));
+    }
     // What is hair, or neck, beside one face may be the other's face.
     both.put(
         Region.HAIR,

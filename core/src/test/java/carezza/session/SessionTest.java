@@ -12,6 +12,7 @@ import carezza.codec.OutputProfile;
 import carezza.codec.PictureFormat;
 import carezza.codec.PictureReader;
 import carezza.codec.PictureWriter;
+import carezza.filter.Resampling;
 import carezza.image.Area;
 import carezza.image.Cancellation;
 import carezza.image.Picture;
@@ -89,8 +90,9 @@ public class SessionTest {
   /** Two portraits beside one another, the second one corrected by hand. */
   @Test
   public void everyFaceOfAPictureIsMappedAndCorrectionsStayWithTheirFace() throws Exception {
-    Picture left = Portrait.S04.picture("photo.jpg");
-    Picture right = Portrait.S01.picture("photo.jpg");
+    // At half size, for the memory of two sets of regions.
+    Picture left = Portrait.S04.picture("photo.jpg").map(Resampling::half);
+    Picture right = Portrait.S01.picture("photo.jpg").map(Resampling::half);
     int width = left.area().width();
     Picture both = Picture.of(new Area(0, 0, 2 * width, left.area().height()));
     for (int c = 0; c < 3; c++) {
@@ -120,7 +122,7 @@ public class SessionTest {
 
   /** Share of the painted teeth, shifted to the right, that is covered. */
   private static double share(Plane found, Portrait portrait, int shift) {
-    Plane truth = portrait.mask("teeth.png");
+    Plane truth = Resampling.half(portrait.mask("teeth.png"));
     double both = 0;
     double all = 0;
     for (int y = 0; y < truth.area().height(); y++) {
