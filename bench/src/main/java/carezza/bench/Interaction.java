@@ -11,6 +11,7 @@ import java.util.concurrent.FutureTask;
 import java.util.concurrent.locks.LockSupport;
 import javafx.application.Platform;
 import javafx.event.EventType;
+import javafx.geometry.Point2D;
 import javafx.scene.Scene;
 import javafx.scene.input.MouseButton;
 import javafx.scene.input.MouseEvent;
@@ -279,16 +280,17 @@ final class Interaction {
   }
 
   private void fire(EventType<MouseEvent> type, double x, double y) {
-    Point at = view.picture().toView(new Point(x, y));
+    Point place = view.picture().toView(new Point(x, y));
+    Point2D at = view.picture().localToScene(place.x(), place.y());
     boolean down = type != MouseEvent.MOUSE_RELEASED;
     view.picture()
         .fireEvent(
             new MouseEvent(
                 type,
-                at.x(),
-                at.y(),
-                at.x(),
-                at.y(),
+                at.getX(),
+                at.getY(),
+                at.getX(),
+                at.getY(),
                 MouseButton.PRIMARY,
                 1,
                 false,

@@ -1,24 +1,13 @@
 package carezza.kernel;
 
 import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.List;
 import java.util.stream.IntStream;
 
-import carezza.colour.Lab;
-import carezza.filter.GaussianBlur;
-import carezza.filter.Resampling;
-import carezza.image.Area;
-import carezza.image.Level;
-import carezza.image.Picture;
-import carezza.image.Plane;
-import carezza.mask.RepairCoverage;
-import carezza.mask.Site;
 import carezza.model.HealLayer.Patch;
 import carezza.model.HealLayer.Piece;
 import carezza.model.HealLayer.Source;
 import carezza.model.Point;
-import carezza.model.Region;
 import carezza.model.RepairArea;
 
 /**
@@ -30,51 +19,11 @@ import carezza.model.RepairArea;
  */
 public final class HealSourceFinder {
 
-  /** Sources lie on this grid in photograph pixels, so that they are whole pixels of coarse levels. */
-  private static final int GRID = 4;
-
-  private static final int DIRECTIONS = 20;
-  private static final double[] DISTANCES = {2.3, 2.8, 3.4, 4.2, 5.2, 6.5};
-
-  /** Nearest source, so that small spots do not copy themselves. */
-  private static final double NEAREST = 8;
-
-  /** Patches are looked at in a level where their radius is at least this many pixels. */
-  private static final double LEAST_RADIUS = 10;
-
-  private static final float INSIDE = 0.02f;
-
-  /** Weights of the parts of the cost, in L*a*b* units. */
-  private static final double MEAN_WEIGHT = 0.25;
-
-  private static final double TEXTURE_WEIGHT = 1.5;
-  private static final double BLEMISH_WEIGHT = 1.0;
-  private static final double DISTANCE_WEIGHT = 0.12;
-  private static final double SKIN_WEIGHT = 20;
-  private static final double GRAIN_WEIGHT = 0.6;
-  private static final double PEAK_WEIGHT = 0.1;
-  private static final double LINE_WEIGHT = 0.3;
-  private static final double FORBIDDEN = 1e6;
-
-  /** Places that are tried turned and mirrored too, and what that costs. */
-  private static final int TURNED = 6;
-
-  private static final double TURN_COST = 0.4;
-
   /** Sources to choose from, and what a piece may pay for not being its neighbour's twin. */
   private static final int CHOICE = 8;
 
   private static final double TWIN_COST = 0.6;
   private static final double NEIGHBOURS = 8;
-
-  /** Share of lip, brow, hair or backdrop that a source may have more than the piece itself. */
-  private static final double STRAYING = 0.06;
-
-  private static final Region[] STRANGE = {
-    Region.LIPS, Region.TEETH, Region.SCLERA, Region.IRIS, Region.BROWS_LASHES, Region.HAIR
-  };
-
-  private static final Comparator<Candidate> BY_COST = Comparator.comparingDouble(Candidate::cost);
 
   private HealSourceFinder() {}
 
@@ -83,10 +32,10 @@ public final class HealSourceFinder {
     List<Piece> all = patches.stream().flatMap(p -> p.pieces().stream()).toList();
     List<Piece> open =
         patches.stream().filter(Patch::open).flatMap(p -> p.pieces().stream()).toList();
-    List<List<Candidate>> ranked =
+    List<List<SourceSearch.Candidate>> ranked =
         IntStream.range(0, open.size())
             .parallel()
-            .mapToObj(i -> new Search(open.get(i), all, probe).ranked(CHOICE))
+            .mapToObj(i -> new SourceSearch(open.get(i), all, probe).ranked(CHOICE))
             .toList();
     List<Taken> taken = new ArrayList<>();
     for (Piece piece : all) {
@@ -111,10 +60,8 @@ public final class HealSourceFinder {
   /** The best sources of one piece, the best first. */
   static List<Source> ranked(Piece piece, List<Patch> patches, int most, Probe probe) {
     List<Piece> all = patches.stream().flatMap(p -> p.pieces().stream()).toList();
-    return new Search(piece, all, probe).ranked(most).stream().map(Candidate::source).toList();
+    return new SourceSearch(piece, all, probe).ranked(most).stream().map(SourceSearch.Candidate::source).toList();
   }
-
-  private record Candidate(Source source, double cost) {}
 
   /** A source that is in use. */
   private record Taken(RepairArea area, Source source) {
@@ -131,14 +78,14 @@ public final class HealSourceFinder {
     }
   }
 
-  private static Source fresh(Piece piece, List<Candidate> ranked, List<Taken> taken) {
+  private static Source fresh(Piece piece, List<SourceSearch.Candidate> ranked, List<Taken> taken) {
     if (ranked.isEmpty()) {
       return null;
     }
     Source chosen =
         ranked.stream()
             .filter(c -> c.cost() < ranked.getFirst().cost() + TWIN_COST)
-            .map(Candidate::source)
+            .map(SourceSearch.Candidate::source)
             .filter(s -> taken.stream().noneMatch(t -> t.twin(piece.area(), s)))
             .findFirst()
             .orElse(ranked.getFirst().source());
@@ -158,349 +105,5 @@ public final class HealSourceFinder {
       out.add(last);
     }
     return out;
-  }
-
-  /** One piece's search, on the layer's input around it. */
-  private static final class Search {
-    private final RepairArea area;
-    private final double scale;
-    private final double radius;
-    private final Area window;
-    private final Plane coverage;
-    private final Plane forbidden;
-    private final Plane skin;
-    private final Plane strange;
-    private final Plane subject;
-    private final boolean onSkin;
-    private final double ownStrange;
-    private final double ownSubject;
-    private final Picture tone;
-    private final Plane fine;
-    private final Plane texture;
-    private final Grain grain;
-    private final List<int[]> rim = new ArrayList<>();
-    private final List<int[]> inside = new ArrayList<>();
-    private final double rimTexture;
-    private final double[] rimGrain;
-
-    Search(Piece piece, List<Piece> all, Probe probe) {
-      area = piece.area();
-      Site analysis = probe.site();
-      int level = 0;
-      while (level < Level.COARSEST && area.radius() * Level.scale(level + 1) >= LEAST_RADIUS) {
-        level++;
-      }
-      scale = Level.scale(level);
-      radius = area.radius() * scale;
-      double far = DISTANCES[DISTANCES.length - 1] * Math.max(area.radius(), NEAREST / 2);
-      int margin = (int) (far + 3 * area.radius()) + 8;
-      Site site = analysis.at(level);
-      Area full = area.bounds().grow(margin).intersect(analysis.photograph().area());
-      Picture input = reduced(probe.fine().apply(full), level);
-      window = input.area();
-      Picture lab = Lab.of(input);
-      double sigma = Math.max(1, radius / 4);
-      tone = lab.map(p -> GaussianBlur.blur(p, sigma));
-      fine = band(lab.first(), radius);
-      texture = squared(fine);
-      grain = new Grain(lab.first());
-      coverage = Plane.of(window);
-      coverage.copyFrom(RepairCoverage.of(area, window, scale));
-      forbidden = Plane.of(window);
-      for (Piece other : all) {
-        if (!other.equals(piece) && other.area().bounds().intersects(full)) {
-          RepairCoverage.apply(other.area(), forbidden, scale);
-        }
-      }
-      skin = site.regions().coverage(Region.SKIN, window, level);
-      subject = site.regions().coverage(Region.SUBJECT, window, level);
-      strange = Plane.of(window);
-      for (Region region : STRANGE) {
-        Plane own = site.regions().coverage(region, window, level);
-        for (int i = 0; i < own.values().length; i++) {
-          strange.values()[i] = Math.max(strange.values()[i], own.values()[i]);
-        }
-      }
-      collect();
-      ownStrange = mean(strange, inside, null);
-      ownSubject = mean(subject, inside, null);
-      rim.removeIf(p -> Math.abs(strange.at(p[0], p[1]) - (ownStrange > 0.5 ? 1 : 0)) > 0.5);
-      onSkin = mean(skin, rim, null) > 0.4;
-      rimTexture = mean(texture, rim, null);
-      rimGrain = grain.over(rim, null);
-    }
-
-    /** The picture at a coarser level; its area starts at a multiple of the step. */
-    private static Picture reduced(Picture fine, int level) {
-      if (level == 0) {
-        return fine;
-      }
-      int step = 1 << level;
-      Area f = fine.area();
-      Area a =
-          new Area(
-              Math.ceilDiv(f.x(), step),
-              Math.ceilDiv(f.y(), step),
-              Math.floorDiv(f.right(), step) - Math.ceilDiv(f.x(), step),
-              Math.floorDiv(f.bottom(), step) - Math.ceilDiv(f.y(), step));
-      return fine.crop(a.toFullSize(level)).map(p -> Resampling.reduce(p, level));
-    }
-
-    /** The pore band of the lightness. */
-    private static Plane band(Plane lightness, double radius) {
-      Plane band = GaussianBlur.blur(lightness, 0.7);
-      Plane coarse = GaussianBlur.blur(lightness, Math.max(1.5, radius / 4));
-      for (int i = 0; i < band.values().length; i++) {
-        band.values()[i] -= coarse.values()[i];
-      }
-      return band;
-    }
-
-    private static Plane squared(Plane band) {
-      Plane out = Plane.of(band.area());
-      for (int i = 0; i < out.values().length; i++) {
-        out.values()[i] = band.values()[i] * band.values()[i];
-      }
-      return out;
-    }
-
-    private void collect() {
-      double reach = Math.max(3, 0.8 * radius);
-      Plane near = Plane.of(window);
-      near.copyFrom(RepairCoverage.grown(area, reach / scale, window, scale));
-      int step = Math.max(1, (int) (radius / 7));
-      for (int y = window.y(); y < window.bottom(); y += step) {
-        for (int x = window.x(); x < window.right(); x += step) {
-          float own = coverage.at(x, y);
-          if (own >= INSIDE) {
-            inside.add(new int[] {x, y});
-          } else if (near.at(x, y) > 0.5f && forbidden.at(x, y) < INSIDE) {
-            rim.add(new int[] {x, y});
-          }
-        }
-      }
-    }
-
-    List<Candidate> ranked(int most) {
-      if (inside.isEmpty()) {
-        return List.of();
-      }
-      double extent = Math.max(area.radius(), NEAREST / 2.3);
-      Area own = area.bounds();
-      double longer = Math.max(own.width(), own.height()) / 2.0 - area.radius();
-      List<Candidate> found = new ArrayList<>();
-      for (double distance : DISTANCES) {
-        for (int d = 0; d < DIRECTIONS; d++) {
-          double angle = 2 * Math.PI * (d + (distance % 1)) / DIRECTIONS;
-          double far = distance * extent + alongPath(angle, longer);
-          add(
-              found,
-              new Source(
-                  GRID * Math.round(far * Math.cos(angle) / GRID),
-                  GRID * Math.round(far * Math.sin(angle) / GRID)),
-              DISTANCE_WEIGHT * distance);
-        }
-      }
-      found.sort(BY_COST);
-      for (Candidate best : List.copyOf(found.subList(0, Math.min(TURNED, found.size())))) {
-        Source s = best.source();
-        double far = Math.hypot(s.dx(), s.dy()) / extent;
-        for (int turn = 1; turn < 8; turn++) {
-          add(
-              found,
-              new Source(s.dx(), s.dy(), 90 * (turn % 4), 1, turn >= 4),
-              DISTANCE_WEIGHT * far + TURN_COST);
-        }
-      }
-      found.sort(BY_COST);
-      List<Candidate> apart = new ArrayList<>();
-      for (Candidate c : found) {
-        boolean other = apart.stream().noneMatch(o -> near(o.source(), c.source(), extent));
-        if (other && apart.size() < most) {
-          apart.add(c);
-        }
-      }
-      return apart;
-    }
-
-    private static boolean near(Source one, Source other, double extent) {
-      return Math.hypot(one.dx() - other.dx(), one.dy() - other.dy()) < 0.8 * extent;
-    }
-
-    private void add(List<Candidate> found, Source source, double more) {
-      double cost = cost(source) + more;
-      if (cost < FORBIDDEN) {
-        found.add(new Candidate(source, cost));
-      }
-    }
-
-    /** A long stroke must clear its own length in the direction it runs. */
-    private double alongPath(double angle, double longer) {
-      Area own = area.bounds();
-      double wide = own.width() * Math.abs(Math.cos(angle));
-      double high = own.height() * Math.abs(Math.sin(angle));
-      return Math.min(longer, Math.hypot(wide, high) / 2);
-    }
-
-    private double cost(Source source) {
-      Placement at = new Placement(area.centre(), source, scale);
-      if (at.still()) {
-        return FORBIDDEN;
-      }
-      double skinThere = 0;
-      double strangeThere = 0;
-      double subjectThere = 0;
-      for (int[] p : inside) {
-        int x = at.wholeX(p[0], p[1]);
-        int y = at.wholeY(p[0], p[1]);
-        if (!window.contains(x, y) || forbidden.at(x, y) >= INSIDE || coverage.at(x, y) >= INSIDE) {
-          return FORBIDDEN;
-        }
-        skinThere += skin.at(x, y);
-        strangeThere += strange.at(x, y);
-        subjectThere += subject.at(x, y);
-      }
-      int n = inside.size();
-      if (strangeThere / n > ownStrange + STRAYING
-          || Math.abs(subjectThere / n - ownSubject) > STRAYING) {
-        return FORBIDDEN;
-      }
-      double cost = fit(at) + BLEMISH_WEIGHT * unevenness(at);
-      if (onSkin) {
-        cost += SKIN_WEIGHT * Math.max(0, 0.95 - skinThere / n);
-      }
-      double ratio = (mean(texture, inside, at) + 1e-4) / (rimTexture + 1e-4);
-      double darkest = 0;
-      for (int[] p : inside) {
-        darkest = Math.max(darkest, -fine.at(at.wholeX(p[0], p[1]), at.wholeY(p[0], p[1])));
-      }
-      cost += LINE_WEIGHT * Math.max(0, darkest / Math.sqrt(rimTexture + 1e-4) - 4);
-      double[] runs = grain.turned(grain.over(inside, at), source);
-      return cost
-          + TEXTURE_WEIGHT * Math.abs(Math.log(ratio)) / 2
-          + GRAIN_WEIGHT * Math.hypot(runs[0] - rimGrain[0], runs[1] - rimGrain[1]);
-    }
-
-    /** How badly the rims fit: spread of their difference, and a little of its mean. */
-    private double fit(Placement place) {
-      if (rim.isEmpty()) {
-        return 0;
-      }
-      double total = 0;
-      for (int c = 0; c < 3; c++) {
-        Plane p = tone.plane(c);
-        double sum = 0;
-        double square = 0;
-        int n = 0;
-        for (int[] at : rim) {
-          int x = place.wholeX(at[0], at[1]);
-          int y = place.wholeY(at[0], at[1]);
-          if (window.contains(x, y)) {
-            double d = p.at(at[0], at[1]) - p.at(x, y);
-            sum += d;
-            square += d * d;
-            n++;
-          }
-        }
-        if (n < rim.size() / 2) {
-          return FORBIDDEN;
-        }
-        double m = sum / n;
-        total += Math.max(0, square / n - m * m) + MEAN_WEIGHT * MEAN_WEIGHT * m * m;
-      }
-      return Math.sqrt(total);
-    }
-
-    /** Spread of the tone at the source: a blemish there would be carried along. */
-    private double unevenness(Placement place) {
-      double total = 0;
-      for (int c = 0; c < 3; c++) {
-        Plane p = tone.plane(c);
-        // Take the slope out: light falling across the source is no blemish.
-        double sum = 0;
-        double sx = 0;
-        double sy = 0;
-        double sxx = 0;
-        double syy = 0;
-        double mx = 0;
-        double my = 0;
-        int n = inside.size();
-        for (int[] at : inside) {
-          mx += at[0];
-          my += at[1];
-          sum += p.at(place.wholeX(at[0], at[1]), place.wholeY(at[0], at[1]));
-        }
-        mx /= n;
-        my /= n;
-        double m = sum / n;
-        for (int[] at : inside) {
-          double v = p.at(place.wholeX(at[0], at[1]), place.wholeY(at[0], at[1])) - m;
-          sx += v * (at[0] - mx);
-          sy += v * (at[1] - my);
-          sxx += (at[0] - mx) * (at[0] - mx);
-          syy += (at[1] - my) * (at[1] - my);
-        }
-        double gx = sxx > 0 ? sx / sxx : 0;
-        double gy = syy > 0 ? sy / syy : 0;
-        double square = 0;
-        double peak = 0;
-        for (int[] at : inside) {
-          double v = p.at(place.wholeX(at[0], at[1]), place.wholeY(at[0], at[1])) - m - gx * (at[0] - mx) - gy * (at[1] - my);
-          square += v * v;
-          peak = Math.max(peak, v * v);
-        }
-        total += square / n + PEAK_WEIGHT * peak;
-      }
-      return Math.sqrt(total);
-    }
-
-    private static double mean(Plane plane, List<int[]> places, Placement place) {
-      double sum = 0;
-      for (int[] p : places) {
-        sum +=
-            place == null
-                ? plane.at(p[0], p[1])
-                : plane.at(place.wholeX(p[0], p[1]), place.wholeY(p[0], p[1]));
-      }
-      return places.isEmpty() ? 0 : sum / places.size();
-    }
-
-    /** Which way the texture runs: the doubled angle of its gradients and how far they agree. */
-    private static final class Grain {
-      private final Plane along;
-      private final Plane across;
-      private final Plane all;
-
-      Grain(Plane lightness) {
-        Area area = lightness.area();
-        Plane fine = GaussianBlur.blur(lightness, 1);
-        along = Plane.of(area);
-        across = Plane.of(area);
-        all = Plane.of(area);
-        for (int y = area.y(); y < area.bottom(); y++) {
-          for (int x = area.x(); x < area.right(); x++) {
-            float gx = fine.atNearest(x + 1, y) - fine.atNearest(x - 1, y);
-            float gy = fine.atNearest(x, y + 1) - fine.atNearest(x, y - 1);
-            int i = along.index(x, y);
-            along.values()[i] = gx * gx - gy * gy;
-            across.values()[i] = 2 * gx * gy;
-            all.values()[i] = gx * gx + gy * gy;
-          }
-        }
-      }
-
-      double[] over(List<int[]> places, Placement place) {
-        double energy = mean(all, places, place) + 1e-9;
-        return new double[] {
-          mean(along, places, place) / energy, mean(across, places, place) / energy
-        };
-      }
-
-      /** As it runs once it is turned and mirrored into the repair. */
-      double[] turned(double[] runs, Source source) {
-        double flip = Math.abs(source.angle() % 180) == 90 ? -1 : 1;
-        return new double[] {flip * runs[0], (source.mirrored() ? -flip : flip) * runs[1]};
-      }
-    }
   }
 }

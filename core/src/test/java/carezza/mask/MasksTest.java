@@ -222,4 +222,26 @@ public class MasksTest {
     assertThat(Pictures.largest(a, b)).isLessThan(0.002);
     assertThat((double) a.at(90, 60)).isCloseTo(0.5, within(1e-3));
   }
+
+  /** As a view follows a hand: what was there is remembered, each new stroke is laid on it. */
+  @Test
+  public void strokesOnRememberedCoverageAreTheSameAsAllAnew() {
+    PictureSize size = new PictureSize(120, 90);
+    Area whole = size.area();
+    Picture input = Picture.of(whole);
+    Site forgetful = new Site(size, 0, Regions.none());
+    Site site = new Site(size, 0, Regions.none(), null, new MaskMemory(whole.pixels()));
+    Mask mask = new Mask.Oval(60, 45, 30, 20, 0, 0.5);
+    Masks.render(mask.painted(Stroke.dab(20, 20, 9, 0)), whole, site, input);
+    mask = mask.painted(Stroke.dab(20, 20, 9, 0));
+    for (int i = 0; i < 60; i++) {
+      mask = mask.painted(Stroke.dab(10 + 1.7 * i, 45 + 20 * Math.sin(i), 6, i % 2 * 0.5));
+      Area touched = new Area(5, 5, 100, 80);
+      Plane known = Masks.render(mask, i % 7 == 0 ? whole : touched, site, input);
+      Plane anew = Masks.render(mask, known.area(), forgetful, input);
+      for (int k = 0; k < anew.values().length; k++) {
+        assertThat(known.values()[k]).isCloseTo(anew.values()[k], within(2e-3f));
+      }
+    }
+  }
 }

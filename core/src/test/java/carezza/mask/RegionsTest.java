@@ -59,16 +59,25 @@ public class RegionsTest {
     }
   }
 
-  /** Least overlaps (soft intersection over union) of what is found without any hand. */
-  private static final double[] LEAST = {0.93, 0.90, 0.80, 0.75, 0.75, 0.75};
-
+  /**
+   * Least overlaps (soft intersection over union) of what is found without any hand: the bars of 0.93, 0.90,
+   * 0.80 and 0.75, or a little below what was reached.
+   */
   @DataProvider
-  public Object[][] portraits() {
-    return java.util.Arrays.stream(Portrait.values()).map(p -> new Object[] {p}).toArray(Object[][]::new);
+  public Object[][] found() {
+    return new Object[][] {
+      {Portrait.S01, new double[] {0.97, 0.92, 0.80, 0.78, 0.76, 0.87}},
+      {Portrait.S02, new double[] {0.96, 0.91, 0.80, -1, 0.76, 0.77}},
+      {Portrait.S03, new double[] {0.96, 0.91, 0.82, 0.83, 0.75, 0.86}},
+      {Portrait.S04, new double[] {0.97, 0.93, 0.85, -1, 0.83, 0.88}},
+      {Portrait.S05, new double[] {0.97, 0.90, 0.80, 0.80, 0.79, 0.87}},
+      {Portrait.S06, new double[] {0.98, 0.91, 0.82, 0.82, 0.84, 0.89}}
+    };
   }
 
-  @Test(dataProvider = "portraits")
-  public void regionsFoundWithoutAHandOverlapThePaintedTruth(Portrait portrait) {
+  @Test(dataProvider = "found")
+  public void regionsFoundWithoutAHandOverlapThePaintedTruth(
+      Portrait portrait, double[] least) {
     Picture photo = portrait.picture("photo.jpg");
     FaceAnalysis analysis = FaceAnalysis.shared();
     FaceMap map = analysis.faces(photo, 0).getFirst();
@@ -77,17 +86,17 @@ public class RegionsTest {
     Region[] regionsInOrder = {
       Region.SUBJECT, Region.SKIN, Region.LIPS, Region.TEETH, Region.SCLERA, Region.IRIS
     };
-    for (int i = 0; i < LEAST.length; i++) {
+    for (int i = 0; i < least.length; i++) {
       Region region = regionsInOrder[i];
       Plane own = regions.coverage(region, all, 0);
-      if (region == Region.TEETH && !portrait.has("teeth.png")) {
+      if (least[i] < 0) {
         assertThat(sum(own)).as("teeth behind closed lips").isLessThan(0.001 * all.pixels());
         continue;
       }
       String mask = region.name().toLowerCase(java.util.Locale.ROOT) + ".png";
       assertThat(Pictures.overlap(own, portrait.mask(mask)))
           .as("%s of %s", region, portrait)
-          .isGreaterThanOrEqualTo(LEAST[i]);
+          .isGreaterThan(least[i]);
     }
     Plane backdrop = regions.coverage(Region.BACKDROP, all, 0);
     Plane subject = regions.coverage(Region.SUBJECT, all, 0);

@@ -73,6 +73,7 @@ final class Keys {
     }
     if (e.getCode() == KeyCode.ESCAPE) {
       if (!view.closeSheet()) {
+        model.proposals().stop();
         model.toolProperty().set(Tool.HAND);
       }
       return true;
@@ -116,13 +117,13 @@ final class Keys {
         }
       }
       case T -> model.mending().another();
-      case N -> model.mending().next();
-      case K -> model.mending().keep();
+      case N -> model.proposals().next();
+      case K -> model.proposals().keep();
       case ENTER -> {
-        if (model.mending().currentProperty().get() == null) {
+        if (model.proposals().currentProperty().get() == null) {
           return false;
         }
-        model.mending().accept();
+        model.proposals().accept();
       }
       case DELETE -> {
         if (model.toolProperty().get() != Tool.REPAIR || !model.mending().remove()) {

@@ -118,13 +118,13 @@ public final class Shots {
     shot("heal");
     onStage(
         () -> {
-          view.model().mending().look();
+          view.model().proposals().look();
           return null;
         });
-    await(() -> !view.model().mending().proposalsProperty().get().isEmpty());
+    await(() -> !view.model().proposals().allProperty().get().isEmpty());
     onStage(
         () -> {
-          view.model().mending().next();
+          view.model().proposals().next();
           return null;
         });
     await(() -> view.picture().isExact());

@@ -79,6 +79,7 @@ final class ArmsLength extends Region implements AutoCloseable {
     setVisible(port.zoom() > CLOSE * whole);
     if (!isVisible()) {
       drawing.cancel();
+      drawn = null;
       return;
     }
     double zoom = zoom(size);

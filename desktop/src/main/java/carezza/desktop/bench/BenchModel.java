@@ -59,6 +59,7 @@ public final class BenchModel implements AutoCloseable {
   private final ObjectProperty<Tool> tool = new SimpleObjectProperty<>(Tool.HAND);
   private final ObjectProperty<Brush> brush = new SimpleObjectProperty<>(new Brush(24, 0.5, 1));
   private final Mending mending = new Mending(this);
+  private final Proposals proposals = new Proposals(this);
   private final IntegerProperty part = new SimpleIntegerProperty(-1);
   private final BooleanProperty lifting = new SimpleBooleanProperty();
   private final ObjectProperty<List<Gauge>> gauges = new SimpleObjectProperty<>(List.of());
@@ -85,7 +86,8 @@ public final class BenchModel implements AutoCloseable {
     saved = opened.path() == null ? null : opened.project();
     path.set(opened.path());
     select(null);
-    mending.drop();
+    mending.forget();
+    proposals.drop();
     gauges.set(List.of());
     show(history.present());
     playhead.set(opened.project().stack().size());
@@ -202,6 +204,7 @@ public final class BenchModel implements AutoCloseable {
 
   public void undo() {
     if (history != null) {
+      mending.choose(Set.of());
       show(history.undo());
       keepPlayhead();
     }
@@ -209,6 +212,7 @@ public final class BenchModel implements AutoCloseable {
 
   public void redo() {
     if (history != null) {
+      mending.choose(Set.of());
       show(history.redo());
       keepPlayhead();
     }
@@ -253,9 +257,14 @@ public final class BenchModel implements AutoCloseable {
     measure();
   }
 
-  /** Repairs in hand, and proposals. */
+  /** Repairs in hand. */
   public Mending mending() {
     return mending;
+  }
+
+  /** Blemishes to decide on. */
+  public Proposals proposals() {
+    return proposals;
   }
 
   // --- behind the scenes
@@ -327,6 +336,7 @@ public final class BenchModel implements AutoCloseable {
     tool.set(Tool.HAND);
     part.set(-1);
     mending.choose(Set.of());
+    proposals.stop();
     selected.set(id);
     Tool fitting =
         selectedLayer()
@@ -527,5 +537,6 @@ public final class BenchModel implements AutoCloseable {
     finder.close();
     faceFinder.close();
     mending.close();
+    proposals.close();
   }
 }

@@ -27,11 +27,13 @@ final class MendPanel {
   private final PanelRows rows;
   private final BenchModel model;
   private final Mending mending;
+  private final Proposals proposals;
 
   private MendPanel(PanelRows rows, BenchModel model) {
     this.rows = rows;
     this.model = model;
     this.mending = model.mending();
+    this.proposals = model.proposals();
   }
 
   static void build(PanelRows rows, BenchModel model) {
@@ -189,25 +191,48 @@ final class MendPanel {
   // --- proposals
 
   private void proposals() {
+    Button next =
+        button("next-proposal", "Next", "Goes to the next proposal (N)", proposals::next);
+    Button all =
+        button(
+            "accept-all",
+            "Heal all",
+            "Heals all that will pass; marks are left to be decided on",
+            proposals::acceptAll);
     rows.custom(
         new HBox(
             6,
-            button("look", "Look for spots", "Proposes places on the skin of the face", mending::look),
-            button("next-proposal", "Next", "Goes to the next proposal (N)", mending::next),
-            button("accept-all", "Heal all", "Heals all that will pass; marks are left to be decided on", mending::acceptAll)),
-        () -> {});
+            button(
+                "look",
+                "Look for spots",
+                "Proposes places on the skin of the face; Escape stops",
+                proposals::look),
+            next,
+            all),
+        () -> {
+          List<Blemish> left = proposals.allProperty().get();
+          next.setDisable(left.isEmpty());
+          all.setDisable(left.stream().noneMatch(b -> b.kind() == Blemish.Kind.TEMPORARY));
+        });
     Label words = new Label();
     words.setId("proposals");
     words.setWrapText(true);
     words.getStyleClass().add("row-words");
     rows.custom(words, () -> words.setText(said()));
-    setting("sensitivity", "Sensitivity", "More finds fainter ones", 0.4, 2.5, "%.1f", mending.sensitivityProperty());
-    setting("smallest", "Smallest radius", "In pixels of the photograph", 0, 60, "%.0f px", mending.smallestProperty());
-    setting("largest", "Largest radius", "In pixels of the photograph", 10, 200, "%.0f px", mending.largestProperty());
+    setting("sensitivity", "Sensitivity", "More finds fainter ones", 0.4, 2.5, "%.1f", proposals.sensitivityProperty());
+    setting("smallest", "Smallest radius", "In pixels of the photograph", 0, 60, "%.0f px", proposals.smallestProperty());
+    setting("largest", "Largest radius", "In pixels of the photograph", 10, 200, "%.0f px", proposals.largestProperty());
+  }
+
+  /** What is proposed follows its settings. */
+  private void lookAgain() {
+    if (!proposals.allProperty().get().isEmpty()) {
+      proposals.look();
+    }
   }
 
   private String said() {
-    List<Blemish> all = mending.proposalsProperty().get();
+    List<Blemish> all = proposals.allProperty().get();
     long marks = all.stream().filter(b -> b.kind() == Blemish.Kind.MARK).count();
     return all.isEmpty()
         ? "Moles, scars and freckles are the sitter's own: heal them only on request."
@@ -223,6 +248,8 @@ final class MendPanel {
     shown.getStyleClass().add("row-value");
     shown.textProperty().bind(slider.valueProperty().asString(Locale.ROOT, format));
     slider.valueProperty().bindBidirectional(value);
+    slider.setOnMouseReleased(e -> lookAgain());
+    slider.setOnKeyReleased(e -> lookAgain());
     rows.custom(titled(title, tip, slider, shown), () -> {});
   }
 }

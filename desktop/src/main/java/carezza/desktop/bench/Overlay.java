@@ -65,7 +65,7 @@ final class Overlay {
       mending.cloneFrom().ifPresent(p -> cross(g, port.viewX(p.x()), port.viewY(p.y())));
     }
     if (model.selectedLayer().filter(HealLayer.class::isInstance).isPresent()) {
-      proposals(g, mending.proposalsProperty().get(), mending.currentProperty().get(), port);
+      proposals(g, model.proposals().allProperty().get(), model.proposals().currentProperty().get(), port);
     }
     Brush brush = model.brushProperty().get();
     underWay(g, gestures, brush, port);

@@ -64,7 +64,7 @@ public final class PanelView extends VBox {
     model.brushProperty().addListener((o, was, is) -> refresh());
     model.radiiProperty().addListener((o, was, is) -> refresh());
     model.mending().chosenProperty().addListener((o, was, is) -> refresh());
-    model.mending().proposalsProperty().addListener((o, was, is) -> refresh());
+    model.proposals().allProperty().addListener((o, was, is) -> refresh());
     show();
   }
 

@@ -74,8 +74,9 @@ public final class PictureView extends Region {
     model.partProperty().addListener((o, was, is) -> drawOverlay());
     Mending mending = model.mending();
     mending.chosenProperty().addListener((o, was, is) -> drawOverlay());
-    mending.proposalsProperty().addListener((o, was, is) -> drawOverlay());
-    mending
+    Proposals proposals = model.proposals();
+    proposals.allProperty().addListener((o, was, is) -> drawOverlay());
+    proposals
         .currentProperty()
         .addListener(
             (o, was, is) -> {

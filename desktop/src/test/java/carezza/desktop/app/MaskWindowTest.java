@@ -261,15 +261,7 @@ public class MaskWindowTest extends WindowDriver {
     FaceMap corrected = project().faces();
     assertThat(corrected.corrected()).containsExactly(FaceMap.Part.MOUTH);
     assertThat(corrected.outlines().outerLips()).isNotEqualTo(lips);
-    Point pupil = found.leftPupil();
-    onStage(
-        () -> {
-          // As if a network had been wrong: not marked as put right by hand.
-          model().edit(null, p -> p.withFaces(p.faces().withLeftPupil(pupil.plus(30, 0))));
-          return null;
-        });
-    clickOn("#find-face");
-    await(() -> model().projectProperty().get().faces().leftPupil().distance(pupil) < 3);
+    misplacedPupilIsFoundAgain();
     assertThat(project().faces().outlines().outerLips())
         .isEqualTo(corrected.outlines().outerLips());
   }

@@ -14,6 +14,7 @@ import org.testfx.util.WaitForAsyncUtils;
 import org.testng.annotations.Test;
 
 import carezza.desktop.bench.Mending;
+import carezza.desktop.bench.Proposals;
 import carezza.desktop.bench.Tool;
 import carezza.measure.Blemish;
 import carezza.model.HealLayer;
@@ -33,6 +34,10 @@ public class MendWindowTest extends WindowDriver {
 
   private Mending mending() {
     return model().mending();
+  }
+
+  private Proposals proposals() {
+    return model().proposals();
   }
 
   private List<Patch> patches() {
@@ -96,19 +101,19 @@ public class MendWindowTest extends WindowDriver {
   public void proposalsAreWalkedWithTwoKeysAndWhatIsKeptStaysKept() throws Exception {
     select();
     clickOn("#look");
-    await(() -> !mending().proposalsProperty().get().isEmpty());
-    List<Blemish> proposed = onStage(() -> mending().proposalsProperty().get());
+    await(() -> !proposals().allProperty().get().isEmpty());
+    List<Blemish> proposed = onStage(() -> proposals().allProperty().get());
     assertThat(proposed).hasSizeGreaterThan(1);
     int repairs = patches().size();
 
     key(KeyCode.N);
-    Blemish first = onStage(() -> mending().currentProperty().get());
+    Blemish first = onStage(() -> proposals().currentProperty().get());
     assertThat(first).isEqualTo(proposed.get(0));
     assertThat(onStage(() -> picture().zoom())).isGreaterThan(0.45);
     key(KeyCode.K);
     assertThat(project().kept()).hasSize(1);
     assertThat(patches()).hasSize(repairs);
-    assertThat(onStage(() -> mending().currentProperty().get())).isEqualTo(proposed.get(1));
+    assertThat(onStage(() -> proposals().currentProperty().get())).isEqualTo(proposed.get(1));
 
     key(KeyCode.ENTER);
     assertThat(patches()).hasSize(repairs + 1);
@@ -118,8 +123,61 @@ public class MendWindowTest extends WindowDriver {
     clickOn("#look");
     await(() -> model().messageProperty().get().contains("proposed")
         || model().messageProperty().get().startsWith("Nothing"));
-    assertThat(onStage(() -> mending().proposalsProperty().get()))
+    assertThat(onStage(() -> proposals().allProperty().get()))
         .noneMatch(b -> Math.hypot(b.x() - first.x(), b.y() - first.y()) < first.radius());
+  }
+
+  @Test
+  public void escapeEndsTheWalkAndWhatIsNotSeenIsNotDecided() throws Exception {
+    select();
+    clickOn("#look");
+    await(() -> !proposals().allProperty().get().isEmpty());
+    int proposed = onStage(() -> proposals().allProperty().get().size());
+    key(KeyCode.N);
+    assertThat(onStage(() -> proposals().currentProperty().get())).isNotNull();
+    key(KeyCode.ESCAPE);
+    assertThat(onStage(() -> proposals().currentProperty().get())).isNull();
+    key(KeyCode.N);
+    clickOn("#card-grade");
+    Project before = project();
+    key(KeyCode.K);
+    key(KeyCode.N);
+    key(KeyCode.K);
+    key(KeyCode.ENTER);
+    assertThat(project()).isEqualTo(before);
+    assertThat(onStage(() -> proposals().allProperty().get())).hasSize(proposed);
+  }
+
+  @Test
+  public void aSearchIsStoppedByEscape() throws Exception {
+    select();
+    onStage(
+        () -> {
+          proposals().sensitivityProperty().set(1.1);
+          proposals().look();
+          proposals().stop();
+          return null;
+        });
+    assertThat(onStage(() -> model().messageProperty().get())).isEqualTo("Stopped looking.");
+    WaitForAsyncUtils.sleep(3, java.util.concurrent.TimeUnit.SECONDS);
+    assertThat(onStage(() -> model().messageProperty().get())).isEqualTo("Stopped looking.");
+    onStage(
+        () -> {
+          proposals().sensitivityProperty().set(1);
+          return null;
+        });
+  }
+
+  @Test
+  public void undoingForgetsWhichRepairsWereChosen() {
+    select();
+    key(KeyCode.R);
+    click(patches().getFirst().area().centre());
+    clickOn("#way-reduce");
+    assertThat(patches().getFirst().way()).isEqualTo(Way.REDUCE);
+    clickOn("#undo");
+    assertThat(onStage(() -> mending().chosenProperty().get())).isEmpty();
+    assertThat(patches().getFirst().way()).isEqualTo(Way.HEAL);
   }
 
   @Test
@@ -131,12 +189,12 @@ public class MendWindowTest extends WindowDriver {
           return null;
         });
     clickOn("#look");
-    await(() -> !mending().proposalsProperty().get().isEmpty());
-    List<Blemish> proposed = onStage(() -> mending().proposalsProperty().get());
+    await(() -> !proposals().allProperty().get().isEmpty());
+    List<Blemish> proposed = onStage(() -> proposals().allProperty().get());
     clickOn("#accept-all");
     long passing = proposed.stream().filter(b -> b.kind() == Blemish.Kind.TEMPORARY).count();
     assertThat(patches()).hasSize((int) passing);
-    assertThat(onStage(() -> mending().proposalsProperty().get()))
+    assertThat(onStage(() -> proposals().allProperty().get()))
         .allMatch(b -> b.kind() == Blemish.Kind.MARK);
     allHaveSources();
   }

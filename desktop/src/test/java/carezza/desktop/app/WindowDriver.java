@@ -201,12 +201,7 @@ public abstract class WindowDriver {
     robot.press(KeyCode.CONTROL, KeyCode.SHIFT).type(KeyCode.S).release(
         KeyCode.SHIFT, KeyCode.CONTROL);
     WaitForAsyncUtils.waitForFxEvents();
-    onStage(
-        () -> {
-          ((TextField) node("#path")).setText(file.toString());
-          return null;
-        });
-    clickOn("#path-ok");
+    answer(file);
     await(() -> !model().dirtyProperty().get());
   }
 
@@ -220,5 +215,28 @@ public abstract class WindowDriver {
     clickOn("#demo-apothecary");
     await(() -> "The Apothecary".equals(model().projectProperty().get().title()));
     await(() -> model().projectProperty().get().faces() != null);
+  }
+
+  /** Types a file's name where one is asked for. */
+  protected final void answer(Path file) {
+    onStage(
+        () -> {
+          ((TextField) node("#path")).setText(file.toString());
+          return null;
+        });
+    clickOn("#path-ok");
+  }
+
+  /** As if a network had been wrong: moved, but not marked as put right by hand. */
+  protected final Point misplacedPupilIsFoundAgain() throws Exception {
+    Point pupil = project().faces().leftPupil();
+    onStage(
+        () -> {
+          model().edit(null, p -> p.withFaces(p.faces().withLeftPupil(pupil.plus(30, 0))));
+          return null;
+        });
+    clickOn("#find-face");
+    await(() -> model().projectProperty().get().faces().leftPupil().distance(pupil) < 3);
+    return pupil;
   }
 }

@@ -255,12 +255,7 @@ public class WindowTest extends WindowDriver {
     assertThat(project()).isNotEqualTo(before);
     robot.press(KeyCode.CONTROL).type(KeyCode.O).release(KeyCode.CONTROL);
     WaitForAsyncUtils.waitForFxEvents();
-    onStage(
-        () -> {
-          ((TextField) node("#path")).setText(file.toString());
-          return null;
-        });
-    clickOn("#path-ok");
+    answer(file);
     await(() -> file.equals(model().pathProperty().get()));
     await(() -> project().equals(before));
     assertThat(onStage(() -> model().dirtyProperty().get())).isFalse();
@@ -324,14 +319,7 @@ public class WindowTest extends WindowDriver {
     assertThat(found.faces().outlines()).isNotNull();
     // It is part of the photograph as opened: nothing to undo.
     assertThat(onStage(() -> model().canUndo())).isFalse();
-    Point pupil = found.faces().leftPupil();
-    onStage(
-        () -> {
-          model().edit(null, p -> p.withFaces(p.faces().withLeftPupil(pupil.plus(30, 0))));
-          return null;
-        });
-    clickOn("#find-face");
-    await(() -> model().projectProperty().get().faces().leftPupil().distance(pupil) < 3);
+    Point pupil = misplacedPupilIsFoundAgain();
     clickOn("#undo");
     assertThat(project().faces().leftPupil().distance(pupil)).isBetween(29.0, 31.0);
   }
