@@ -39,7 +39,12 @@ import carezza.project.Retouch;
  */
 final class Interaction {
 
-  private static final int STROKES = 12;
+  private static final int STROKES = 24;
+
+  /** Strokes of a program just started, and of one that has run a few seconds. */
+  private static final int COLD = 2;
+
+  private static final int WARM = 10;
   private static final int EVENTS = 40;
   private static final int MOVES = 100;
 
@@ -156,15 +161,17 @@ final class Interaction {
 
   private void strokes(String what) throws Exception {
     for (int s = 0; s < STROKES; s++) {
-      stroke(s);
-      if (s == 1) {
-        // The first two warm the program up.
+      if (s == COLD || s == WARM) {
         rest();
+        if (s == WARM) {
+          report(what + ", the first", 0);
+        }
         on(() -> latencies.removeIf(l -> true));
       }
+      stroke(s % 12);
     }
     rest();
-    report(what, 0);
+    report(what + ", later", 0);
   }
 
   private void slide() throws Exception {

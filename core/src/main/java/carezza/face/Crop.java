@@ -1,6 +1,7 @@
 package carezza.face;
 
 import carezza.image.Picture;
+import carezza.image.Rows;
 import carezza.model.Point;
 
 /**
@@ -36,28 +37,50 @@ record Crop(Point middle, double side, double angle, boolean mirrored) {
    * @param high what white becomes
    */
   float[] pixels(Picture srgb, int size, float low, float high) {
+    return pixels(srgb, size, at(0, 0), at(1, 0), at(0, 1), low, high);
+  }
+
+  /** Of the whole picture, whatever its shape, as a square. */
+  static float[] ofWhole(Picture srgb, int size) {
+    Point right = new Point(srgb.area().width(), 0);
+    Point bottom = new Point(0, srgb.area().height());
+    return pixels(srgb, size, new Point(0, 0), right, bottom, 0, 1);
+  }
+
+  /** Means of samples in even steps over the parallelogram from a corner to the two next to it. */
+  private static float[] pixels(
+      Picture srgb, int size, Point corner, Point right, Point bottom, float low, float high) {
     float[] out = new float[size * size * 3];
-    int n = Math.clamp((int) Math.ceil(side / size), 1, MOST_SAMPLES);
+    double longer = Math.max(corner.distance(right), corner.distance(bottom));
+    int n = Math.clamp((int) Math.ceil(longer / size), 1, MOST_SAMPLES);
+    double step = 1.0 / (n * size);
+    double ux = (right.x() - corner.x()) * step;
+    double uy = (right.y() - corner.y()) * step;
+    double vx = (bottom.x() - corner.x()) * step;
+    double vy = (bottom.y() - corner.y()) * step;
     int width = srgb.area().width();
     int height = srgb.area().height();
-    for (int j = 0; j < size; j++) {
-      for (int i = 0; i < size; i++) {
-        float[] sum = new float[3];
-        for (int k = 0; k < n * n; k++) {
-          double u = (i + (k % n + 0.5) / n) / size;
-          double v = (j + (k / n + 0.5) / n) / size;
-          Point p = at(u, v);
-          if (p.x() < 0 || p.y() < 0 || p.x() >= width || p.y() >= height) {
-            continue;
+    Rows.each(
+        size * n,
+        size * n,
+        (from, to) -> {
+          for (int j = from / n; j < to / n; j++) {
+            for (int k = 0; k < n * size * n; k++) {
+              double u = k % (n * size) + 0.5;
+              double v = j * n + k / (n * size) + 0.5;
+              double x = corner.x() + u * ux + v * vx;
+              double y = corner.y() + u * uy + v * vy;
+              if (x >= 0 && y >= 0 && x < width && y < height) {
+                int i = (j * size + k % (n * size) / n) * 3;
+                for (int c = 0; c < 3; c++) {
+                  out[i + c] += Math.clamp(srgb.plane(c).sample(x, y), 0f, 1f);
+                }
+              }
+            }
           }
-          for (int c = 0; c < 3; c++) {
-            sum[c] += Math.clamp(srgb.plane(c).sample(p.x(), p.y()), 0f, 1f);
-          }
-        }
-        for (int c = 0; c < 3; c++) {
-          out[(j * size + i) * 3 + c] = low + (high - low) * sum[c] / (n * n);
-        }
-      }
+        });
+    for (int i = 0; i < out.length; i++) {
+      out[i] = low + (high - low) * out[i] / (n * n);
     }
     return out;
   }

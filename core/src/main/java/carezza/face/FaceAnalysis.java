@@ -11,6 +11,7 @@ import carezza.image.Level;
 import carezza.image.Picture;
 import carezza.image.PictureSize;
 import carezza.image.Plane;
+import carezza.image.Rows;
 import carezza.model.FaceMap;
 import carezza.model.FaceMap.FaceOval;
 import carezza.model.FaceOutlines;
@@ -79,9 +80,15 @@ public final class FaceAnalysis {
     double power = Math.max(0.35, Math.log(LIFTED) / Math.log(middle));
     for (int c = 0; c < 3; c++) {
       float[] v = srgb.plane(c).values();
-      for (int i = 0; i < v.length; i++) {
-        v[i] = (float) Math.pow(Math.clamp(v[i], 0f, 1f), power);
-      }
+      int width = srgb.area().width();
+      Rows.each(
+          width,
+          srgb.area().height(),
+          (from, to) -> {
+            for (int i = from * width; i < to * width; i++) {
+              v[i] = (float) Math.pow(Math.clamp(v[i], 0f, 1f), power);
+            }
+          });
     }
     return srgb;
   }

@@ -4,6 +4,7 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Scanner;
@@ -47,11 +48,11 @@ final class FaceMesh {
       crop = around(points);
     }
     double[][] sum = new double[MeshPoints.COUNT][2];
-    for (int pass = 0; pass < 4; pass++) {
-      double shift = (pass < 2 ? JITTER : -JITTER) * crop.side();
-      Crop own =
-          new Crop(crop.middle().plus(shift, -shift), crop.side(), crop.angle(), pass % 2 == 1);
-      Point[] seen = run(srgb, own);
+    Crop settled = crop;
+    List<Optional<Point[]>> looks =
+        IntStream.range(0, 4).parallel().mapToObj(look -> look(srgb, settled, look)).toList();
+    for (Optional<Point[]> look : looks) {
+      Point[] seen = look.orElse(null);
       if (seen == null) {
         return Optional.of(points);
       }
@@ -65,6 +66,16 @@ final class FaceMesh {
       mean[i] = new Point(sum[i][0], sum[i][1]);
     }
     return Optional.of(mean);
+  }
+
+  /** One of four looks, aside and mirrored. */
+  private Optional<Point[]> look(Picture srgb, Crop crop, int which) {
+    double shift = (which < 2 ? JITTER : -JITTER) * crop.side();
+    return Optional.ofNullable(
+        run(
+            srgb,
+            new Crop(
+                crop.middle().plus(shift, -shift), crop.side(), crop.angle(), which % 2 == 1)));
   }
 
   /** The square around the points, along the line of the eyes. */

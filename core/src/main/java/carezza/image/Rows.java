@@ -11,6 +11,9 @@ public final class Rows {
   /** Bound while work must not wait for other work that shares the processors. */
   private static final ScopedValue<Boolean> ALONE = ScopedValue.newInstance();
 
+  /** Bound while work may be given up between two bands of rows. */
+  private static final ScopedValue<Cancellation> UNTIL = ScopedValue.newInstance();
+
   private Rows() {}
 
   /**
@@ -21,6 +24,16 @@ public final class Rows {
     return ScopedValue.where(ALONE, true).call(work);
   }
 
+  /**
+   * Runs work that ends at the next rows once it is cancelled, wherever it is.
+   *
+   * @throws java.util.concurrent.CancellationException if cancelled
+   */
+  public static <T, X extends Throwable> T until(
+      Cancellation cancellation, ScopedValue.CallableOp<T, X> work) throws X {
+    return ScopedValue.where(UNTIL, cancellation).call(work);
+  }
+
   /** Work on the rows {@code from} (inclusive) to {@code to} (exclusive). */
   @FunctionalInterface
   public interface Band {
@@ -29,6 +42,8 @@ public final class Rows {
 
   /** Runs {@code band} over all rows, split in bands when there are pixels enough. */
   public static void each(int width, int height, Band band) {
+    Cancellation cancellation = UNTIL.orElse(Cancellation.NONE);
+    cancellation.check();
     int parts = Runtime.getRuntime().availableProcessors();
     if (ALONE.isBound() || parts == 1 || (long) width * height < WORTH_SPLITTING || height < parts) {
       band.run(0, height);
@@ -38,8 +53,9 @@ public final class Rows {
     IntStream.range(0, bands)
         .parallel()
         .forEach(
-            i ->
-                band.run(
-                    (int) ((long) height * i / bands), (int) ((long) height * (i + 1) / bands)));
+            i -> {
+              cancellation.check();
+              band.run((int) ((long) height * i / bands), (int) ((long) height * (i + 1) / bands));
+            });
   }
 }

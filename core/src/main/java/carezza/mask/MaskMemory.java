@@ -3,6 +3,7 @@ package carezza.mask;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.function.BiConsumer;
 import java.util.function.Function;
 
 import carezza.image.Area;
@@ -55,15 +56,28 @@ public final class MaskMemory {
     return known.area().equals(area) ? known.copy() : known.crop(area);
   }
 
-  /** How many of the first strokes are remembered over an area, laid on their base; 0 if not known. */
-  int known(Strokes mask, Area area) {
+  /**
+   * How many of the first strokes are remembered over an area, laid on their base; 0 if not known. All but
+   * the last are, where some were: only the last one still grows, so the others are laid once.
+   */
+  int known(Strokes mask, Area area, BiConsumer<List<Stroke>, Plane> lay) {
     List<Stroke> all = mask.strokes();
-    for (int n = all.size() - 1; n > Math.max(0, all.size() - SINCE); n--) {
-      Plane known = kept.get(new Strokes(mask.base(), all.subList(0, n)));
+    int finished = all.size() - 1;
+    for (int n = finished; n > Math.max(0, all.size() - SINCE); n--) {
+      Plane known = kept.get(first(mask, n));
       if (known != null && known.area().contains(area)) {
-        return n;
+        if (n < finished) {
+          Plane laid = known.copy();
+          lay.accept(all.subList(n, finished), laid);
+          kept.put(first(mask, finished), laid);
+        }
+        return finished;
       }
     }
     return 0;
+  }
+
+  private static Strokes first(Strokes mask, int count) {
+    return new Strokes(mask.base(), mask.strokes().subList(0, count));
   }
 }

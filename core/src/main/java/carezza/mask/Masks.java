@@ -65,13 +65,7 @@ public final class Masks {
       case Everything() -> Plane.filled(area, 1);
       case Nothing() -> Plane.of(area);
       case Named(Region region) -> site.regions().coverage(region, area, site.level()).copy();
-      case Strokes(Mask base, List<Stroke> strokes) -> {
-        int done = site.memory() == null ? 0 : site.memory().known((Strokes) mask, area);
-        Mask before = done == 0 ? base : new Strokes(base, strokes.subList(0, done));
-        Plane coverage = render(before, area, site, input);
-        StrokeCoverage.apply(strokes.subList(done, strokes.size()), coverage, site);
-        yield coverage;
-      }
+      case Strokes strokes -> painted(strokes, area, site, input);
       case Oval oval -> oval(oval, area, scale);
       case Gradient gradient -> gradient(gradient, area, scale);
       case Polygon(List<Point> points, double feather) ->
@@ -96,6 +90,19 @@ public final class Masks {
       case Off off -> render(off.acting(), area, site, input);
       case Like l -> Plane.of(area);
     };
+  }
+
+  private static Plane painted(Strokes mask, Area area, Site site, Picture input) {
+    List<Stroke> strokes = mask.strokes();
+    int done =
+        site.memory() == null
+            ? 0
+            : site.memory()
+                .known(mask, area, (some, onto) -> StrokeCoverage.apply(some, onto, site));
+    Mask before = done == 0 ? mask.base() : new Strokes(mask.base(), strokes.subList(0, done));
+    Plane coverage = render(before, area, site, input);
+    StrokeCoverage.apply(strokes.subList(done, strokes.size()), coverage, site);
+    return coverage;
   }
 
   /** Pixels of the level beyond an area that the mask reads of the layer's input. */

@@ -33,7 +33,7 @@ final class ArmsLength extends Region implements AutoCloseable {
   private static final long REST_MILLIS = 250;
 
   private final BenchModel model;
-  private final Background drawing = new Background("arm's length");
+  private final Background drawing = Background.droppable("arm's length");
   private final ImageView image = new ImageView();
   private final Rectangle frame = new Rectangle();
   private final Rectangle shade = new Rectangle();

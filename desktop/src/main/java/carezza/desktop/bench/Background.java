@@ -9,6 +9,7 @@ import java.util.function.Consumer;
 import javafx.application.Platform;
 
 import carezza.image.Cancellation;
+import carezza.image.Rows;
 
 /**
  * One thread for work off the interface thread where only the newest request counts: a new request
@@ -19,7 +20,19 @@ public final class Background implements AutoCloseable {
   private final ExecutorService thread;
   private final AtomicLong newest = new AtomicLong();
 
+  private final boolean droppable;
+
   public Background(String name) {
+    this(name, false);
+  }
+
+  /** For work that leaves nothing half done wherever it ends: it ends at once when cancelled. */
+  static Background droppable(String name) {
+    return new Background(name, true);
+  }
+
+  private Background(String name, boolean droppable) {
+    this.droppable = droppable;
     thread =
         Executors.newSingleThreadExecutor(
             work -> Thread.ofPlatform().name(name).daemon().unstarted(work));
@@ -41,7 +54,9 @@ public final class Background implements AutoCloseable {
     }
     long ticket = newest.incrementAndGet();
     Cancellation stale = () -> newest.get() != ticket;
-    thread.execute(() -> attempt(() -> work.run(stale), stale, done, failed));
+    thread.execute(() -> attempt(
+            () -> droppable ? Rows.until(stale, () -> work.run(stale)) : work.run(stale),
+            stale, done, failed));
   }
 
   /** Gives up what is under way and what waits. */

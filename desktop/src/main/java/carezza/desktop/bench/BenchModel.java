@@ -68,7 +68,7 @@ public final class BenchModel implements AutoCloseable {
   private final StringProperty message = new SimpleStringProperty("");
   private final ObjectProperty<Path> path = new SimpleObjectProperty<>();
 
-  private final Background measurer = new Background("gauges");
+  private final Background measurer = Background.droppable("gauges");
   private final Background finder = new Background("sources");
   private final Background faceFinder = new Background("face");
   private Retouch retouch;

@@ -27,7 +27,7 @@ final class MaskThumbs {
   private static final long REST_MILLIS = 900;
 
   private final BenchModel model;
-  private final Background drawing = new Background("thumbnails");
+  private final Background drawing = Background.droppable("thumbnails");
   private final ObservableMap<String, WritableImage> images = FXCollections.observableHashMap();
 
   /** What each picture was made of. */

@@ -23,7 +23,7 @@ public final class PanelView extends VBox {
 
   private final BenchModel model;
   private final VBox editor = new VBox(9);
-  private final Background counting = new Background("histogram");
+  private final Background counting = Background.droppable("histogram");
   private final BooleanProperty where = new SimpleBooleanProperty();
   private PanelRows rows;
   private String shown = "";

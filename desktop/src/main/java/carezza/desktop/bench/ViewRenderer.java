@@ -32,13 +32,13 @@ import carezza.session.Session;
 final class ViewRenderer implements AutoCloseable {
 
   /** Rest of the hand after which the exact picture is begun where the view follows closely. */
-  private static final long REST_MILLIS = 120;
+  private static final long REST_MILLIS = 160;
 
   /** How many coarser levels are followed too, for edits that reach everywhere. */
   private static final int COARSER = 2;
 
   private final Background quick = new Background("view");
-  private final Background exact = new Background("exact view");
+  private final Background exact = Background.droppable("exact view");
   private final Consumer<Frame> show;
   private final Consumer<Exception> failed;
 
