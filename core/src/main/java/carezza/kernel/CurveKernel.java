@@ -17,7 +17,7 @@ final class CurveKernel {
 
   static Effect effect(CurveLayer layer) {
     Luminance.Curve luminance =
-        straight(layer.luminance()) ? null : new Luminance.Curve(new MonotoneCurve(layer.luminance()));
+        straight(layer.luminance()) ? null : new Luminance.Curve(new MonotoneCurve(layer.luminance())::at);
     UniformTable[] channels = {table(layer.red()), table(layer.green()), table(layer.blue())};
     return Effect.perPixel(
         own -> {

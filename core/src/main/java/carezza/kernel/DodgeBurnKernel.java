@@ -1,7 +1,9 @@
 package carezza.kernel;
 
 import java.util.List;
+import java.util.function.DoubleUnaryOperator;
 
+import carezza.colour.Blends;
 import carezza.colour.MonotoneCurve;
 import carezza.colour.MonotoneCurve.Point;
 import carezza.function.UniformTable;
@@ -11,24 +13,29 @@ import carezza.image.Plane;
 import carezza.mask.Masks;
 import carezza.mask.Site;
 import carezza.model.DodgeBurnLayer;
+import carezza.model.DodgeBurnLayer.Method;
 import carezza.model.Mask;
 
 /**
- * Dodge and burn by a pair of monotone curves through (½, ½ + dodge) and (½, ½ − burn), each laid on by
- * its own mask. With keep colour k the result is k x (curve on luma, channels in ratio) + (1 − k) x
- * (curve on every channel).
+ * Dodge and burn by two functions of a channel's value, each laid on by its own mask within its tones: a
+ * pair of monotone curves through (½, ½ + dodge) and (½, ½ − burn); a neutral sheet in soft light or
+ * overlay, ½ where nothing is painted; or the picture on itself in screen and multiply ({@link Blends}).
+ * All of them are linear in the sheet's distance from ½, so coverage may be laid on afterwards. With
+ * keep colour k the result is k x (function on luma, channels in ratio) + (1 − k) x (function on every
+ * channel).
  */
 final class DodgeBurnKernel {
+
+  private static final int STEPS = 1024;
 
   private DodgeBurnKernel() {}
 
   static Effect effect(DodgeBurnLayer layer, Site site) {
     int reach =
         Math.max(
-            Masks.reach(layer.dodgeMask(), site.scale()),
-            Masks.reach(layer.burnMask(), site.scale()));
-    Bend dodge = Bend.of(layer.dodge(), layer.dodgeMask(), layer.keepColour());
-    Bend burn = Bend.of(-layer.burn(), layer.burnMask(), layer.keepColour());
+            Masks.reach(layer.lit(), site.scale()), Masks.reach(layer.shaded(), site.scale()));
+    Bend dodge = Bend.of(layer.method(), layer.dodge(), layer.lit(), layer.keepColour());
+    Bend burn = Bend.of(layer.method(), -layer.burn(), layer.shaded(), layer.keepColour());
     return Effect.reaching(
         reach,
         (input, out) -> {
@@ -42,6 +49,39 @@ final class DodgeBurnKernel {
   }
 
   /**
+   * What full coverage makes of a channel's value.
+   *
+   * @param rise of middle grey, below 0 for a fall
+   */
+  private static DoubleUnaryOperator function(Method method, double rise) {
+    double share = Math.min(1, rise > 0 ? rise / method.mostRise() : -rise / method.mostFall());
+    return switch (method) {
+      case CURVES ->
+          new MonotoneCurve(List.of(new Point(0, 0), new Point(0.5, 0.5 + rise), new Point(1, 1)))
+              ::at;
+      case SOFT_SHEET -> {
+        double sheet = rise > 0 ? 0.5 + share / 2 : 0.5 - share / 2;
+        yield inside(v -> Blends.softLight(v, sheet));
+      }
+      case OVERLAY_SHEET -> inside(v -> Blends.overlay(v, 0.5 + rise));
+      case RANGES ->
+          inside(
+              v ->
+                  v
+                      + share
+                          * ((rise > 0 ? Blends.screen(v, v) : Blends.multiply(v, v)) - v));
+    };
+  }
+
+  /** Goes on with slope 1 beyond black and white, where blends are not meant for values. */
+  private static DoubleUnaryOperator inside(DoubleUnaryOperator blend) {
+    return v -> {
+      double in = Math.clamp(v, 0, 1);
+      return blend.applyAsDouble(in) + v - in;
+    };
+  }
+
+  /**
    * One of the two curves with its mask.
    *
    * @param free the curve for single channels, null where colour is wholly kept
@@ -50,15 +90,14 @@ final class DodgeBurnKernel {
   private record Bend(
       boolean idle, Mask mask, UniformTable free, Luminance.Curve held, float keepColour) {
 
-    static Bend of(double rise, Mask mask, double keepColour) {
+    static Bend of(Method method, double rise, Mask mask, double keepColour) {
       boolean idle = rise == 0 || mask instanceof Mask.Nothing;
-      MonotoneCurve curve =
-          new MonotoneCurve(List.of(new Point(0, 0), new Point(0.5, 0.5 + rise), new Point(1, 1)));
+      DoubleUnaryOperator function = function(method, rise);
       return new Bend(
           idle,
           mask,
-          idle || keepColour == 1 ? null : curve.table(),
-          idle || keepColour == 0 ? null : new Luminance.Curve(curve),
+          idle || keepColour == 1 ? null : new UniformTable(function, 0, 1, STEPS),
+          idle || keepColour == 0 ? null : new Luminance.Curve(function),
           (float) keepColour);
     }
 

@@ -22,7 +22,7 @@ public final class LayerCoverage {
         ? Math.max(
             own,
             Math.max(
-                Masks.reach(l.dodgeMask(), site.scale()), Masks.reach(l.burnMask(), site.scale())))
+                Masks.reach(l.lit(), site.scale()), Masks.reach(l.shaded(), site.scale())))
         : own;
   }
 
@@ -47,8 +47,8 @@ public final class LayerCoverage {
   public static Plane of(Layer layer, Area area, Site site, Picture input) {
     Plane own = Masks.render(layer.head().mask(), area, site, input);
     if (layer instanceof DodgeBurnLayer l) {
-      Plane dodge = Masks.render(l.dodgeMask(), area, site, input);
-      Plane burn = Masks.render(l.burnMask(), area, site, input);
+      Plane dodge = Masks.render(l.lit(), area, site, input);
+      Plane burn = Masks.render(l.shaded(), area, site, input);
       for (int i = 0; i < own.values().length; i++) {
         own.values()[i] *= 1 - (1 - dodge.values()[i]) * (1 - burn.values()[i]);
       }

@@ -2,7 +2,6 @@ package carezza.kernel;
 
 import java.util.function.DoubleUnaryOperator;
 
-import carezza.colour.MonotoneCurve;
 import carezza.colour.Transfer;
 import carezza.colour.WorkingSpace;
 import carezza.function.UniformTable;
@@ -28,11 +27,11 @@ final class Luminance {
     private final UniformTable factor;
     private final UniformTable root;
 
-    Curve(MonotoneCurve curve) {
+    Curve(DoubleUnaryOperator curve) {
       DoubleUnaryOperator ratio =
           v -> {
             double luma = Math.max(v, BLACK);
-            return Math.max(0, Transfer.toLinear((float) curve.at(luma)))
+            return Math.max(0, Transfer.toLinear((float) curve.applyAsDouble(luma)))
                 / Transfer.toLinear((float) luma);
           };
       factor = new UniformTable(ratio, 0, 1, STEPS);

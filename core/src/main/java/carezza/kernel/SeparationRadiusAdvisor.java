@@ -9,6 +9,7 @@ import carezza.filter.Robust;
 import carezza.image.Area;
 import carezza.image.Picture;
 import carezza.image.Plane;
+import carezza.model.Point;
 
 /**
  * Advises the sigma of a frequency separation from the face's own skin: wide enough that pores leave
@@ -42,7 +43,36 @@ public final class SeparationRadiusAdvisor {
    * @param advised within the band, or the crossing of the curves if there is no band
    * @param curve the scan, by rising sigma; empty where there is no skin
    */
-  public record Advice(double from, double to, double advised, List<Step> curve) {}
+  public record Advice(double from, double to, double advised, List<Step> curve) {
+
+    /** The same in pixels of another size. */
+    public Advice times(double scale) {
+      return new Advice(
+          from * scale,
+          to * scale,
+          advised * scale,
+          curve.stream()
+              .map(s -> new Step(s.sigma() * scale, s.residual(), s.leak()))
+              .toList());
+    }
+  }
+
+  /** The place of the skin with the most of the pore band around it. */
+  public static Point textured(Picture working, Plane skin, double faceWidth) {
+    Plane pores = band(Lab.lightness(working), 0, faceWidth / 450, faceWidth / 110);
+    for (int i = 0; i < pores.values().length; i++) {
+      // Wires of hair and lashes stand out more than any pore.
+      float v = Math.min(Math.abs(pores.values()[i]), 2);
+      pores.values()[i] = skin.values()[i] < 0.9f ? -1 : v;
+    }
+    Plane around = GaussianBlur.blur(pores, faceWidth / 16);
+    int best = 0;
+    for (int i = 1; i < around.values().length; i++) {
+      best = around.values()[i] > around.values()[best] ? i : best;
+    }
+    Area a = around.area();
+    return new Point(a.x() + best % a.width() + 0.5, a.y() + best / a.width() + 0.5);
+  }
 
   /**
    * @param working picture in the working space

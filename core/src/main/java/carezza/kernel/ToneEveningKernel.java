@@ -28,6 +28,12 @@ final class ToneEveningKernel {
   private static final double LOW = 1 / 60.0;
   private static final double WIDE = 1 / 8.0;
 
+  /**
+   * Part of one pigment that may be read as the other: the directions of the two lie 18° apart, and
+   * those of a camera and a light within some 3.5° of them; sin 3.5° over sin 18°.
+   */
+  private static final double CROSSED = 0.2;
+
   /** Share of the skin that holds no excess of redness: flushed faces have little that is calm. */
   private static final double CALM = 0.25;
 
@@ -46,13 +52,15 @@ final class ToneEveningKernel {
     Pigments.Maps maps = Pigments.of(probe.input());
     Plane red = GaussianBlur.normalised(maps.haemoglobin(), mask, fw * LOW);
     Plane brown = GaussianBlur.normalised(maps.melanin(), mask, fw * LOW);
+    double redSpread = spread(red, mask, fw);
+    double brownSpread = spread(brown, mask, fw);
     Picture lab = Lab.of(probe.input());
     Plane chroma = chroma(lab);
     return new Readings.SkinTone(
         orZero(Robust.quantile(Robust.values(red, mask), CALM)),
-        trust(maps.haemoglobin(), red, mask, fw),
+        trust(maps.haemoglobin(), redSpread, brownSpread, mask, fw),
         orZero(Robust.quantile(Robust.values(brown, mask), UNPATCHED)),
-        trust(maps.melanin(), brown, mask, fw),
+        trust(maps.melanin(), brownSpread, redSpread, mask, fw),
         orZero(Robust.median(lab.first(), mask)),
         slope(lab.first(), chroma, mask));
   }
@@ -61,18 +69,22 @@ final class ToneEveningKernel {
     return Double.isNaN(v) ? 0 : v;
   }
 
+  /** Spread of a low band's blotches. */
+  private static double spread(Plane low, Plane mask, double fw) {
+    return Robust.sigma(difference(low, GaussianBlur.normalised(low, mask, fw * WIDE)), mask);
+  }
+
   /**
-   * Wiener-like: s² / (s² + n²), s the spread of the blotches, n what the fine noise of the map leaves
-   * after the low band's blur.
+   * Wiener-like: s² / (s² + n² + c²), s the spread of the blotches, n what the fine noise of the map
+   * leaves after the low band's blur, c what of the other pigment's spread may have crossed over.
    */
-  private static double trust(Plane map, Plane low, Plane mask, double fw) {
-    Plane wide = GaussianBlur.normalised(low, mask, fw * WIDE);
-    double s = Robust.sigma(difference(low, wide), mask);
+  private static double trust(Plane map, double s, double other, Plane mask, double fw) {
     double fine = Robust.sigma(difference(map, GaussianBlur.blur(map, fw * LOW / 4)), mask);
     // Skin and sensor noise are correlated over a few pixels: their spread falls with the blur's
     // width over that length, not over single pixels.
     double n = fine * CORRELATION / (LOW * fw);
-    return s * s / (s * s + n * n + 1e-12);
+    double c = CROSSED * other;
+    return s * s / (s * s + n * n + c * c + 1e-12);
   }
 
   /** Length in pixels of the analysis size over which noise goes together. */

@@ -29,6 +29,7 @@ import carezza.model.Mask.Range;
 import carezza.model.Mask.Refine;
 import carezza.model.Mask.Scale;
 import carezza.model.Mask.Strokes;
+import carezza.model.Mask.Uneven;
 import carezza.model.Point;
 import carezza.model.Region;
 import carezza.model.Stroke;
@@ -71,6 +72,7 @@ public final class Masks {
       case Polygon(List<Point> points, double feather) ->
           blurred(a -> PolygonCoverage.of(points, a, scale), area, feather * scale);
       case Range range -> range(range, input.crop(area));
+      case Uneven uneven -> uneven(uneven, area, site, input);
       case And(Mask one, Mask other) -> combine(one, other, area, site, input, (a, b) -> a * b);
       case Or(Mask one, Mask other) ->
           combine(one, other, area, site, input, (a, b) -> 1 - (1 - a) * (1 - b));
@@ -115,6 +117,7 @@ public final class Masks {
       case Gradient g -> 0;
       case Polygon p -> 0;
       case Range r -> 0;
+      case Uneven u -> GaussianBlur.reach(u.coarse() * scale);
       case Strokes(Mask base, List<Stroke> strokes) -> reach(base, scale);
       case And(Mask one, Mask other) -> Math.max(reach(one, scale), reach(other, scale));
       case Or(Mask one, Mask other) -> Math.max(reach(one, scale), reach(other, scale));
@@ -135,6 +138,7 @@ public final class Masks {
   public static boolean readsInput(Mask mask) {
     return switch (mask) {
       case Range r -> true;
+      case Uneven u -> true;
       case Refine r -> true;
       case Everything e -> false;
       case Nothing n -> false;
@@ -204,6 +208,7 @@ public final class Masks {
       case Gradient g -> g;
       case Polygon p -> p;
       case Range r -> r;
+      case Uneven u -> u;
     };
   }
 
@@ -305,6 +310,24 @@ public final class Masks {
       }
     }
     return out;
+  }
+
+  private static Plane uneven(Uneven u, Area area, Site site, Picture input) {
+    double scale = site.scale();
+    Area wide =
+        area.grow(GaussianBlur.reach(u.coarse() * scale))
+            .intersect(site.whole())
+            .intersect(input.area());
+    Plane lightness = Lab.lightness(input.crop(wide));
+    Plane around = GaussianBlur.blur(lightness, u.coarse() * scale).crop(area);
+    float sign = u.darker() ? 1 : -1;
+    Plane own = GaussianBlur.blur(lightness, u.fine() * scale).crop(area);
+    for (int i = 0; i < own.values().length; i++) {
+      float beyond = sign * (around.values()[i] - own.values()[i]);
+      double kept = Math.min(beyond, Math.max(0, 2 * u.limit() - beyond));
+      own.values()[i] = (float) Math.clamp(kept / u.full(), 0, 1);
+    }
+    return own;
   }
 
   private static Plane range(Range r, Picture own) {

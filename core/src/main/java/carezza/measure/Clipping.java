@@ -13,6 +13,15 @@ final class Clipping {
 
   private Clipping() {}
 
+  /** Whether a pixel is clipped whose largest encoded channel is this. */
+  static boolean white(float largest) {
+    return largest >= WHITE;
+  }
+
+  static boolean black(float largest) {
+    return largest <= BLACK;
+  }
+
   /**
    * Share in percent of the pixels under the coverage with an sRGB channel at or above white, or all
    * at or below black, to half a step of eight bits.
@@ -27,7 +36,8 @@ final class Clipping {
         float r = srgb.first().values()[i];
         float g = srgb.second().values()[i];
         float b = srgb.third().values()[i];
-        if (Math.max(r, Math.max(g, b)) >= WHITE || Math.max(r, Math.max(g, b)) <= BLACK) {
+        float most = Math.max(r, Math.max(g, b));
+        if (white(most) || black(most)) {
           clipped++;
         }
       }

@@ -5,6 +5,8 @@ import java.util.List;
 
 import carezza.colour.Lab;
 import carezza.colour.Pigments;
+import carezza.colour.Transfer;
+import carezza.colour.WorkingSpace;
 import carezza.filter.Robust;
 import carezza.image.Area;
 import carezza.image.Picture;
@@ -57,6 +59,7 @@ public final class Gauges {
     gauges.neck(face);
     gauges.mouthAndEyes();
     gauges.clipping(face);
+    gauges.sight(face);
     return List.copyOf(gauges.found);
   }
 
@@ -276,5 +279,78 @@ public final class Gauges {
             Clipping.share(before, everywhere),
             Clipping.share(after, everywhere),
             null));
+  }
+
+  private void sight(Plane skin) {
+    Plane eyes = together(Region.IRIS, Region.SCLERA);
+    Plane rest = together(Region.FACE_SKIN, Region.LIPS, Region.TEETH);
+    Plane face = together(Region.FACE_SKIN, Region.LIPS, Region.TEETH, Region.IRIS, Region.SCLERA);
+    boolean there = measurable(skin);
+    Plane was = labBefore.first();
+    Plane is = labAfter.first();
+    double fw = site.faceWidth();
+    String where = "the face against the rest";
+    double nan = Double.NaN;
+    found.add(
+        new Gauge(
+            "leadLight",
+            "Face leads, light",
+            "stops",
+            where,
+            there ? SightGauges.lead(light(before), face) : nan,
+            there ? SightGauges.lead(light(after), face) : nan,
+            null));
+    found.add(
+        new Gauge(
+            "leadContrast",
+            "Face leads, contrast",
+            "×",
+            where,
+            there ? SightGauges.contrastLead(was, face, fw) : nan,
+            there ? SightGauges.contrastLead(is, face, fw) : nan,
+            null));
+    boolean focus = measurable(eyes) && measurable(rest);
+    found.add(
+        new Gauge(
+            "eyeFocus",
+            "Eyes, sharpness",
+            "×",
+            "the eyes against the rest of the face",
+            focus ? SightGauges.acutance(was, eyes) / SightGauges.acutance(was, rest) : nan,
+            focus ? SightGauges.acutance(is, eyes) / SightGauges.acutance(is, rest) : nan,
+            new Band(job.limit("eyeFocus", "low"), Double.POSITIVE_INFINITY)));
+    found.add(
+        new Gauge(
+            "noise",
+            "Noise",
+            "L*",
+            "the whole picture",
+            SightGauges.noise(was),
+            SightGauges.noise(is),
+            null));
+  }
+
+  private Plane together(Region... regions) {
+    Plane sum = Plane.of(site.whole());
+    for (Region r : regions) {
+      Plane own = region(r);
+      for (int i = 0; i < sum.values().length; i++) {
+        sum.values()[i] = Math.max(sum.values()[i], own.values()[i]);
+      }
+    }
+    return sum;
+  }
+
+  private static Plane light(Picture working) {
+    Plane y = Plane.of(working.area());
+    for (int i = 0; i < y.values().length; i++) {
+      y.values()[i] =
+          Transfer.toLinear(
+              WorkingSpace.luminance(
+                  working.first().values()[i],
+                  working.second().values()[i],
+                  working.third().values()[i]));
+    }
+    return y;
   }
 }

@@ -36,7 +36,17 @@ public enum LayerKind {
       "Dodge and burn",
       Stage.SCULPT,
       DodgeBurnLayer.class,
-      h -> new DodgeBurnLayer(h, 0.12, 0.12, new Nothing(), new Nothing(), 0.5)),
+      h ->
+          new DodgeBurnLayer(
+              h,
+              DodgeBurnLayer.Method.CURVES,
+              0.12,
+              0.12,
+              new Nothing(),
+              new Nothing(),
+              0.5,
+              null,
+              null)),
   TONE_EVENING(
       "toneEvening",
       "Tone evening",

@@ -147,6 +147,27 @@ public sealed interface Mask {
     }
   }
 
+  /**
+   * What is darker, or lighter, than around it: the L* of the layer's input between two sigmas, in
+   * proportion up to {@code limit} and falling to 0 again at twice that, as what differs more is a
+   * feature and no blotch.
+   *
+   * @param darker whether dark blotches are meant, or light ones
+   * @param fine sigma in photograph pixels below which detail does not count
+   * @param coarse sigma in photograph pixels of what is around
+   * @param full difference of L* that would be full coverage
+   * @param limit difference of L* up to which it is a blotch
+   */
+  record Uneven(boolean darker, double fine, double coarse, double full, double limit)
+      implements Mask {
+    public Uneven {
+      Require.range("fine", fine, 0, 1000);
+      Require.range("coarse", coarse, fine, 4000);
+      Require.range("full", full, 0.1, 1000);
+      Require.range("limit", limit, 0.01, 100);
+    }
+  }
+
   /** Both: the product. */
   record And(Mask one, Mask other) implements Mask {
     public And {

@@ -78,6 +78,7 @@ public record MaskParts(List<Part> parts) {
         case Mask.Gradient g -> "a gradient";
         case Mask.Polygon p -> "an outline";
         case Mask.Range r -> range(r);
+        case Mask.Uneven u -> u.darker() ? "darker than around it" : "lighter than around it";
         case Mask.Like l -> "as on another layer";
         case Strokes s when s.base() instanceof Nothing ->
             "painted " + s.strokes().size() + (s.strokes().size() == 1 ? " stroke" : " strokes");

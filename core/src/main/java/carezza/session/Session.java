@@ -17,6 +17,7 @@ import carezza.codec.PictureFormat;
 import carezza.codec.PictureWriter;
 import carezza.codec.SafeFile;
 import carezza.face.FaceAnalysis;
+import carezza.filter.GaussianBlur;
 import carezza.image.Area;
 import carezza.image.Cancellation;
 import carezza.image.Level;
@@ -24,6 +25,8 @@ import carezza.image.Picture;
 import carezza.image.PictureSize;
 import carezza.image.Plane;
 import carezza.kernel.LayerCoverage;
+import carezza.kernel.SeparationRadiusAdvisor;
+import carezza.kernel.SeparationRadiusAdvisor.Advice;
 import carezza.mask.Masks;
 import carezza.mask.Regions;
 import carezza.mask.Site;
@@ -33,6 +36,8 @@ import carezza.measure.Examination;
 import carezza.measure.Gauge;
 import carezza.measure.HairFinder;
 import carezza.measure.JobLevel;
+import carezza.measure.LightAdvisor;
+import carezza.measure.OverPush;
 import carezza.model.FaceMap;
 import carezza.model.FrequencySeparationLayer;
 import carezza.model.HealLayer;
@@ -240,6 +245,82 @@ public final class Session {
         Examination.of(renderer, scene(project), JobLevel.portrait(), cancellation);
     measured = findings.picture();
     return findings.gauges();
+  }
+
+  /** An area of a level as stage Settle leaves it; what gauges and check views compare with. */
+  public Picture settled(Project project, Area area, int level, Cancellation cancellation) {
+    Scene scene = scene(project);
+    return renderer.render(
+        scene.through(scene.stack().through(Stage.SETTLE)),
+        area,
+        level,
+        Readiness.QUICK,
+        cancellation);
+  }
+
+  /**
+   * What the face's own skin advises for a separation.
+   *
+   * @param curve the scan and the advice, in photograph pixels
+   * @param skin a place of textured skin
+   * @param eye the left iris, or the same place where there is no map of it
+   */
+  public record RadiusAdvice(Advice curve, Point skin, Point eye) {}
+
+  /**
+   * The radius that is advised for a separation, measured on what lies below it.
+   *
+   * @param layer of the separation; null for the end of stage Mend
+   */
+  public RadiusAdvice radiusAdvice(Project project, String layer, Cancellation cancellation) {
+    Scene scene = scene(project);
+    int under =
+        layer == null ? scene.stack().through(Stage.MEND) : scene.stack().indexOf(layer);
+    int level = Renderer.analysisLevel(renderer.site(scene, 0).faceWidth());
+    Site site = renderer.site(scene, level);
+    Picture input =
+        renderer.render(scene.through(under), site.whole(), level, Readiness.EXACT, cancellation);
+    Plane skin = scene.regions().coverage(Region.FACE_SKIN, site.whole(), level);
+    Advice found =
+        SeparationRadiusAdvisor.advise(input, skin, site.faceWidth()).times(1 / site.scale());
+    Point textured = SeparationRadiusAdvisor.textured(input, skin, site.faceWidth());
+    Point place = new Point(textured.x() / site.scale(), textured.y() / site.scale());
+    Point eye = project.faceMap().map(FaceMap::leftPupil).orElse(place);
+    return new RadiusAdvice(found, place, eye);
+  }
+
+  /**
+   * Low and high band of what lies below a layer, at full size.
+   *
+   * @param sigma of the split in photograph pixels
+   * @return the low band, and the high band over middle grey
+   */
+  public List<Picture> bands(
+      Project project, String layer, Area area, double sigma, Cancellation cancellation) {
+    Scene scene = scene(project);
+    Area wide = area.grow(GaussianBlur.reach(sigma)).intersect(size().area());
+    Picture input =
+        renderer.render(
+            scene.through(scene.stack().indexOf(layer)), wide, 0, Readiness.QUICK, cancellation);
+    Picture low = input.map(p -> GaussianBlur.blur(p, sigma)).crop(area);
+    Picture high = input.crop(area).copy();
+    for (int c = 0; c < 3; c++) {
+      float[] v = high.plane(c).values();
+      for (int i = 0; i < v.length; i++) {
+        v[i] = 0.5f + 2 * (v[i] - low.plane(c).values()[i]);
+      }
+    }
+    return List.of(low, high);
+  }
+
+  /** What the gauges read when a layer is pushed from nothing to twice its strength. */
+  public OverPush pushed(Project project, String layer, Cancellation cancellation) {
+    return OverPush.of(renderer, scene(project), layer, JobLevel.portrait(), cancellation);
+  }
+
+  /** Light and shade to paint on a layer, which takes part as it is set. */
+  public LightAdvisor light(Project project, String layer, Cancellation cancellation) {
+    return new LightAdvisor(renderer, scene(project), layer, cancellation);
   }
 
   /**

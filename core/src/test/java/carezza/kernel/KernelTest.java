@@ -3,8 +3,10 @@ package carezza.kernel;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import java.util.Arrays;
 import java.util.List;
 
+import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 
 import carezza.colour.Lab;
@@ -18,6 +20,7 @@ import carezza.mask.Regions;
 import carezza.mask.Site;
 import carezza.model.CurveLayer;
 import carezza.model.DodgeBurnLayer;
+import carezza.model.DodgeBurnLayer.Method;
 import carezza.model.ExposureLayer;
 import carezza.model.FrequencySeparationLayer;
 import carezza.model.FrequencySeparationLayer.LowBandArea;
@@ -170,8 +173,7 @@ public class KernelTest {
   public void dodgingLightensAndBurningDarkensOnlyUnderTheirMasks() {
     Picture input = Pictures.colour(ALL, 0.5, 0.45, 0.4);
     DodgeBurnLayer layer =
-        new DodgeBurnLayer(
-            LayerKind.DODGE_BURN.fresh().head(), 0.1, 0.1, dab(50, 80, 20), dab(150, 80, 20), 0.5);
+        sculpt(Method.CURVES).withMasks(dab(50, 80, 20), dab(150, 80, 20));
     Picture out = render(layer, input);
     assertThat(out.first().at(50, 80)).isGreaterThan(0.55f);
     assertThat(out.first().at(150, 80)).isLessThan(0.45f);
@@ -182,13 +184,10 @@ public class KernelTest {
   public void colourThatIsKeptKeepsTheRatioOfTheChannels() {
     Picture input = Pictures.colour(ALL, 0.6, 0.45, 0.3);
     DodgeBurnLayer layer =
-        new DodgeBurnLayer(
-            LayerKind.DODGE_BURN.fresh().head(),
-            0.15,
-            0,
-            new Mask.Everything(),
-            new Mask.Nothing(),
-            1);
+        sculpt(Method.CURVES)
+            .withStrengths(0.15, 0)
+            .withMasks(new Mask.Everything(), new Mask.Nothing())
+            .withKeepColour(1);
     Picture out = render(layer, input);
     double before = Transfer.toLinear(0.6f) / Transfer.toLinear(0.3f);
     double after =
@@ -200,14 +199,62 @@ public class KernelTest {
   public void colourLetGoFollowsTheCurveOfEachChannel() {
     Picture input = Pictures.colour(ALL, 0.5, 0.45, 0.3);
     DodgeBurnLayer layer =
-        new DodgeBurnLayer(
-            LayerKind.DODGE_BURN.fresh().head(),
-            0.15,
-            0,
-            new Mask.Everything(),
-            new Mask.Nothing(),
-            0);
+        sculpt(Method.CURVES)
+            .withStrengths(0.15, 0)
+            .withMasks(new Mask.Everything(), new Mask.Nothing())
+            .withKeepColour(0);
     assertThat((double) render(layer, input).first().at(9, 9)).isCloseTo(0.65, within(1e-4));
+  }
+
+  private static DodgeBurnLayer sculpt(Method method) {
+    return ((DodgeBurnLayer) LayerKind.DODGE_BURN.fresh()).withMethod(method);
+  }
+
+  @DataProvider
+  public Object[][] methods() {
+    return Arrays.stream(Method.values()).map(m -> new Object[] {m}).toArray(Object[][]::new);
+  }
+
+  /** Strengths mean the same whatever the method, up to what it can do. */
+  @Test(dataProvider = "methods")
+  public void middleGreyRisesAndFallsByTheStrengths(Method method) {
+    Picture input = Pictures.colour(ALL, 0.5, 0.5, 0.5);
+    DodgeBurnLayer layer =
+        sculpt(method).withTones(null, null).withStrengths(0.15, 0.4).withKeepColour(0);
+    DodgeBurnLayer light = layer.withMasks(new Mask.Everything(), new Mask.Nothing());
+    DodgeBurnLayer shade = layer.withMasks(new Mask.Nothing(), new Mask.Everything());
+    assertThat((double) render(light, input).first().at(9, 9)).isCloseTo(0.65, within(1e-4));
+    assertThat((double) render(shade, input).first().at(9, 9))
+        .isCloseTo(0.5 - Math.min(0.4, method.mostFall()), within(1e-4));
+  }
+
+  /** Half the coverage on a sheet is the sheet half as far from its neutral grey. */
+  @Test(dataProvider = "methods")
+  public void halfTheCoverageDoesHalfTheChange(Method method) {
+    Picture input = Pictures.colour(ALL, 0.3, 0.3, 0.3);
+    DodgeBurnLayer layer =
+        sculpt(method)
+            .withTones(null, null)
+            .withMasks(new Mask.Everything(), new Mask.Nothing())
+            .withKeepColour(0);
+    double full = render(layer, input).first().at(9, 9) - 0.3;
+    DodgeBurnLayer half =
+        layer.withMasks(new Mask.Scale(new Mask.Everything(), 0.5), new Mask.Nothing());
+    assertThat(render(half, input).first().at(9, 9) - 0.3).isCloseTo(full / 2, within(1e-4));
+  }
+
+  @Test
+  public void theRangePairLightensLightsAndDarkensDarksOnly() {
+    Mask all = new Mask.Everything();
+    Mask none = new Mask.Nothing();
+    Picture light = Pictures.grey(ALL, 0.75);
+    Picture dark = Pictures.grey(ALL, 0.25);
+    DodgeBurnLayer lights = sculpt(Method.RANGES).withMasks(all, none);
+    DodgeBurnLayer shades = sculpt(Method.RANGES).withMasks(none, all);
+    assertThat(render(lights, light).first().at(9, 9)).isGreaterThan(0.78f);
+    assertThat(render(lights, dark).first().at(9, 9)).isCloseTo(0.25f, within(1e-5f));
+    assertThat(render(shades, dark).first().at(9, 9)).isLessThan(0.22f);
+    assertThat(render(shades, light).first().at(9, 9)).isCloseTo(0.75f, within(1e-5f));
   }
 
   // --- even

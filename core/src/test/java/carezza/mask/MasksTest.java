@@ -8,6 +8,7 @@ import java.util.List;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 
+import carezza.colour.Lab;
 import carezza.filter.Resampling;
 import carezza.image.Area;
 import carezza.image.Picture;
@@ -243,5 +244,27 @@ public class MasksTest {
         assertThat(known.values()[k]).isCloseTo(anew.values()[k], within(2e-3f));
       }
     }
+  }
+
+  /** A dark spot is darker than around it by what was made of it; a lip-like step is no blotch. */
+  @Test
+  public void unevenPlacesAreCoveredInProportionAndFeaturesAreNot() {
+    PictureSize size = new PictureSize(200, 100);
+    Site site = new Site(size, 0, Regions.none());
+    Plane l =
+        Pictures.plane(
+            size.area(),
+            (x, y) ->
+                60
+                    - 2 * Math.exp(-(Math.pow(x - 50, 2) + Math.pow(y - 50, 2)) / 32)
+                    - (Math.hypot(x - 150, y - 50) < 9 ? 25 : 0));
+    Picture input = Lab.toWorking(new Picture(l, Plane.of(size.area()), Plane.of(size.area())));
+    Plane darker =
+        Masks.render(new Mask.Uneven(true, 1, 20, 10, 4), size.area(), site, input);
+    Plane lighter =
+        Masks.render(new Mask.Uneven(false, 1, 20, 10, 4), size.area(), site, input);
+    assertThat(darker.at(50, 50)).isBetween(0.15f, 0.2f);
+    assertThat(darker.at(150, 50)).isZero();
+    assertThat(lighter.at(50, 50)).isZero();
   }
 }

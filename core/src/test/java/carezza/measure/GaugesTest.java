@@ -22,6 +22,7 @@ import carezza.measure.Gauge.Verdict;
 import carezza.model.ExposureLayer;
 import carezza.model.LayerKind;
 import carezza.model.LayerStack;
+import carezza.model.Region;
 import carezza.render.Pyramid;
 import carezza.render.Renderer;
 import carezza.render.Scene;
@@ -200,5 +201,46 @@ public class GaugesTest {
     Plane skin = Pictures.plane(area, (x, y) -> Math.hypot(x - 100, y - 100) < 70 ? 1 : 0);
     Plane calm = Pictures.plane(area, (x, y) -> Math.hypot(x - 100, y - 100) < 70 ? 0.3 : 5);
     assertThat(SkinGauges.blotch(calm, skin, 4, 20)).isLessThan(1e-4);
+  }
+
+  // --- sight
+
+  @Test
+  public void noiseIsReadAsItWasPutIn() {
+    Plane noisy = Pictures.noise(new Area(0, 0, 300, 200), 50, 1.5, 7);
+    assertThat(SightGauges.noise(noisy)).isCloseTo(1.5, within(0.05));
+  }
+
+  @Test
+  public void slopesAreNoNoise() {
+    Plane slope = Pictures.plane(new Area(0, 0, 60, 50), (x, y) -> 0.7 * x + 0.3 * y);
+    assertThat(SightGauges.noise(slope)).isCloseTo(0, within(1e-4));
+  }
+
+  @Test
+  public void aPlaceWithTwiceTheLightLeadsByAStop() {
+    Area all = new Area(0, 0, 40, 30);
+    Plane place = Pictures.plane(all, (x, y) -> x < 20 ? 1 : 0);
+    Plane light = Pictures.plane(all, (x, y) -> x < 20 ? 0.4 : 0.2);
+    assertThat(SightGauges.lead(light, place)).isCloseTo(1, within(1e-6));
+  }
+
+  @Test
+  public void softenedEyesAreReadAsSofter() {
+    Picture soft =
+        lightness(
+            photo,
+            l -> {
+              Plane blurred = GaussianBlur.blur(l, 3);
+              Plane iris = regions.coverage(Region.IRIS, l.area(), site.level());
+              Plane sclera = regions.coverage(Region.SCLERA, l.area(), site.level());
+              for (int i = 0; i < l.values().length; i++) {
+                float m = Math.max(iris.values()[i], sclera.values()[i]);
+                blurred.values()[i] = l.values()[i] + m * (blurred.values()[i] - l.values()[i]);
+              }
+              return blurred;
+            });
+    Gauge focus = read("eyeFocus", photo, soft);
+    assertThat(focus.after()).isLessThan(0.8 * focus.before());
   }
 }

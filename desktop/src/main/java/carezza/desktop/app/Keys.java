@@ -4,10 +4,12 @@ import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 
 import carezza.desktop.bench.BenchModel;
+import carezza.desktop.bench.CheckStrip;
 import carezza.desktop.bench.MaskView;
 import carezza.desktop.bench.PanelView;
 import carezza.desktop.bench.PictureView;
 import carezza.desktop.bench.Tool;
+import carezza.measure.CheckView;
 import carezza.model.HealLayer;
 import carezza.model.Stage;
 
@@ -81,6 +83,14 @@ final class Keys {
     if (view.typing() || model.isEmpty()) {
       return false;
     }
+    if (e.getCode().isFunctionKey()) {
+      int number = Integer.parseInt(e.getCode().getName().substring(1));
+      CheckView check = CheckStrip.at(number, e.isShiftDown());
+      if (check != null) {
+        CheckStrip.turn(model, check);
+      }
+      return check != null;
+    }
     if (e.getCode().isDigitKey()) {
       int number = e.getCode().getName().charAt(e.getCode().getName().length() - 1) - '1';
       if (number >= 0 && number < Stage.values().length) {
@@ -116,6 +126,7 @@ final class Keys {
           model.toolProperty().set(inHand ? Tool.HEAL : Tool.REPAIR);
         }
       }
+      case I -> model.takeAdvice();
       case T -> model.mending().another();
       case N -> model.proposals().next();
       case K -> model.proposals().keep();

@@ -21,6 +21,8 @@ import javafx.scene.layout.VBox;
 
 import carezza.desktop.bench.Background;
 import carezza.desktop.bench.BenchModel;
+import carezza.desktop.bench.BesidePictures;
+import carezza.desktop.bench.CheckStrip;
 import carezza.desktop.bench.CourseView;
 import carezza.desktop.bench.Icon;
 import carezza.desktop.bench.PanelView;
@@ -40,6 +42,7 @@ public final class MainView extends StackPane implements Actions, AutoCloseable 
   private final Background files = new Background("files");
   private final Autosave autosave = new Autosave(model, journal);
   private final PictureView picture = new PictureView(model);
+  private final BesidePictures beside = new BesidePictures(model);
   private final PanelView panel = new PanelView(model);
   private final CourseView course = new CourseView(model);
   private final DeliverView deliver = new DeliverView(model);
@@ -57,8 +60,10 @@ public final class MainView extends StackPane implements Actions, AutoCloseable 
     getStyleClass().add("carezza");
     getStylesheets().add(MainView.class.getResource("/carezza/desktop/carezza.css").toString());
     Tone.apply(this, Tone.USUAL);
-    pictureArea = new VBox(picture, statusLine());
-    VBox.setVgrow(picture, Priority.ALWAYS);
+    HBox pictures = new HBox(picture, beside);
+    HBox.setHgrow(picture, Priority.ALWAYS);
+    pictureArea = new VBox(new CheckStrip(model, beside), pictures, statusLine());
+    VBox.setVgrow(pictures, Priority.ALWAYS);
     panel.setPrefWidth(292);
     panel.setMinWidth(292);
     course.setPrefHeight(138);
@@ -406,6 +411,7 @@ public final class MainView extends StackPane implements Actions, AutoCloseable 
     autosave.close();
     files.close();
     picture.close();
+    beside.close();
     readouts.close();
     deliver.close();
     course.close();

@@ -2,22 +2,13 @@ package carezza.desktop.bench;
 
 import java.util.function.Consumer;
 import javafx.scene.control.Tooltip;
-import javafx.scene.image.ImageView;
-import javafx.scene.image.PixelFormat;
-import javafx.scene.image.WritableImage;
 import javafx.scene.input.MouseEvent;
 import javafx.scene.layout.Region;
 import javafx.scene.paint.Color;
 import javafx.scene.shape.Rectangle;
 
-import carezza.image.Level;
-import carezza.image.Picture;
 import carezza.image.PictureSize;
 import carezza.model.Point;
-import carezza.model.Project;
-import carezza.render.Renderer.Readiness;
-import carezza.render.Scene;
-import carezza.session.Session;
 
 /**
  * The whole picture, small, as a viewer sees it from afar, for as long as the view is close: so that
@@ -30,20 +21,17 @@ final class ArmsLength extends Region implements AutoCloseable {
   /** It is shown from this many times the zoom at which the whole picture is in the view. */
   private static final double CLOSE = 1.6;
 
-  private static final long REST_MILLIS = 250;
-
   private final BenchModel model;
-  private final Background drawing = Background.droppable("arm's length");
-  private final ImageView image = new ImageView();
+  private final SmallPicture picture;
   private final Rectangle frame = new Rectangle();
   private final Rectangle shade = new Rectangle();
-  private Object drawn;
 
   /**
    * @param go takes the view to a place of the photograph
    */
   ArmsLength(BenchModel model, Consumer<Point> go) {
     this.model = model;
+    picture = new SmallPicture(model);
     setId("arms-length");
     setManaged(false);
     setVisible(false);
@@ -58,7 +46,7 @@ final class ArmsLength extends Region implements AutoCloseable {
     shade.setStrokeWidth(3);
     frame.setStroke(Color.gray(1, 0.95));
     frame.setStrokeWidth(1.2);
-    getChildren().addAll(image, shade, frame);
+    getChildren().addAll(picture, shade, frame);
     addEventHandler(MouseEvent.MOUSE_PRESSED, e -> click(e, go));
     addEventHandler(MouseEvent.ANY, MouseEvent::consume);
   }
@@ -78,8 +66,7 @@ final class ArmsLength extends Region implements AutoCloseable {
     double whole = ViewPort.fit(size, port.width(), port.height()).zoom();
     setVisible(port.zoom() > CLOSE * whole);
     if (!isVisible()) {
-      drawing.cancel();
-      drawn = null;
+      picture.rest();
       return;
     }
     double zoom = zoom(size);
@@ -94,56 +81,11 @@ final class ArmsLength extends Region implements AutoCloseable {
       r.setWidth(Math.clamp((port.x() + port.width() / port.zoom()) * zoom, left, width) - left);
       r.setHeight(Math.clamp((port.y() + port.height() / port.zoom()) * zoom, top, height) - top);
     }
-    draw(new ViewPort(0, 0, zoom, width, height));
-  }
-
-  private void draw(ViewPort port) {
-    Project project = model.projectProperty().get();
-    int layers = model.shownLayers();
-    Session session = model.session();
-    Object wanted = java.util.List.of(project, layers, session);
-    if (wanted.equals(drawn)) {
-      return;
-    }
-    drawn = wanted;
-    drawing.newest(
-        cancellation -> {
-          Thread.sleep(REST_MILLIS);
-          cancellation.check();
-          int level = Level.forZoom(port.zoom());
-          Scene scene = BenchModel.scene(session, project, layers);
-          Picture picture =
-              session
-                  .renderer()
-                  .render(
-                      scene,
-                      session.size().atLevel(level).area(),
-                      level,
-                      Readiness.QUICK,
-                      cancellation);
-          return ViewPixels.of(
-              picture, null, MaskView.GREY_OUTSIDE, port, level, picture.area());
-        },
-        pixels -> {
-          WritableImage small = new WritableImage(port.width(), port.height());
-          small
-              .getPixelWriter()
-              .setPixels(
-                  0,
-                  0,
-                  port.width(),
-                  port.height(),
-                  PixelFormat.getIntArgbPreInstance(),
-                  pixels.argb(),
-                  0,
-                  port.width());
-          image.setImage(small);
-        },
-        model::fail);
+    picture.show(null, LONG_EDGE);
   }
 
   @Override
   public void close() {
-    drawing.close();
+    picture.close();
   }
 }

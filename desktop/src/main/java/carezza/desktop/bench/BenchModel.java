@@ -19,6 +19,7 @@ import javafx.beans.property.SimpleObjectProperty;
 import javafx.beans.property.SimpleStringProperty;
 import javafx.beans.property.StringProperty;
 
+import carezza.measure.CheckView;
 import carezza.measure.Gauge;
 import carezza.model.FrequencySeparationLayer;
 import carezza.model.FrequencySeparationLayer.LowBandArea;
@@ -47,6 +48,9 @@ public final class BenchModel implements AutoCloseable {
   /** Pause in the work after which the gauges are read. */
   private static final long SETTLING_MILLIS = 400;
 
+  /** Strength of a stroke of light to begin with: it builds up. */
+  private static final double LIGHT_STRENGTH = 0.05;
+
   private final ReadOnlyObjectWrapper<Project> project = new ReadOnlyObjectWrapper<>();
   private final ReadOnlyBooleanWrapper dirty = new ReadOnlyBooleanWrapper();
   private final ObjectProperty<String> selected = new SimpleObjectProperty<>();
@@ -55,9 +59,11 @@ public final class BenchModel implements AutoCloseable {
   private final BooleanProperty maskShown = new SimpleBooleanProperty();
   private final ObjectProperty<MaskView> maskView =
       new SimpleObjectProperty<>(MaskView.GREY_OUTSIDE);
+  private final ObjectProperty<CheckView> check = new SimpleObjectProperty<>();
   private final ObjectProperty<Pen> pen = new SimpleObjectProperty<>(Pen.MOUSE);
   private final ObjectProperty<Tool> tool = new SimpleObjectProperty<>(Tool.HAND);
   private final ObjectProperty<Brush> brush = new SimpleObjectProperty<>(new Brush(24, 0.5, 1));
+  private final Advising advising = new Advising(this);
   private final Mending mending = new Mending(this);
   private final Proposals proposals = new Proposals(this);
   private final IntegerProperty part = new SimpleIntegerProperty(-1);
@@ -257,6 +263,16 @@ public final class BenchModel implements AutoCloseable {
     measure();
   }
 
+  /** Advice on the selected layer. */
+  Advising advising() {
+    return advising;
+  }
+
+  /** Takes what is advised for the selected layer. */
+  public void takeAdvice() {
+    advising.take();
+  }
+
   /** Repairs in hand. */
   public Mending mending() {
     return mending;
@@ -350,7 +366,7 @@ public final class BenchModel implements AutoCloseable {
             .orElse(Tool.HAND);
     tool.set(fitting);
     if (fitting == Tool.DODGE) {
-      brush.set(new Brush(Math.max(40, brush.get().radius()), 1, 0.12, brush.get().inside()));
+      brush.set(new Brush(Math.max(40, brush.get().radius()), 1, LIGHT_STRENGTH, brush.get().inside()));
     } else if (fitting == Tool.HEAL) {
       brush.set(new Brush(Math.min(24, brush.get().radius()), 0.35, 1));
     }
@@ -510,6 +526,11 @@ public final class BenchModel implements AutoCloseable {
     return lifting;
   }
 
+  /** The way the picture is seen, to judge it; null for as it is. */
+  public ObjectProperty<CheckView> checkProperty() {
+    return check;
+  }
+
   public ObjectProperty<List<Gauge>> gaugesProperty() {
     return gauges;
   }
@@ -536,6 +557,7 @@ public final class BenchModel implements AutoCloseable {
     measurer.close();
     finder.close();
     faceFinder.close();
+    advising.close();
     mending.close();
     proposals.close();
   }

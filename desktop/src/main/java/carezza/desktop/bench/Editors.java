@@ -23,13 +23,13 @@ final class Editors {
 
   private Editors() {}
 
-  static void build(Layer layer, PanelRows rows, BenchModel model) {
+  static void build(Layer layer, PanelRows rows, BenchModel model, Background counting) {
     switch (layer) {
       case WhiteBalanceLayer l -> whiteBalance(rows);
       case ExposureLayer l -> exposure(rows);
       case HealLayer l -> MendPanel.build(rows, model);
-      case FrequencySeparationLayer l -> separation(rows, model);
-      case DodgeBurnLayer l -> dodgeBurn(rows);
+      case FrequencySeparationLayer l -> SeparationPanel.build(l, rows, model);
+      case DodgeBurnLayer l -> SculptPanel.build(rows, model, counting);
       case ToneEveningLayer l -> toneEvening(rows, model);
       case CurveLayer l -> curve(rows, model);
       case TeethLayer l -> teeth(rows);
@@ -88,122 +88,6 @@ final class Editors {
         type,
         l -> 100 * l.recover(),
         (l, v) -> new ExposureLayer(l.head(), l.stops(), v / 100));
-  }
-
-  private static void separation(PanelRows rows, BenchModel model) {
-    Class<FrequencySeparationLayer> type = FrequencySeparationLayer.class;
-    rows.number(
-        "radius",
-        "Radius of the split",
-        "Sigma between tone and texture, in pixels of the photograph",
-        1,
-        60,
-        "%.1f px",
-        type,
-        l -> radius(l, model),
-        (l, v) -> l.withRadius(v));
-    rows.words(
-        "advice",
-        type,
-        l ->
-            l.radius() == null
-                ? "Measured from this face's own pores and blotches."
-                : "The radius is set by hand.");
-    rows.action(
-        "advised",
-        "Measure the radius",
-        "Takes the radius that this face's pores and blotches advise",
-        () -> model.editSelected(null, l -> ((FrequencySeparationLayer) l).withRadius(null)));
-    rows.number(
-        "evening",
-        "Even the tone",
-        "How far the low band is evened inside the mask, in percent; form is kept",
-        0,
-        100,
-        PERCENT,
-        type,
-        l -> 100 * l.evening(),
-        (l, v) ->
-            new FrequencySeparationLayer(
-                l.head(), l.radius(), l.textureGain(), v / 100, l.edgeGuard(), l.areas()));
-    rows.number(
-        "edge-guard",
-        "Edges from",
-        "Difference of L* that evening stops at",
-        1,
-        40,
-        "%.0f L*",
-        type,
-        FrequencySeparationLayer::edgeGuard,
-        (l, v) ->
-            new FrequencySeparationLayer(
-                l.head(), l.radius(), l.textureGain(), l.evening(), v, l.areas()));
-    rows.number(
-        "texture",
-        "Texture",
-        "Gain of the high band inside the mask, in percent; 100 leaves pores as they are",
-        0,
-        200,
-        PERCENT,
-        type,
-        l -> 100 * l.textureGain(),
-        (l, v) ->
-            new FrequencySeparationLayer(
-                l.head(), l.radius(), v / 100, l.evening(), l.edgeGuard(), l.areas()));
-    rows.tools(Tool.EVEN_STROKE, Tool.EVEN_AREA);
-    rows.words("areas", type, l -> "Evened by hand in " + l.areas().size() + " places.");
-  }
-
-  /** As set by hand, else as measured; the smallest until the first measurement is there. */
-  private static double radius(FrequencySeparationLayer layer, BenchModel model) {
-    return layer.radius() != null
-        ? layer.radius()
-        : model.radiiProperty().get().getOrDefault(layer.head().id(), 1.0);
-  }
-
-  private static void dodgeBurn(PanelRows rows) {
-    Class<DodgeBurnLayer> type = DodgeBurnLayer.class;
-    rows.tools(Tool.DODGE, Tool.BURN);
-    rows.number(
-        "dodge",
-        "Lightening curve",
-        "Rise of middle grey in percent of the scale",
-        0,
-        40,
-        PERCENT,
-        type,
-        l -> 100 * l.dodge(),
-        (l, v) ->
-            new DodgeBurnLayer(
-                l.head(), v / 100, l.burn(), l.dodgeMask(), l.burnMask(), l.keepColour()));
-    rows.number(
-        "burn",
-        "Darkening curve",
-        "Fall of middle grey in percent of the scale",
-        0,
-        40,
-        PERCENT,
-        type,
-        l -> 100 * l.burn(),
-        (l, v) ->
-            new DodgeBurnLayer(
-                l.head(), l.dodge(), v / 100, l.dodgeMask(), l.burnMask(), l.keepColour()));
-    rows.number(
-        "keep-colour",
-        "Keep colour",
-        "0 lets colour deepen with the light, 100 holds it fixed, in percent",
-        0,
-        100,
-        PERCENT,
-        type,
-        l -> 100 * l.keepColour(),
-        (l, v) ->
-            new DodgeBurnLayer(
-                l.head(), l.dodge(), l.burn(), l.dodgeMask(), l.burnMask(), v / 100));
-    rows.words(
-        "light-masks",
-        type,
-        l -> "Light: %s. Shade: %s.".formatted(l.dodgeMask().sentence(), l.burnMask().sentence()));
   }
 
   private static void toneEvening(PanelRows rows, BenchModel model) {

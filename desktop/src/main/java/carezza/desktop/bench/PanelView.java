@@ -62,6 +62,8 @@ public final class PanelView extends VBox {
     where.addListener((o, was, is) -> show());
     model.toolProperty().addListener((o, was, is) -> refresh());
     model.brushProperty().addListener((o, was, is) -> refresh());
+    model.advising().pushProperty().addListener((o, was, is) -> refresh());
+    model.advising().radiusProperty().addListener((o, was, is) -> refresh());
     model.radiiProperty().addListener((o, was, is) -> refresh());
     model.mending().chosenProperty().addListener((o, was, is) -> refresh());
     model.proposals().allProperty().addListener((o, was, is) -> refresh());
@@ -189,7 +191,9 @@ public final class PanelView extends VBox {
     if (where.get()) {
       MaskPanel.build(layer, rows, model, counting);
     } else {
-      Editors.build(layer, rows, model);
+      Editors.build(layer, rows, model, counting);
+      PushChart push = new PushChart(model);
+      rows.custom(push, push::refresh);
     }
   }
 

@@ -69,6 +69,7 @@ public final class PictureView extends Region {
     model.asShotProperty().addListener((o, was, is) -> refresh());
     model.maskShownProperty().addListener((o, was, is) -> refresh());
     model.maskViewProperty().addListener((o, was, is) -> refresh());
+    model.checkProperty().addListener((o, was, is) -> refresh());
     model.selectedProperty().addListener((o, was, is) -> refresh());
     model.brushProperty().addListener((o, was, is) -> drawOverlay());
     model.partProperty().addListener((o, was, is) -> drawOverlay());
@@ -215,6 +216,7 @@ public final class PictureView extends Region {
             model.selectedProperty().get(),
             model.maskShownProperty().get(),
             model.maskViewProperty().get(),
+            model.checkProperty().get(),
             port));
     armsLength.follow(port);
     drawOverlay();

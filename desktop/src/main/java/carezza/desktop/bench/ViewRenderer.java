@@ -15,6 +15,7 @@ import carezza.image.Plane;
 import carezza.image.Rows;
 import carezza.kernel.LayerCoverage;
 import carezza.mask.Site;
+import carezza.measure.CheckView;
 import carezza.model.Layer;
 import carezza.model.Project;
 import carezza.render.LiveRendering;
@@ -81,6 +82,7 @@ final class ViewRenderer implements AutoCloseable {
    * @param selected the layer that edits are expected of, or null
    * @param maskShown whether the selected layer's mask is shown
    * @param maskView how
+   * @param check the way the picture is seen, or null for as it is
    */
   record Request(
       Session session,
@@ -89,6 +91,7 @@ final class ViewRenderer implements AutoCloseable {
       String selected,
       boolean maskShown,
       MaskView maskView,
+      CheckView check,
       ViewPort port) {
 
     Scene scene() {
@@ -101,6 +104,7 @@ final class ViewRenderer implements AutoCloseable {
       List<Layer> theirs = other.project.stack().layers();
       return session == other.session
           && port.equals(other.port)
+          && check == other.check
           && selected.equals(other.selected)
           && layers == other.layers
           && !other.maskShown
@@ -141,11 +145,40 @@ final class ViewRenderer implements AutoCloseable {
         chosen = rendering.keepsUp(scene) ? rendering : chosen;
       }
       Area changed = chosen.update(scene);
+      Picture picture = chosen.picture();
+      if (request.check() != null && !changed.isEmpty()) {
+        Site site = session.renderer().site(scene, chosen.level());
+        changed = changed.grow(request.check().reach(site)).intersect(picture.area());
+        picture = seen(request, picture, changed, site);
+      }
       Patch patch =
           ViewPixels.of(
-              chosen.picture(), null, MaskView.GREY_OUTSIDE, request.port(), chosen.level(), changed);
+              picture, null, MaskView.GREY_OUTSIDE, request.port(), chosen.level(), changed);
       return new Frame(patch, request.port(), false, request.project());
     }
+  }
+
+  /**
+   * A picture seen the way that is asked for.
+   *
+   * @param picture over what is in the view
+   * @param part where it is wanted; the rest stays empty
+   */
+  private static Picture seen(Request request, Picture picture, Area part, Site site) {
+    CheckView check = request.check();
+    Area whole = picture.area();
+    Area wide = part.grow(check.reach(site)).intersect(whole);
+    Picture before =
+        check.compares()
+            ? request.session().settled(request.project(), wide, site.level(), Cancellation.NONE)
+            : null;
+    Picture own = check.of(picture.crop(wide), before, site);
+    if (wide.equals(whole)) {
+      return own;
+    }
+    Picture out = Picture.of(whole);
+    out.copyFrom(own);
+    return out;
   }
 
   /** To be called on the interface thread. */
@@ -256,6 +289,9 @@ final class ViewRenderer implements AutoCloseable {
     int index = request.maskShown() ? whole.stack().indexOf(request.selected()) : -1;
     if (index < 0) {
       picture = renderer.render(scene, area, level, readiness, cancellation);
+      if (request.check() != null) {
+        picture = seen(request, picture, area, renderer.site(whole, level));
+      }
     } else {
       // Over what the layer gets: that stays as it is while the mask is worked on.
       Layer layer = whole.stack().layers().get(index);

@@ -1,0 +1,176 @@
+package carezza.measure;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.function.UnaryOperator;
+
+import carezza.colour.Lab;
+import carezza.filter.GaussianBlur;
+import carezza.filter.Robust;
+import carezza.image.Cancellation;
+import carezza.image.Plane;
+import carezza.mask.Site;
+import carezza.model.DodgeBurnLayer;
+import carezza.model.LayerStack;
+import carezza.model.Mask;
+import carezza.model.Region;
+import carezza.model.Stage;
+import carezza.model.Stroke;
+import carezza.render.Renderer;
+import carezza.render.Renderer.Readiness;
+import carezza.render.Scene;
+
+/**
+ * Proposes masks for a layer of light and shade: to even blotches of lightness, or to give back form
+ * that smoothing took. The retoucher can lift them by strokes.
+ */
+public final class LightAdvisor {
+
+  /** Band that blotches of tone are measured in, as shares of the face width. */
+  private static final double FINE = 1 / 110.0;
+
+  private static final double COARSE = 1 / 40.0;
+
+  /** Band that is evened: far enough from pores to leave them, so a little broader than what is measured. */
+  private static final double EVENED_FINE = 1 / 75.0;
+
+  private static final double EVENED_COARSE = 1 / 26.0;
+
+  private static final double FORM = 1 / 18.0;
+  private static final double FORM_RADIUS = 1 / 6.0;
+
+  /** Spreads of the blotches from which a difference begins to be a feature of the face. */
+  private static final double FEATURE = 2;
+
+  /** L* of lost form that is not worth a dab. */
+  private static final double FORM_ENOUGH = 0.25;
+
+  private static final int MOST_DABS = 600;
+  private static final double STRONGEST = 0.3;
+
+  private final Renderer renderer;
+  private final Scene below;
+  private final DodgeBurnLayer layer;
+  private final Site site;
+  private final Cancellation cancellation;
+  private final Plane input;
+  private final Plane skin;
+
+  /**
+   * @param layer takes part as it is set: its strengths, method, mask and tones
+   */
+  public LightAdvisor(Renderer renderer, Scene scene, String layer, Cancellation cancellation) {
+    int index = scene.stack().indexOf(layer);
+    this.renderer = renderer;
+    this.below = scene.through(index);
+    this.layer = (DodgeBurnLayer) scene.stack().layers().get(index);
+    this.cancellation = cancellation;
+    double faceWidth = renderer.site(scene, 0).faceWidth();
+    site = renderer.site(scene, Renderer.analysisLevel(faceWidth));
+    input = lightness(below);
+    skin = scene.regions().coverage(Region.FACE_SKIN, site.whole(), site.level());
+  }
+
+  private Plane lightness(Scene scene) {
+    return Lab.lightness(
+        renderer.render(scene, site.whole(), site.level(), Readiness.EXACT, cancellation));
+  }
+
+  /**
+   * The layer with masks that even the blotches of lightness in what it gets: light where skin is darker
+   * than around it, shade where it is lighter. They follow what lies below; strokes lift them.
+   */
+  public DodgeBurnLayer evened() {
+    double fw = site.faceWidth();
+    Plane blotches =
+        minus(
+            GaussianBlur.normalised(input, skin, fw * FINE),
+            GaussianBlur.normalised(input, skin, fw * COARSE));
+    double limit = Math.max(0.1, FEATURE * Robust.sigma(blotches, skin));
+    double gained = Robust.median(gain(new Mask.Everything(), new Mask.Nothing()), skin);
+    double taken = -Robust.median(gain(new Mask.Nothing(), new Mask.Everything()), skin);
+    return layer.withMasks(
+        uneven(true, gained, limit, layer.dodgeMask()),
+        uneven(false, taken, limit, layer.burnMask()));
+  }
+
+  /**
+   * @param gain change of L* that full coverage makes
+   */
+  private Mask uneven(boolean darker, double gain, double limit, Mask painted) {
+    double fw = site.faceWidth() / site.scale();
+    Mask blotches =
+        new Mask.And(
+            new Mask.Named(Region.FACE_SKIN),
+            new Mask.Uneven(
+                darker,
+                fw * EVENED_FINE,
+                fw * EVENED_COARSE,
+                Math.clamp(gain, 0.1, 1000),
+                limit));
+    return painted instanceof Mask.Strokes(Mask base, List<Stroke> strokes)
+        ? new Mask.Strokes(blotches, strokes)
+        : blotches;
+  }
+
+  /**
+   * The layer with strokes that give back the light and shade of the settled picture, its amount such
+   * that the slope of form comes to 1.
+   */
+  public DodgeBurnLayer formRestored() {
+    double fw = site.faceWidth();
+    Plane settled = lightness(below.through(below.stack().through(Stage.SETTLE)));
+    UnaryOperator<Plane> band = p -> GaussianBlur.blur(p, fw * FORM);
+    Plane was = GaussianBlur.normalised(settled, skin, fw * FORM);
+    Plane is = GaussianBlur.normalised(input, skin, fw * FORM);
+    float offset = (float) (Robust.median(was, skin) - Robust.median(is, skin));
+    Plane lost = minus(was, is);
+    for (int i = 0; i < lost.values().length; i++) {
+      lost.values()[i] -= offset;
+    }
+    DodgeBurnLayer full = painted(lost, fw * FORM_RADIUS, band, FORM_ENOUGH);
+    double without = SkinGauges.form(settled, input, skin, fw);
+    double with = SkinGauges.form(settled, lightness(with(full)), skin, fw);
+    double amount = Math.abs(with - without) < 1e-4 ? 1 : (1 - without) / (with - without);
+    return full.with(full.head().withAmount(Math.clamp(amount, 0, 2)));
+  }
+
+  private DodgeBurnLayer painted(
+      Plane wanted, double radius, UnaryOperator<Plane> band, double enough) {
+    Mask all = new Mask.Everything();
+    Mask none = new Mask.Nothing();
+    Plane light = gain(all, none);
+    Plane shade = minus(Plane.of(input.area()), gain(none, all));
+    LightDabs dabs = new LightDabs(wanted, skin, light, shade, radius, band);
+    dabs.lay(enough, MOST_DABS, STRONGEST, site.scale());
+    return layer.withMasks(
+        plus(layer.dodgeMask(), dabs.lights()), plus(layer.burnMask(), dabs.shades()));
+  }
+
+  /** Change of L* that the layer makes with these masks. */
+  private Plane gain(Mask light, Mask shade) {
+    return minus(lightness(with(layer.withMasks(light, shade))), input);
+  }
+
+  private Scene with(DodgeBurnLayer own) {
+    List<carezza.model.Layer> layers = new ArrayList<>(below.stack().layers());
+    layers.add(own.with(own.head().switched(true)));
+    return new Scene(new LayerStack(layers), below.regions());
+  }
+
+  private static Mask plus(Mask mask, List<Stroke> strokes) {
+    Mask painted = mask;
+    for (Stroke stroke : strokes) {
+      painted = painted.painted(stroke);
+    }
+    return painted;
+  }
+
+  private static Plane minus(Plane a, Plane b) {
+    Plane out = Plane.of(a.area());
+    for (int i = 0; i < out.values().length; i++) {
+      out.values()[i] = a.values()[i] - b.values()[i];
+    }
+    return out;
+  }
+}

@@ -1,0 +1,92 @@
+package carezza.measure;
+
+import carezza.filter.GaussianBlur;
+import carezza.filter.Robust;
+import carezza.image.Area;
+import carezza.image.Plane;
+
+/** The numbers of the gauges on where the eye is led, on focus and on noise; lengths by fw. */
+final class SightGauges {
+
+  /** Square root of the sum of squares of the mask in {@link #noise}: 36. */
+  private static final double MASK_NORM = 6;
+
+  private SightGauges() {}
+
+  /**
+   * Sigma of noise in L*: robust spread of the picture under the mask 1 −2 1, −2 4 −2, 1 −2 1, which
+   * edges and slopes pass as nothing (Immerkær 1996), over the mask's norm.
+   */
+  static double noise(Plane lightness) {
+    Area a = lightness.area();
+    int w = a.width();
+    int h = a.height();
+    if (w < 3 || h < 3) {
+      return Double.NaN;
+    }
+    float[] v = lightness.values();
+    double[] seen = new double[(w - 2) * (h - 2)];
+    int n = 0;
+    for (int y = 1; y < h - 1; y++) {
+      for (int x = 1; x < w - 1; x++) {
+        int i = y * w + x;
+        seen[n++] =
+            v[i - w - 1] - 2 * v[i - w] + v[i - w + 1]
+                - 2 * v[i - 1] + 4 * v[i] - 2 * v[i + 1]
+                + v[i + w - 1] - 2 * v[i + w] + v[i + w + 1];
+      }
+    }
+    return Robust.sigma(seen) / MASK_NORM;
+  }
+
+  /** Mean light of one place over that of the rest, in stops. */
+  static double lead(Plane light, Plane place) {
+    double[] sums = sums(light, place);
+    return Math.log(sums[0] / sums[1]) / Math.log(2);
+  }
+
+  /** Mean local contrast of one place over that of the rest. */
+  static double contrastLead(Plane lightness, Plane place, double fw) {
+    Plane around = GaussianBlur.blur(lightness, fw / 30);
+    Plane contrast = Plane.of(lightness.area());
+    for (int i = 0; i < contrast.values().length; i++) {
+      contrast.values()[i] = Math.abs(lightness.values()[i] - around.values()[i]);
+    }
+    double[] sums = sums(contrast, place);
+    return sums[0] / sums[1];
+  }
+
+  /** Weighted means inside and outside. */
+  private static double[] sums(Plane values, Plane place) {
+    double in = 0;
+    double inWeight = 0;
+    double out = 0;
+    double outWeight = 0;
+    for (int i = 0; i < values.values().length; i++) {
+      float m = place.values()[i];
+      in += m * values.values()[i];
+      inWeight += m;
+      out += (1 - m) * values.values()[i];
+      outWeight += 1 - m;
+    }
+    return new double[] {in / inWeight, out / outWeight};
+  }
+
+  /** Slope of L* from pixel to pixel that a tenth of a place exceeds. */
+  static double acutance(Plane lightness, Plane place) {
+    Area a = lightness.area();
+    Plane slope = Plane.of(a);
+    int w = a.width();
+    float[] v = lightness.values();
+    for (int y = 0; y < a.height(); y++) {
+      for (int x = 0; x < w; x++) {
+        int i = y * w + x;
+        double dx = v[y * w + Math.min(x + 1, w - 1)] - v[y * w + Math.max(x - 1, 0)];
+        double dy =
+            v[Math.min(y + 1, a.height() - 1) * w + x] - v[Math.max(y - 1, 0) * w + x];
+        slope.values()[i] = (float) (Math.hypot(dx, dy) / 2);
+      }
+    }
+    return Robust.quantile(Robust.values(slope, place), 0.9);
+  }
+}

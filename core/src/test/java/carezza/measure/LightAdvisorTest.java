@@ -1,0 +1,141 @@
+package carezza.measure;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import java.util.Arrays;
+import java.util.List;
+import java.util.OptionalDouble;
+
+import org.testng.annotations.DataProvider;
+import org.testng.annotations.Test;
+
+import carezza.codec.PictureReader;
+import carezza.colour.MonotoneCurve.Point;
+import carezza.image.Cancellation;
+import carezza.model.CurveLayer;
+import carezza.model.DodgeBurnLayer;
+import carezza.model.FrequencySeparationLayer;
+import carezza.model.Layer;
+import carezza.model.LayerKind;
+import carezza.model.LayerStack;
+import carezza.model.Mask;
+import carezza.model.Project;
+import carezza.model.Region;
+import carezza.model.Stage;
+import carezza.problem.Problem;
+import carezza.project.ProjectFile;
+import carezza.session.Session;
+import carezza.testing.Portrait;
+
+/** Proposals of light and shade, and pushed layers, judged by the gauges on the portraits. */
+public class LightAdvisorTest {
+
+  private static final DodgeBurnLayer FRESH = (DodgeBurnLayer) LayerKind.DODGE_BURN.fresh();
+
+  /** A portrait at work, its face found as for anyone. */
+  private record Bench(Session session, Project plain) {
+    static Bench of(Portrait portrait) {
+      byte[] photo = portrait.bytes("photo.jpg");
+      try {
+        Session session = new Session(PictureReader.decode(photo, "photo.jpg"));
+        Project project = ProjectFile.start(photo, "photo.jpg").project();
+        return new Bench(session, session.withFace(project, Cancellation.NONE));
+      } catch (Problem e) {
+        throw new IllegalStateException(e);
+      }
+    }
+
+    Project with(Layer... layers) {
+      return plain.withStack(LayerStack.of(layers));
+    }
+
+    LightAdvisor advisor(Layer... layers) {
+      return session.light(with(layers), FRESH.head().id(), Cancellation.NONE);
+    }
+
+    double read(String id, Layer... layers) {
+      return gauge(id, layers).after();
+    }
+
+    Gauge gauge(String id, Layer... layers) {
+      return session.gauges(with(layers), Cancellation.NONE).stream()
+          .filter(g -> g.id().equals(id))
+          .findFirst()
+          .orElseThrow();
+    }
+  }
+
+  @DataProvider
+  public Object[][] portraits() {
+    return Arrays.stream(Portrait.values()).map(p -> new Object[] {p}).toArray(Object[][]::new);
+  }
+
+  @Test(dataProvider = "portraits")
+  public void evenedBlotchesFallByAQuarterWhileTextureAndFormStay(Portrait portrait) {
+    Bench bench = Bench.of(portrait);
+    DodgeBurnLayer evened = bench.advisor(FRESH).evened();
+    Gauge blotch = bench.gauge("toneBlotch", evened);
+    assertThat(blotch.after()).isLessThanOrEqualTo(0.75 * blotch.before());
+    assertThat(bench.read("textureKept", evened)).isGreaterThanOrEqualTo(97);
+    assertThat(bench.read("formKept", evened)).isBetween(0.97, 1.03);
+  }
+
+  @Test
+  public void strokesThatWerePaintedStayOnTheProposal() {
+    Bench bench = Bench.of(Portrait.S04);
+    Mask painted =
+        new Mask.Nothing().painted(carezza.model.Stroke.dab(700, 1000, 40, 1));
+    DodgeBurnLayer before = FRESH.withMasks(painted, new Mask.Nothing());
+    DodgeBurnLayer evened = bench.advisor(before).evened();
+    assertThat(((Mask.Strokes) evened.dodgeMask()).strokes())
+        .isEqualTo(((Mask.Strokes) painted).strokes());
+  }
+
+  /** A skin made flat on purpose is reported flat, and gets its form back. */
+  @Test(dataProvider = "portraits")
+  public void formThatWasTakenComesBack(Portrait portrait) {
+    Bench bench = Bench.of(portrait);
+    CurveLayer curve = (CurveLayer) LayerKind.CURVE.fresh();
+    CurveLayer flat =
+        new CurveLayer(
+            curve.head().withStage(Stage.SMOOTH).withMask(new Mask.Named(Region.SKIN)),
+            List.of(new Point(0, 0.15), new Point(1, 0.9)),
+            null,
+            null,
+            null);
+    assertThat(bench.read("formKept", flat)).isLessThan(0.9);
+    DodgeBurnLayer restored = bench.advisor(flat, FRESH).formRestored();
+    assertThat(bench.read("formKept", flat, restored)).isCloseTo(1, within(0.03));
+  }
+
+  // --- over-push
+
+  private static OverPush push(Bench bench, Layer layer) {
+    return bench.session().pushed(bench.with(layer), layer.head().id(), Cancellation.NONE);
+  }
+
+  @Test
+  public void aTextureThatIsTakenAwayIsAdvisedUpToTheEndOfItsBand() {
+    Bench bench = Bench.of(Portrait.S04);
+    FrequencySeparationLayer plain =
+        (FrequencySeparationLayer) LayerKind.FREQUENCY_SEPARATION.fresh();
+    FrequencySeparationLayer layer =
+        new FrequencySeparationLayer(plain.head(), 15.0, 0.5, 0, 10, List.of());
+    OverPush push = push(bench, layer);
+    OptionalDouble advised = push.advised();
+    assertThat(advised).isPresent();
+    Layer settled = layer.with(layer.head().withAmount(advised.getAsDouble()));
+    Layer beyond = layer.with(layer.head().withAmount(advised.getAsDouble() + 0.15));
+    assertThat(bench.gauge("textureKept", settled).verdict()).isEqualTo(Gauge.Verdict.INSIDE);
+    assertThat(bench.gauge("textureKept", beyond).verdict()).isEqualTo(Gauge.Verdict.BELOW);
+  }
+
+  @Test
+  public void aLayerThatDoesNothingMovesNoGauge() {
+    Bench bench = Bench.of(Portrait.S04);
+    OverPush push = push(bench, FRESH);
+    assertThat(push.moved()).isEmpty();
+    assertThat(push.advised()).isEmpty();
+  }
+}

@@ -1,0 +1,132 @@
+package carezza.desktop.bench;
+
+import java.util.OptionalDouble;
+import java.util.function.Function;
+import javafx.beans.property.ObjectProperty;
+import javafx.beans.property.SimpleObjectProperty;
+
+import carezza.image.Cancellation;
+import carezza.measure.LightAdvisor;
+import carezza.measure.OverPush;
+import carezza.model.DodgeBurnLayer;
+import carezza.model.FrequencySeparationLayer;
+import carezza.model.Layer;
+import carezza.model.Project;
+import carezza.session.Session;
+import carezza.session.Session.RadiusAdvice;
+
+/** What is measured for the selected layer when the retoucher asks for advice on it. */
+final class Advising implements AutoCloseable {
+
+  private final BenchModel model;
+  private final Background working = Background.droppable("advice");
+  private final ObjectProperty<Push> push = new SimpleObjectProperty<>();
+  private final ObjectProperty<Radius> radius = new SimpleObjectProperty<>();
+
+  Advising(BenchModel model) {
+    this.model = model;
+    model.selectedProperty().addListener((o, was, is) -> push.set(null));
+  }
+
+  /**
+   * A layer that was pushed, and what came of it.
+   *
+   * @param layer as it was then
+   */
+  record Push(Layer layer, OverPush found) {}
+
+  /**
+   * @param layer a separation
+   */
+  record Radius(String layer, RadiusAdvice advice) {}
+
+  /** The over-push test of the selected layer, or null. */
+  ObjectProperty<Push> pushProperty() {
+    return push;
+  }
+
+  /** The advised radius that was measured last, or null. */
+  ObjectProperty<Radius> radiusProperty() {
+    return radius;
+  }
+
+  /** Pushes the selected layer from nothing to twice its strength and reads the gauges. */
+  void pushTest() {
+    model
+        .selectedLayer()
+        .ifPresent(
+            layer -> {
+              Project project = model.projectProperty().get();
+              Session session = model.session();
+              model.messageProperty().set("Pushing the layer from 0 to 200 % …");
+              working.newest(
+                  cancellation -> session.pushed(project, layer.head().id(), cancellation),
+                  found -> {
+                    model.messageProperty().set(said(found));
+                    push.set(new Push(layer, found));
+                  },
+                  model::fail);
+            });
+  }
+
+  private static String said(OverPush found) {
+    OptionalDouble advised = found.advised();
+    return advised.isEmpty()
+        ? "This layer moves no gauge that has a band"
+        : "Every gauge that it moves keeps its band up to %.0f %%"
+            .formatted(100 * advised.getAsDouble());
+  }
+
+  /** Measures the radius for a separation. */
+  void measureRadius(String layer) {
+    Project project = model.projectProperty().get();
+    Session session = model.session();
+    working.newest(
+        cancellation -> session.radiusAdvice(project, layer, cancellation),
+        found -> radius.set(new Radius(layer, found)),
+        model::fail);
+  }
+
+  /** Takes what is advised: the radius of a separation, or the amount of a layer that was pushed. */
+  void take() {
+    Push pushed = push.get();
+    if (pushed != null && pushed.found().advised().isPresent()) {
+      double amount = Math.min(2, pushed.found().advised().getAsDouble());
+      model.editSelected(null, l -> l.with(l.head().withAmount(amount)));
+    } else if (model.selectedLayer().filter(FrequencySeparationLayer.class::isInstance).isPresent()) {
+      model.editSelected(null, l -> ((FrequencySeparationLayer) l).withRadius(null));
+    }
+  }
+
+  /** Light and shade against blotches, on the selected layer. */
+  void evenBlotches() {
+    propose("Measuring blotches …", "Blotches are evened; lift it where it does too much", LightAdvisor::evened);
+  }
+
+  /** Light and shade that smoothing took, on the selected layer. */
+  void restoreForm() {
+    propose("Measuring form …", "Form is given back; its amount brings form kept to 1", LightAdvisor::formRestored);
+  }
+
+  private void propose(
+      String begun, String done, Function<LightAdvisor, DodgeBurnLayer> proposal) {
+    String id = model.selectedProperty().get();
+    Project asked = model.projectProperty().get();
+    Session session = model.session();
+    model.messageProperty().set(begun);
+    working.newest(
+        (Cancellation cancellation) -> proposal.apply(session.light(asked, id, cancellation)),
+        found -> {
+          if (model.stack().find(id).isPresent()) {
+            model.edit(null, p -> p.edit(id, l -> found.with(l.head().withAmount(found.head().amount()))));
+            model.messageProperty().set(done);
+          }
+        },
+        model::fail);
+  }
+
+  @Override
+  public void close() {
+    working.close();
+  }
+}

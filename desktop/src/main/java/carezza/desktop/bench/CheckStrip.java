@@ -1,0 +1,88 @@
+package carezza.desktop.bench;
+
+import java.util.ArrayList;
+import java.util.EnumMap;
+import java.util.List;
+import java.util.Map;
+import javafx.geometry.Pos;
+import javafx.scene.control.Label;
+import javafx.scene.control.ToggleButton;
+import javafx.scene.control.Tooltip;
+import javafx.scene.layout.FlowPane;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.VBox;
+
+import carezza.measure.CheckView;
+
+/**
+ * Ways to see the picture, to judge it by: a row of names, each with its key, and under it what to look
+ * for. A second click, or the key again, shows the picture as it is; a secondary click keeps the view
+ * beside the picture, small.
+ */
+public final class CheckStrip extends VBox {
+
+  private final Map<CheckView, ToggleButton> buttons = new EnumMap<>(CheckView.class);
+
+  /**
+   * @param beside where views are kept
+   */
+  public CheckStrip(BenchModel model, BesidePictures beside) {
+    setId("checks");
+    getStyleClass().add("checks");
+    Label lead = new Label("See");
+    lead.getStyleClass().add("row-name");
+    FlowPane row = new FlowPane(4, 3, lead);
+    row.setAlignment(Pos.CENTER_LEFT);
+    for (CheckView view : CheckView.values()) {
+      ToggleButton button = new ToggleButton(view.title());
+      button.setId("check-" + view.name().toLowerCase(java.util.Locale.ROOT));
+      button.getStyleClass().add("check");
+      button.setFocusTraversable(false);
+      button.setTooltip(
+          new Tooltip(view.hint() + " (" + key(view) + "; secondary click: beside the picture)"));
+      button.setOnAction(e -> turn(model, view));
+      button.setOnContextMenuRequested(e -> beside.turn(view));
+      buttons.put(view, button);
+      row.getChildren().add(button);
+    }
+    Label hint = new Label();
+    hint.setId("check-hint");
+    hint.getStyleClass().add("row-words");
+    HBox words = new HBox(hint);
+    getChildren().addAll(row, words);
+    Runnable show =
+        () -> {
+          CheckView now = model.checkProperty().get();
+          buttons.forEach((view, button) -> button.setSelected(view == now));
+          hint.setText(now == null ? "" : now.hint());
+          words.setManaged(now != null);
+          words.setVisible(now != null);
+        };
+    model.checkProperty().addListener((o, was, is) -> show.run());
+    show.run();
+  }
+
+  /** Sees the picture this way, or as it is if it is seen so already. */
+  public static void turn(BenchModel model, CheckView view) {
+    model.checkProperty().set(model.checkProperty().get() == view ? null : view);
+  }
+
+  /** Function keys from F2, then the same with Shift. */
+  public static String key(CheckView view) {
+    int n = view.ordinal();
+    return n < KEYS ? "F" + (n + 2) : "Shift + F" + (n - KEYS + 2);
+  }
+
+  /**
+   * The view of a function key, or null.
+   *
+   * @param number 2 … 12
+   */
+  public static CheckView at(int number, boolean shift) {
+    int n = number - 2 + (shift ? KEYS : 0);
+    List<CheckView> all = new ArrayList<>(List.of(CheckView.values()));
+    return number >= 2 && n < all.size() ? all.get(n) : null;
+  }
+
+  private static final int KEYS = 11;
+}

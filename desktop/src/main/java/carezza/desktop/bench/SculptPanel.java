@@ -1,0 +1,129 @@
+package carezza.desktop.bench;
+
+import java.util.function.BiFunction;
+import java.util.function.Function;
+import javafx.scene.control.Label;
+
+import carezza.model.DodgeBurnLayer;
+import carezza.model.DodgeBurnLayer.Method;
+import carezza.model.Mask;
+import carezza.model.Mask.Range;
+
+/** Light and shade: how they are made, on what tones, and what is proposed. */
+final class SculptPanel {
+
+  private static final String PERCENT = "%.0f %%";
+  private static final Class<DodgeBurnLayer> TYPE = DodgeBurnLayer.class;
+
+  /** Stands for no limit of tones. */
+  private static final Range ALL = new Range(Mask.Quantity.LIGHTNESS, 0, 0, 100, 100);
+
+  private SculptPanel() {}
+
+  static void build(PanelRows rows, BenchModel model, Background counting) {
+    rows.tools(Tool.DODGE, Tool.BURN);
+    rows.words(
+        "light-masks",
+        TYPE,
+        l -> "Light: %s. Shade: %s.".formatted(l.dodgeMask().sentence(), l.burnMask().sentence()));
+    rows.action(
+        "even-blotches",
+        "Propose: even the blotches",
+        "Light where skin is darker than around it, shade where it is lighter; strokes lift it",
+        model.advising()::evenBlotches);
+    rows.action(
+        "restore-form",
+        "Propose: give form back",
+        "Paints the light and shade that the layers below took from the face",
+        model.advising()::restoreForm);
+    rows.choice(
+        "By",
+        "A pair of curves; a neutral sheet in soft light or overlay; or lights and darks of the"
+            + " picture laid on itself",
+        TYPE,
+        l -> l.method().ordinal(),
+        (l, i) -> l.withMethod(Method.values()[i]),
+        "Curves",
+        "Soft",
+        "Overlay",
+        "Ranges");
+    rows.number(
+        "dodge",
+        "Light",
+        "Rise of middle grey where light is laid on in full, in percent of the scale",
+        0,
+        40,
+        PERCENT,
+        TYPE,
+        l -> 100 * l.dodge(),
+        (l, v) -> l.withStrengths(v / 100, l.burn()));
+    rows.number(
+        "burn",
+        "Shade",
+        "Fall of middle grey where shade is laid on in full, in percent of the scale",
+        0,
+        40,
+        PERCENT,
+        TYPE,
+        l -> 100 * l.burn(),
+        (l, v) -> l.withStrengths(l.dodge(), v / 100));
+    rows.number(
+        "keep-colour",
+        "Keep colour",
+        "0 lets colour deepen with the light, 100 holds it fixed, in percent",
+        0,
+        100,
+        PERCENT,
+        TYPE,
+        l -> 100 * l.keepColour(),
+        (l, v) -> l.withKeepColour(v / 100));
+    tones(
+        rows,
+        model,
+        counting,
+        "Light on these tones, L*",
+        DodgeBurnLayer::lights,
+        (l, r) -> l.withTones(r, l.shades()));
+    tones(
+        rows,
+        model,
+        counting,
+        "Shade on these tones, L*",
+        DodgeBurnLayer::shades,
+        (l, r) -> l.withTones(l.lights(), r));
+  }
+
+  private static void tones(
+      PanelRows rows,
+      BenchModel model,
+      Background counting,
+      String title,
+      Function<DodgeBurnLayer, Range> tones,
+      BiFunction<DodgeBurnLayer, Range, DodgeBurnLayer> change) {
+    Label label = new Label(title);
+    label.getStyleClass().add("row-name");
+    rows.custom(label, () -> {});
+    RangeEditor editor =
+        new RangeEditor(
+            model,
+            counting,
+            () ->
+                model
+                    .selectedLayer()
+                    .filter(TYPE::isInstance)
+                    .map(l -> shown(tones.apply(TYPE.cast(l))))
+                    .orElse(null),
+            moved ->
+                model.editSelected(
+                    title,
+                    l -> {
+                      Range r = moved.apply(shown(tones.apply(TYPE.cast(l))));
+                      return change.apply(TYPE.cast(l), r.equals(ALL) ? null : r);
+                    }));
+    rows.custom(editor, editor::refresh);
+  }
+
+  private static Range shown(Range tones) {
+    return tones == null ? ALL : tones;
+  }
+}

@@ -1,0 +1,77 @@
+package carezza.desktop.bench;
+
+import carezza.model.FrequencySeparationLayer;
+
+/** The split in tone and texture, its radius with the advice on it, and what is evened. */
+final class SeparationPanel {
+
+  private static final String PERCENT = "%.0f %%";
+
+  private SeparationPanel() {}
+
+  static void build(FrequencySeparationLayer layer, PanelRows rows, BenchModel model) {
+    Class<FrequencySeparationLayer> type = FrequencySeparationLayer.class;
+    rows.number(
+        "radius",
+        "Radius of the split",
+        "Sigma between tone and texture, in pixels of the photograph",
+        1,
+        60,
+        "%.1f px",
+        type,
+        l -> radius(l, model),
+        (l, v) -> l.withRadius(v));
+    RadiusChart chart = new RadiusChart(model, layer.head().id());
+    rows.custom(chart, chart::refresh);
+    rows.action(
+        "advised",
+        "Take the advice",
+        "The radius that this face's pores and blotches advise, and goes on following them (I)",
+        model.advising()::take);
+    rows.number(
+        "evening",
+        "Even the tone",
+        "How far the low band is evened inside the mask, in percent; form is kept",
+        0,
+        100,
+        PERCENT,
+        type,
+        l -> 100 * l.evening(),
+        (l, v) ->
+            new FrequencySeparationLayer(
+                l.head(), l.radius(), l.textureGain(), v / 100, l.edgeGuard(), l.areas()));
+    rows.number(
+        "edge-guard",
+        "Edges from",
+        "Difference of L* that evening stops at",
+        1,
+        40,
+        "%.0f L*",
+        type,
+        FrequencySeparationLayer::edgeGuard,
+        (l, v) ->
+            new FrequencySeparationLayer(
+                l.head(), l.radius(), l.textureGain(), l.evening(), v, l.areas()));
+    rows.number(
+        "texture",
+        "Texture",
+        "Gain of the high band inside the mask, in percent; 100 leaves pores as they are",
+        0,
+        200,
+        PERCENT,
+        type,
+        l -> 100 * l.textureGain(),
+        (l, v) ->
+            new FrequencySeparationLayer(
+                l.head(), l.radius(), v / 100, l.evening(), l.edgeGuard(), l.areas()));
+    rows.tools(Tool.EVEN_STROKE, Tool.EVEN_AREA);
+    rows.words("areas", type, l -> "Evened by hand in " + l.areas().size() + " places.");
+  }
+
+  /** As set by hand, else as measured; the smallest until the first measurement is there. */
+  private static double radius(FrequencySeparationLayer layer, BenchModel model) {
+    return layer.radius() != null
+        ? layer.radius()
+        : model.radiiProperty().get().getOrDefault(layer.head().id(), 1.0);
+  }
+}
