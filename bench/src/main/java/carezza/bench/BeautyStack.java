@@ -47,8 +47,9 @@ final class BeautyStack {
     layers.add(heal(300, fw / 80));
     layers.add(heal(100, fw / 200));
     layers.add(
-        new FrequencySeparationLayer(
-            LayerKind.FREQUENCY_SEPARATION.fresh().head(), fw / 85, 1, 0.6, 10, areas(20)));
+        ((FrequencySeparationLayer) LayerKind.FREQUENCY_SEPARATION.fresh())
+            .withRadius(fw / 85)
+            .withAreas(areas(20)));
     layers.add(dodgeBurn(500, fw / 60));
     layers.add(dodgeBurn(400, fw / 30));
     layers.add(dodgeBurn(60, fw / 8));

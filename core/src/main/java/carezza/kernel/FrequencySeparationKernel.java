@@ -1,5 +1,7 @@
 package carezza.kernel;
 
+import java.util.function.UnaryOperator;
+
 import carezza.colour.Lab;
 import carezza.filter.GaussianBlur;
 import carezza.filter.GuidedSmoothing;
@@ -12,11 +14,13 @@ import carezza.mask.Masks;
 import carezza.mask.Site;
 import carezza.model.FrequencySeparationLayer;
 import carezza.model.FrequencySeparationLayer.LowBandArea;
+import carezza.model.FrequencySeparationLayer.Split;
 import carezza.model.Mask;
 import carezza.model.Region;
 
 /**
- * Frequency separation: low = G(x; σ), high = x − low, so low + high is the input again. The low band is
+ * Frequency separation: low = G(x; σ), or the guided filter of that window, which stops at edges of the
+ * lightness; high = x − low, so low + high is the input again. The low band is
  * evened over the layer's mask by edge-stopping smoothing inside it, of which only the middle band is
  * kept: what is wider than fw/18 is the form of the face and goes back in. Areas and strokes smooth the
  * low band on their own. The high band gets its gain.
@@ -78,7 +82,7 @@ final class FrequencySeparationKernel {
 
     @Override
     public Area needed(Area out) {
-      Area all = layer.textureGain() == 1 ? out : out.grow(GaussianBlur.reach(sigma()));
+      Area all = layer.textureGain() == 1 ? out : out.grow(splitReach(sigma()));
       return evens() && ready == null ? all.union(low.fine(readBy(low.coarse(out)))) : all;
     }
 
@@ -101,7 +105,7 @@ final class FrequencySeparationKernel {
                     + Masks.reach(area.mask(), site.scale()));
       }
       return coarse
-          .grow(reach + GaussianBlur.reach(low.sigma(sigma())))
+          .grow(reach + splitReach(low.sigma(sigma())))
           .intersect(site.whole());
     }
 
@@ -128,9 +132,10 @@ final class FrequencySeparationKernel {
 
     /** result += more × (x − low). */
     private void sharpen(Picture input, Picture result, float more) {
-      Area wide = result.area().grow(GaussianBlur.reach(sigma())).intersect(input.area());
+      Area wide = result.area().grow(splitReach(sigma())).intersect(input.area());
+      UnaryOperator<Plane> split = split(input.crop(wide), sigma());
       for (int c = 0; c < 3; c++) {
-        Plane band = GaussianBlur.blur(input.plane(c).crop(wide), sigma()).crop(result.area());
+        Plane band = split.apply(input.plane(c).crop(wide)).crop(result.area());
         float[] r = result.plane(c).values();
         for (int i = 0; i < r.length; i++) {
           r[i] += more * (r[i] - band.values()[i]);
@@ -138,11 +143,28 @@ final class FrequencySeparationKernel {
       }
     }
 
+    /** What makes the low band of a plane of a picture. */
+    private UnaryOperator<Plane> split(Picture picture, double sigma) {
+      if (layer.split() == Split.GAUSSIAN || sigma <= 0) {
+        return p -> GaussianBlur.blur(p, sigma);
+      }
+      Plane everywhere = Plane.filled(picture.area(), 1);
+      return new GuidedSmoothing(
+              Lab.lightness(picture), everywhere, sigma, square(layer.edgeGuard()))
+          ::smooth;
+    }
+
+    private int splitReach(double sigma) {
+      return layer.split() == Split.GAUSSIAN
+          ? GaussianBlur.reach(sigma)
+          : GuidedSmoothing.reach(Math.max(0.5, sigma));
+    }
+
     /** What evening does to the low band over a coarse area. */
     private Picture change(Picture input, Area coarse) {
       Site site = low.coarse();
       Picture reduced = low.reduced(input, readBy(coarse));
-      Picture band = reduced.map(p -> GaussianBlur.blur(p, low.sigma(sigma())));
+      Picture band = reduced.map(split(reduced, low.sigma(sigma())));
       Plane guide = Lab.lightness(band);
       Picture tone = band;
       if (layer.evening() > 0) {

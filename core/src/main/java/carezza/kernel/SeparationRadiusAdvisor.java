@@ -57,20 +57,30 @@ public final class SeparationRadiusAdvisor {
     }
   }
 
-  /** The place of the skin with the most of the pore band around it. */
+  /** The place of the skin where the pore band is strongest against folds and features around it. */
   public static Point textured(Picture working, Plane skin, double faceWidth) {
-    Plane pores = band(Lab.lightness(working), 0, faceWidth / 450, faceWidth / 110);
+    Plane lightness = Lab.lightness(working);
+    Plane pores = band(lightness, 0, faceWidth / 450, faceWidth / 110);
+    Plane folds = band(lightness, 0, faceWidth / 110, faceWidth / 10);
     for (int i = 0; i < pores.values().length; i++) {
-      // Wires of hair and lashes stand out more than any pore.
-      float v = Math.min(Math.abs(pores.values()[i]), 2);
-      pores.values()[i] = skin.values()[i] < 0.9f ? -1 : v;
+      pores.values()[i] = Math.abs(pores.values()[i]);
+      folds.values()[i] = Math.abs(folds.values()[i]);
     }
-    Plane around = GaussianBlur.blur(pores, faceWidth / 16);
+    double around = faceWidth / 14;
+    Plane fine = GaussianBlur.blur(pores, around);
+    Plane broad = GaussianBlur.blur(folds, around);
+    Plane inside = GaussianBlur.blur(skin, around);
     int best = 0;
-    for (int i = 1; i < around.values().length; i++) {
-      best = around.values()[i] > around.values()[best] ? i : best;
+    double most = -1;
+    for (int i = 0; i < fine.values().length; i++) {
+      double clear = Math.max(0, inside.values()[i] - 0.8);
+      double score = clear * fine.values()[i] / (1 + broad.values()[i]);
+      if (score > most) {
+        most = score;
+        best = i;
+      }
     }
-    Area a = around.area();
+    Area a = fine.area();
     return new Point(a.x() + best % a.width() + 0.5, a.y() + best / a.width() + 0.5);
   }
 

@@ -8,6 +8,7 @@ import carezza.image.Area;
 import carezza.image.Picture;
 import carezza.image.Plane;
 import carezza.mask.Site;
+import carezza.model.Region;
 
 /**
  * The picture seen in a way that shows one thing alone, to judge by; never part of the picture. Maps are
@@ -18,16 +19,16 @@ public enum CheckView {
   LIGHT("Light", "Lightness alone: look for patches that no form explains.", 0),
   GRAIN("Grain", "Lightness under even grain: pores drown, so judge transitions, not dots.", 0),
   WAVE("Wave", "Steep bands of lightness: bent or broken bands are small steps of tone.", 0),
-  COLOUR("Colour × 3", "Colour three times as strong: look for stains and for skin that differs.", 0),
+  COLOUR("Colour", "Colour three times as strong: look for stains and for skin that differs.", 0),
   HUE("Hue", "Hue alone: neck, ears and hands should have the hue of the face.", 0),
   REDNESS("Redness", "Blood in the skin, free of light: light is redder than around it.", 1 / 8.0),
   PIGMENT("Pigment", "Pigment in the skin, free of light: light is browner than around it.", 1 / 8.0),
-  LOW("Low band", "Tone without pores: it should be smooth where skin is smooth, with its form.", 1 / 85.0),
-  HIGH("High band", "Texture without tone: even over the face, without blotches or halos.", 1 / 85.0),
+  LOW("Tone", "Tone without pores: it should be smooth where skin is smooth, with its form.", 1 / 85.0),
+  HIGH("Texture", "Texture without tone: even over the face, without blotches or halos.", 1 / 85.0),
   BLOTCH("Blotches", "Uneven lightness a little wider than pores; grey is even.", 1 / 40.0),
   FORM("Form lost", "Light and shade that are gone: light was deepened, dark was lifted.", 1 / 18.0),
-  TEXTURE("Texture lost", "Dark has less texture than before, light has more.", 1 / 15.0),
-  CHANGE("Change × 4", "All that differs from the settled picture, four times as strong.", 0),
+  TEXTURE("Pores lost", "Dark has less texture than before, light has more.", 1 / 15.0),
+  CHANGE("Change", "All that differs from the settled picture, four times as strong.", 0),
   CLIPPING("Clipping", "White lies beyond white, black beyond black; the rest is kept grey.", 0),
   ATTENTION("Attention", "Where light, contrast and colour draw the eye: the face should lead.", 1 / 30.0);
 
@@ -82,11 +83,11 @@ public enum CheckView {
       case WAVE -> grey(each(Lab.lightness(working), CheckView::wave));
       case COLOUR -> recoloured(Lab.of(working), 3);
       case HUE -> hue(Lab.of(working));
-      case REDNESS -> band(Pigments.of(working).haemoglobin(), fw / 60, fw / 8, 160);
-      case PIGMENT -> band(Pigments.of(working).melanin(), fw / 60, fw / 8, 80);
+      case REDNESS -> onSkin(Pigments.of(working).haemoglobin(), fw / 60, fw / 8, 160, site);
+      case PIGMENT -> onSkin(Pigments.of(working).melanin(), fw / 60, fw / 8, 80, site);
       case LOW -> working.map(p -> GaussianBlur.blur(p, fw * RADIUS));
       case HIGH -> band(Lab.lightness(working), 0, fw * RADIUS, 3);
-      case BLOTCH -> band(Lab.lightness(working), fw / 110, fw / 40, 12);
+      case BLOTCH -> onSkin(Lab.lightness(working), fw / 110, fw / 40, 12, site);
       case FORM -> form(Lab.lightness(before), Lab.lightness(working), fw);
       case TEXTURE -> texture(Lab.lightness(before), Lab.lightness(working), fw);
       case CHANGE -> change(Lab.of(before), Lab.of(working));
@@ -169,6 +170,21 @@ public enum CheckView {
 
   private static Picture band(Plane plane, double fine, double coarse, float gain) {
     return grey(each(between(plane, fine, coarse), v -> 50 + gain * v));
+  }
+
+  /** A band filtered inside the skin, as the gauges do it, and grey elsewhere; all over without a face. */
+  private static Picture onSkin(Plane plane, double fine, double coarse, float gain, Site site) {
+    Plane skin = site.regions().coverage(Region.SKIN, plane.area(), site.level());
+    if (skin.covered().isEmpty()) {
+      return band(plane, fine, coarse, gain);
+    }
+    Plane low = GaussianBlur.normalised(plane, skin, fine);
+    Plane lower = GaussianBlur.normalised(plane, skin, coarse);
+    for (int i = 0; i < low.values().length; i++) {
+      float seen = skin.values()[i] * (low.values()[i] - lower.values()[i]);
+      low.values()[i] = skin.values()[i] > 0 ? 50 + gain * seen : 50;
+    }
+    return grey(low);
   }
 
   private static Picture form(Plane before, Plane after, double fw) {

@@ -3,6 +3,7 @@ package carezza.measure;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.OptionalDouble;
+import java.util.function.DoubleConsumer;
 
 import carezza.image.Cancellation;
 import carezza.model.Layer;
@@ -25,10 +26,19 @@ public record OverPush(List<Double> amounts, List<List<Gauge>> readings) {
   /** Steps between measured amounts in which the advice is looked for. */
   private static final double STEP = 0.05;
 
+  /**
+   * @param progress told before each amount which share is done, 0 … 1
+   */
   public static OverPush of(
-      Renderer renderer, Scene scene, String layer, JobLevel job, Cancellation cancellation) {
+      Renderer renderer,
+      Scene scene,
+      String layer,
+      JobLevel job,
+      DoubleConsumer progress,
+      Cancellation cancellation) {
     List<List<Gauge>> readings = new ArrayList<>();
     for (double amount : AMOUNTS) {
+      progress.accept((double) readings.size() / AMOUNTS.size());
       Scene pushed =
           new Scene(
               scene.stack().edit(layer, l -> at(l, amount)), scene.regions());

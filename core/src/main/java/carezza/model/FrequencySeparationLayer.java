@@ -6,6 +6,7 @@ import java.util.List;
  * Parts the picture in a low band (tone) and a high band (texture), works on each and adds them again.
  *
  * @param radius sigma of the split in photograph pixels; null to take the advised one
+ * @param split how the two are parted
  * @param textureGain factor on the high band inside the mask, 0 … 2
  * @param evening 0 … 1: how far the low band is evened over the mask
  * @param edgeGuard difference of L* at which evening stops, 1 … 40
@@ -14,11 +15,20 @@ import java.util.List;
 public record FrequencySeparationLayer(
     Head head,
     Double radius,
+    Split split,
     double textureGain,
     double evening,
     double edgeGuard,
     List<LowBandArea> areas)
     implements Layer {
+
+  /** How tone and texture are parted. */
+  public enum Split {
+    /** By a Gaussian: wherever the edge, what is finer is texture. */
+    GAUSSIAN,
+    /** By a filter that stops at edges of {@code edgeGuard}: lines of lips, lids and hair stay in the tone. */
+    EDGES
+  }
 
   /**
    * Smoothing of the low band in one place; nothing comes in from outside the mask.
@@ -39,6 +49,7 @@ public record FrequencySeparationLayer(
     if (radius != null) {
       Require.range("radius", radius, 0.3, 500);
     }
+    Require.present("split", split);
     Require.range("textureGain", textureGain, 0, 2);
     Require.range("evening", evening, 0, 1);
     Require.range("edgeGuard", edgeGuard, 1, 40);
@@ -46,15 +57,37 @@ public record FrequencySeparationLayer(
   }
 
   public FrequencySeparationLayer withRadius(Double newRadius) {
-    return new FrequencySeparationLayer(head, newRadius, textureGain, evening, edgeGuard, areas);
+    return new FrequencySeparationLayer(
+        head, newRadius, split, textureGain, evening, edgeGuard, areas);
+  }
+
+  public FrequencySeparationLayer withSplit(Split newSplit) {
+    return new FrequencySeparationLayer(
+        head, radius, newSplit, textureGain, evening, edgeGuard, areas);
+  }
+
+  public FrequencySeparationLayer withTextureGain(double newGain) {
+    return new FrequencySeparationLayer(head, radius, split, newGain, evening, edgeGuard, areas);
+  }
+
+  public FrequencySeparationLayer withEvening(double newEvening) {
+    return new FrequencySeparationLayer(
+        head, radius, split, textureGain, newEvening, edgeGuard, areas);
+  }
+
+  public FrequencySeparationLayer withEdgeGuard(double newGuard) {
+    return new FrequencySeparationLayer(
+        head, radius, split, textureGain, evening, newGuard, areas);
   }
 
   public FrequencySeparationLayer withAreas(List<LowBandArea> newAreas) {
-    return new FrequencySeparationLayer(head, radius, textureGain, evening, edgeGuard, newAreas);
+    return new FrequencySeparationLayer(
+        head, radius, split, textureGain, evening, edgeGuard, newAreas);
   }
 
   @Override
   public FrequencySeparationLayer with(Head newHead) {
-    return new FrequencySeparationLayer(newHead, radius, textureGain, evening, edgeGuard, areas);
+    return new FrequencySeparationLayer(
+        newHead, radius, split, textureGain, evening, edgeGuard, areas);
   }
 }

@@ -30,7 +30,13 @@ public enum LayerKind {
       FrequencySeparationLayer.class,
       h ->
           new FrequencySeparationLayer(
-              h.withMask(new Named(Region.SKIN)), null, 1, 0.6, 10, List.of())),
+              h.withMask(new Named(Region.SKIN)),
+              null,
+              FrequencySeparationLayer.Split.GAUSSIAN,
+              1,
+              0.6,
+              10,
+              List.of())),
   DODGE_BURN(
       "dodgeBurn",
       "Dodge and burn",

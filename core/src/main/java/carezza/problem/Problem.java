@@ -31,6 +31,7 @@ public final class Problem extends Exception {
     PHOTOGRAPH_CHANGED,
     STACK_INVALID,
     SPOTS_INVALID,
+    SIZES_DIFFER,
     VALUE_OUT_OF_RANGE,
     NO_DISPLAY
   }

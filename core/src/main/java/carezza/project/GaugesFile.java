@@ -6,6 +6,8 @@ import tools.jackson.databind.json.JsonMapper;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
 
+import carezza.kernel.SeparationRadiusAdvisor.Advice;
+import carezza.kernel.SeparationRadiusAdvisor.Step;
 import carezza.measure.Gauge;
 import carezza.measure.JobLevel;
 
@@ -14,7 +16,10 @@ public final class GaugesFile {
 
   private GaugesFile() {}
 
-  public static byte[] text(List<Gauge> gauges, JobLevel job) {
+  /**
+   * @param advice on the radius of a separation, in photograph pixels
+   */
+  public static byte[] text(List<Gauge> gauges, Advice advice, JobLevel job) {
     ObjectNode root = JsonMapper.shared().createObjectNode();
     root.put("job", job.title());
     ArrayNode list = root.putArray("gauges");
@@ -34,6 +39,17 @@ public final class GaugesFile {
         number(band, "high", g.band().high());
       }
       node.put("verdict", g.verdict().name().toLowerCase(java.util.Locale.ROOT));
+    }
+    ObjectNode radius = root.putObject("separationRadius");
+    number(radius, "advised", advice.advised());
+    number(radius, "from", advice.from());
+    number(radius, "to", advice.to());
+    ArrayNode curve = radius.putArray("curve");
+    for (Step step : advice.curve()) {
+      ObjectNode node = curve.addObject();
+      number(node, "sigma", step.sigma());
+      number(node, "textureLeft", step.residual());
+      number(node, "colourLeak", step.leak());
     }
     return ModelJson.text(root);
   }

@@ -6,6 +6,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.DoubleConsumer;
 
 import carezza.codec.FileNotes;
 import carezza.codec.FileNotes.Carried;
@@ -34,6 +35,7 @@ import carezza.measure.Blemish;
 import carezza.measure.BlemishFinder;
 import carezza.measure.Examination;
 import carezza.measure.Gauge;
+import carezza.measure.Gauges;
 import carezza.measure.HairFinder;
 import carezza.measure.JobLevel;
 import carezza.measure.LightAdvisor;
@@ -314,13 +316,37 @@ public final class Session {
   }
 
   /** What the gauges read when a layer is pushed from nothing to twice its strength. */
-  public OverPush pushed(Project project, String layer, Cancellation cancellation) {
-    return OverPush.of(renderer, scene(project), layer, JobLevel.portrait(), cancellation);
+  public OverPush pushed(
+      Project project, String layer, DoubleConsumer progress, Cancellation cancellation) {
+    return OverPush.of(
+        renderer, scene(project), layer, JobLevel.portrait(), progress, cancellation);
   }
 
   /** Light and shade to paint on a layer, which takes part as it is set. */
   public LightAdvisor light(Project project, String layer, Cancellation cancellation) {
     return new LightAdvisor(renderer, scene(project), layer, cancellation);
+  }
+
+  /** A project with the session that its photograph is at work in. */
+  public record Finished(Session session, Project project) {}
+
+  /**
+   * All gauges with another finished picture as 'before'.
+   *
+   * @param other of the same size; seen with this project's regions
+   */
+  public List<Gauge> gaugesAgainst(
+      Project project, Finished other, Cancellation cancellation) {
+    Scene scene = scene(project);
+    int level = Renderer.analysisLevel(renderer.site(scene, 0).faceWidth());
+    Site site = renderer.site(scene, level);
+    Session there = other.session();
+    Picture before =
+        there.renderer.render(
+            there.scene(other.project()), site.whole(), level, Readiness.EXACT, cancellation);
+    Picture after =
+        renderer.render(scene, site.whole(), level, Readiness.EXACT, cancellation);
+    return Gauges.read(site, before, after, project.stack(), JobLevel.portrait());
   }
 
   /**

@@ -24,6 +24,7 @@ import carezza.model.DodgeBurnLayer.Method;
 import carezza.model.ExposureLayer;
 import carezza.model.FrequencySeparationLayer;
 import carezza.model.FrequencySeparationLayer.LowBandArea;
+import carezza.model.FrequencySeparationLayer.Split;
 import carezza.model.Layer;
 import carezza.model.LayerKind;
 import carezza.model.Mask;
@@ -98,13 +99,43 @@ public class KernelTest {
 
   private static FrequencySeparationLayer separation(
       double radius, double gain, double evening, List<LowBandArea> areas) {
-    return new FrequencySeparationLayer(
-        LayerKind.FREQUENCY_SEPARATION.fresh().head().withMask(new Mask.Everything()),
-        radius,
-        gain,
-        evening,
-        10,
-        areas);
+    FrequencySeparationLayer fresh =
+        (FrequencySeparationLayer) LayerKind.FREQUENCY_SEPARATION.fresh();
+    return fresh
+        .with(fresh.head().withMask(new Mask.Everything()))
+        .withRadius(radius)
+        .withTextureGain(gain)
+        .withEvening(evening)
+        .withAreas(areas);
+  }
+
+  /** Texture doubled beside a step: what the split takes for texture overshoots there. */
+  @Test
+  public void aSplitThatKeepsEdgesMakesLessThanHalfTheHalo() {
+    Picture input = Pictures.grey(ALL, 0);
+    for (int c = 0; c < 3; c++) {
+      input.plane(c).copyFrom(Pictures.plane(ALL, (x, y) -> x < 100 ? 0.3 : 0.7));
+    }
+    double[] overshoot = new double[2];
+    for (Split split : Split.values()) {
+      Picture out = render(separation(6, 2, 0, List.of()).withSplit(split), input);
+      overshoot[split.ordinal()] = out.first().at(103, 60) - 0.7;
+    }
+    assertThat(overshoot[Split.GAUSSIAN.ordinal()]).isGreaterThan(0.05);
+    assertThat(overshoot[Split.EDGES.ordinal()])
+        .isLessThan(0.5 * overshoot[Split.GAUSSIAN.ordinal()]);
+  }
+
+  @Test
+  public void aSplitThatKeepsEdgesStillPartsPoresFromTone() {
+    Picture input = Pictures.skin(ALL, 3);
+    FrequencySeparationLayer smooth = separation(6, 0, 0, List.of()).withSplit(Split.EDGES);
+    double before = Pictures.largest(input.first(), Plane.filled(ALL, input.first().at(50, 50)));
+    double after =
+        Pictures.largest(
+            render(smooth, input).first().crop(ALL.grow(-20)),
+            Plane.filled(ALL.grow(-20), render(smooth, input).first().at(50, 50)));
+    assertThat(after).isLessThan(0.6 * before);
   }
 
   @Test

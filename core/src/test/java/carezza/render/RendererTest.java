@@ -67,13 +67,10 @@ public class RendererTest {
       case ExposureLayer l -> new ExposureLayer(l.head(), 0.4, 0.5);
       case HealLayer l -> l.withPatches(PORTRAIT.spots());
       case FrequencySeparationLayer l ->
-          new FrequencySeparationLayer(
-              l.head(),
-              9.0,
-              0.8,
-              0.7,
-              10,
-              List.of(new FrequencySeparationLayer.LowBandArea(face, 20, 0.7)));
+          l.withRadius(9.0)
+              .withTextureGain(0.8)
+              .withEvening(0.7)
+              .withAreas(List.of(new FrequencySeparationLayer.LowBandArea(face, 20, 0.7)));
       case DodgeBurnLayer l -> l.withMasks(face, new Mask.Oval(700, 1300, 200, 120, 0, 0.8));
       case ToneEveningLayer l ->
           new ToneEveningLayer(

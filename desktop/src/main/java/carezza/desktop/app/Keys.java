@@ -75,7 +75,7 @@ final class Keys {
     }
     if (e.getCode() == KeyCode.ESCAPE) {
       if (!view.closeSheet()) {
-        model.proposals().stop();
+        model.stopLooking();
         model.toolProperty().set(Tool.HAND);
       }
       return true;
@@ -126,7 +126,11 @@ final class Keys {
           model.toolProperty().set(inHand ? Tool.HEAL : Tool.REPAIR);
         }
       }
-      case I -> model.takeAdvice();
+      case I -> {
+        if (!picture.takeHint()) {
+          model.takeAdvice();
+        }
+      }
       case T -> model.mending().another();
       case N -> model.proposals().next();
       case K -> model.proposals().keep();

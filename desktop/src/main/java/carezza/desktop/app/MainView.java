@@ -415,7 +415,6 @@ public final class MainView extends StackPane implements Actions, AutoCloseable 
     readouts.close();
     deliver.close();
     course.close();
-    panel.close();
     model.close();
   }
 }

@@ -2,6 +2,7 @@ package carezza.desktop.bench;
 
 import java.util.OptionalDouble;
 import java.util.function.Function;
+import javafx.application.Platform;
 import javafx.beans.property.ObjectProperty;
 import javafx.beans.property.SimpleObjectProperty;
 
@@ -58,15 +59,32 @@ final class Advising implements AutoCloseable {
             layer -> {
               Project project = model.projectProperty().get();
               Session session = model.session();
-              model.messageProperty().set("Pushing the layer from 0 to 200 % …");
               working.newest(
-                  cancellation -> session.pushed(project, layer.head().id(), cancellation),
+                  cancellation ->
+                      session.pushed(
+                          project,
+                          layer.head().id(),
+                          done -> Platform.runLater(() -> begun(done, cancellation)),
+                          cancellation),
                   found -> {
                     model.messageProperty().set(said(found));
                     push.set(new Push(layer, found));
                   },
                   model::fail);
             });
+  }
+
+  private void begun(double done, Cancellation cancellation) {
+    if (!cancellation.cancelled()) {
+      model
+          .messageProperty()
+          .set("Pushing the layer from 0 to 200 %%, %.0f %% done; Escape stops".formatted(100 * done));
+    }
+  }
+
+  /** Gives up what is being measured. */
+  void stop() {
+    working.cancel();
   }
 
   private static String said(OverPush found) {

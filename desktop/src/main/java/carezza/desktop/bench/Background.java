@@ -3,7 +3,9 @@ package carezza.desktop.bench;
 import java.util.concurrent.Callable;
 import java.util.concurrent.CancellationException;
 import java.util.concurrent.ExecutorService;
-import java.util.concurrent.Executors;
+import java.util.concurrent.LinkedBlockingQueue;
+import java.util.concurrent.ThreadPoolExecutor;
+import java.util.concurrent.TimeUnit;
 import java.util.concurrent.atomic.AtomicLong;
 import java.util.function.Consumer;
 import javafx.application.Platform;
@@ -16,6 +18,9 @@ import carezza.image.Rows;
  * cancels the one under way and takes the place of any that waits.
  */
 public final class Background implements AutoCloseable {
+
+  /** Rest after which the thread is given back, so that one that is forgotten holds nothing. */
+  private static final long IDLE_SECONDS = 10;
 
   private final ExecutorService thread;
   private final AtomicLong newest = new AtomicLong();
@@ -33,9 +38,16 @@ public final class Background implements AutoCloseable {
 
   private Background(String name, boolean droppable) {
     this.droppable = droppable;
-    thread =
-        Executors.newSingleThreadExecutor(
+    ThreadPoolExecutor one =
+        new ThreadPoolExecutor(
+            1,
+            1,
+            IDLE_SECONDS,
+            TimeUnit.SECONDS,
+            new LinkedBlockingQueue<>(),
             work -> Thread.ofPlatform().name(name).daemon().unstarted(work));
+    one.allowCoreThreadTimeOut(true);
+    thread = one;
   }
 
   /** Work that can tell when it is no longer wanted. */

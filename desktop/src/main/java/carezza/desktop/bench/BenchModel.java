@@ -59,11 +59,13 @@ public final class BenchModel implements AutoCloseable {
   private final BooleanProperty maskShown = new SimpleBooleanProperty();
   private final ObjectProperty<MaskView> maskView =
       new SimpleObjectProperty<>(MaskView.GREY_OUTSIDE);
+  private final ObjectProperty<Stage> stageHeld = new SimpleObjectProperty<>();
   private final ObjectProperty<CheckView> check = new SimpleObjectProperty<>();
   private final ObjectProperty<Pen> pen = new SimpleObjectProperty<>(Pen.MOUSE);
   private final ObjectProperty<Tool> tool = new SimpleObjectProperty<>(Tool.HAND);
   private final ObjectProperty<Brush> brush = new SimpleObjectProperty<>(new Brush(24, 0.5, 1));
   private final Advising advising = new Advising(this);
+  private final SpotHint spotHint = new SpotHint(this);
   private final Mending mending = new Mending(this);
   private final Proposals proposals = new Proposals(this);
   private final IntegerProperty part = new SimpleIntegerProperty(-1);
@@ -263,9 +265,20 @@ public final class BenchModel implements AutoCloseable {
     measure();
   }
 
+  /** Suggests a radius for the spot under the pointer. */
+  SpotHint spotHint() {
+    return spotHint;
+  }
+
   /** Advice on the selected layer. */
   Advising advising() {
     return advising;
+  }
+
+  /** Gives up what is being looked for or measured on request. */
+  public void stopLooking() {
+    proposals.stop();
+    advising.stop();
   }
 
   /** Takes what is advised for the selected layer. */
@@ -526,6 +539,23 @@ public final class BenchModel implements AutoCloseable {
     return lifting;
   }
 
+  /** The stage whose layers are left out of the view while its column is held; null for none. */
+  public ObjectProperty<Stage> stageHeldProperty() {
+    return stageHeld;
+  }
+
+  /** The project as the view shows it: without the layers of a stage that is held. */
+  Project projectInView() {
+    Project all = project.get();
+    Stage without = stageHeld.get();
+    for (Layer layer : without == null ? List.<Layer>of() : all.stack().layers()) {
+      if (layer.head().stage() == without) {
+        all = all.edit(layer.head().id(), l -> l.with(l.head().switched(false)));
+      }
+    }
+    return all;
+  }
+
   /** The way the picture is seen, to judge it; null for as it is. */
   public ObjectProperty<CheckView> checkProperty() {
     return check;
@@ -558,6 +588,7 @@ public final class BenchModel implements AutoCloseable {
     finder.close();
     faceFinder.close();
     advising.close();
+    spotHint.close();
     mending.close();
     proposals.close();
   }

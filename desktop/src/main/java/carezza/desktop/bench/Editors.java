@@ -23,13 +23,13 @@ final class Editors {
 
   private Editors() {}
 
-  static void build(Layer layer, PanelRows rows, BenchModel model, Background counting) {
+  static void build(Layer layer, PanelRows rows, BenchModel model) {
     switch (layer) {
       case WhiteBalanceLayer l -> whiteBalance(rows);
       case ExposureLayer l -> exposure(rows);
       case HealLayer l -> MendPanel.build(rows, model);
       case FrequencySeparationLayer l -> SeparationPanel.build(l, rows, model);
-      case DodgeBurnLayer l -> SculptPanel.build(rows, model, counting);
+      case DodgeBurnLayer l -> SculptPanel.build(rows, model);
       case ToneEveningLayer l -> toneEvening(rows, model);
       case CurveLayer l -> curve(rows, model);
       case TeethLayer l -> teeth(rows);

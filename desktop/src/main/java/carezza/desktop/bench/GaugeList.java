@@ -10,6 +10,7 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
 import javafx.scene.paint.Color;
 
+import carezza.measure.CheckView;
 import carezza.measure.Gauge;
 import carezza.measure.Gauge.Band;
 import carezza.measure.Gauge.Verdict;
@@ -23,8 +24,11 @@ final class GaugeList extends VBox {
   private static final double WIDTH = 244;
   private static final double HEIGHT = 12;
 
+  private final BenchModel model;
+
   GaugeList(BenchModel model) {
     super(7);
+    this.model = model;
     setId("gauges");
     getStyleClass().add("gauges");
     model.gaugesProperty().addListener((o, was, is) -> show(is));
@@ -45,7 +49,7 @@ final class GaugeList extends VBox {
     measured.forEach(g -> getChildren().add(line(g)));
   }
 
-  private static VBox line(Gauge gauge) {
+  private VBox line(Gauge gauge) {
     Label title = new Label(gauge.title());
     title.getStyleClass().add("row-name");
     Label values =
@@ -61,8 +65,30 @@ final class GaugeList extends VBox {
       draw(scale.getGraphicsContext2D(), gauge);
       line.getChildren().add(scale);
     }
-    Tooltip.install(line, new Tooltip(words(gauge)));
+    CheckView map = map(gauge);
+    Tooltip.install(
+        line, new Tooltip(words(gauge) + "; click: see it on the picture, " + map.title()));
+    line.getStyleClass().add("gauge");
+    line.setOnMouseClicked(e -> CheckStrip.turn(model, map));
     return line;
+  }
+
+  /** The way of seeing the picture that shows what a gauge reads. */
+  private static CheckView map(Gauge gauge) {
+    return switch (gauge.id()) {
+      case "textureKept" -> CheckView.TEXTURE;
+      case "formKept" -> CheckView.FORM;
+      case "rednessBlotch", "scleraRedness" -> CheckView.REDNESS;
+      case "pigmentBlotch" -> CheckView.PIGMENT;
+      case "toneBlotch" -> CheckView.BLOTCH;
+      case "skinHue", "neckMatch" -> CheckView.HUE;
+      case "skinClipping", "pictureClipping" -> CheckView.CLIPPING;
+      case "leadLight", "leadContrast" -> CheckView.ATTENTION;
+      case "eyeFocus", "noise" -> CheckView.HIGH;
+      case "skinLightness", "teethLightness", "scleraLightness", "scleraBalance" ->
+          CheckView.LIGHT;
+      default -> CheckView.COLOUR;
+    };
   }
 
   private static String verdict(Verdict verdict) {

@@ -48,12 +48,10 @@ final class MaskPanel {
 
   private final BenchModel model;
   private final PanelRows rows;
-  private final Background counting;
 
-  private MaskPanel(BenchModel model, PanelRows rows, Background counting) {
+  private MaskPanel(BenchModel model, PanelRows rows) {
     this.model = model;
     this.rows = rows;
-    this.counting = counting;
   }
 
   /** What the rows depend on besides values: the kinds of the parts, and which is chosen. */
@@ -65,8 +63,8 @@ final class MaskPanel {
     return shape.toString();
   }
 
-  static void build(Layer layer, PanelRows rows, BenchModel model, Background counting) {
-    new MaskPanel(model, rows, counting).build(layer);
+  static void build(Layer layer, PanelRows rows, BenchModel model) {
+    new MaskPanel(model, rows).build(layer);
   }
 
   private void build(Layer layer) {
@@ -320,7 +318,6 @@ final class MaskPanel {
     RangeEditor editor =
         new RangeEditor(
             model,
-            counting,
             () ->
                 model
                     .selectedLayer()

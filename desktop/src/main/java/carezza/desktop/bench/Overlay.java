@@ -71,8 +71,26 @@ final class Overlay {
     underWay(g, gestures, brush, port);
     if (pointer != null && tool.brush()) {
       ring(g, port, pointer, brush);
+      if (tool == Tool.HEAL) {
+        model.spotHint().at(pointer).ifPresent(spot -> hint(g, port, spot));
+      }
     } else if (pointer != null && tool != Tool.HAND && tool != Tool.FACE && tool != Tool.PART && tool != Tool.REPAIR) {
       cross(g, port.viewX(pointer.x()), port.viewY(pointer.y()));
+    }
+  }
+
+  /** Four short arcs around a spot: as wide as a brush for it would be. */
+  private static void hint(GraphicsContext g, ViewPort port, SpotHint.Spot spot) {
+    double r = spot.radius() * port.zoom();
+    double x = port.viewX(spot.middle().x()) - r;
+    double y = port.viewY(spot.middle().y()) - r;
+    for (int pass = 0; pass < 2; pass++) {
+      g.setStroke(pass == 0 ? DARK : LIGHT);
+      g.setLineWidth(pass == 0 ? 3.5 : 1.6);
+      for (int quarter = 0; quarter < 4; quarter++) {
+        g.strokeArc(
+            x, y, 2 * r, 2 * r, 25 + 90 * quarter, 40, javafx.scene.shape.ArcType.OPEN);
+      }
     }
   }
 

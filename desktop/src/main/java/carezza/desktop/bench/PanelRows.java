@@ -11,6 +11,7 @@ import javafx.scene.control.Label;
 import javafx.scene.control.Slider;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.control.Tooltip;
+import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
@@ -164,7 +165,7 @@ final class PanelRows {
       Function<L, Integer> value,
       java.util.function.BiFunction<L, Integer, Layer> change,
       String... names) {
-    HBox row = new HBox(6);
+    FlowPane row = new FlowPane(6, 4);
     row.setAlignment(Pos.CENTER_LEFT);
     Label label = new Label(title);
     label.getStyleClass().add("row-name");

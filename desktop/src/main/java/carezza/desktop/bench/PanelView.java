@@ -23,7 +23,6 @@ public final class PanelView extends VBox {
 
   private final BenchModel model;
   private final VBox editor = new VBox(9);
-  private final Background counting = Background.droppable("histogram");
   private final BooleanProperty where = new SimpleBooleanProperty();
   private PanelRows rows;
   private String shown = "";
@@ -189,9 +188,9 @@ public final class PanelView extends VBox {
         (l, v) -> l.with(l.head().withAmount(v / 100)));
     rows.custom(pages(), () -> {});
     if (where.get()) {
-      MaskPanel.build(layer, rows, model, counting);
+      MaskPanel.build(layer, rows, model);
     } else {
-      Editors.build(layer, rows, model, counting);
+      Editors.build(layer, rows, model);
       PushChart push = new PushChart(model);
       rows.custom(push, push::refresh);
     }
@@ -262,7 +261,4 @@ public final class PanelView extends VBox {
     return box;
   }
 
-  public void close() {
-    counting.close();
-  }
 }

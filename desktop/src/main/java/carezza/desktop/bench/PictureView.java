@@ -70,6 +70,8 @@ public final class PictureView extends Region {
     model.maskShownProperty().addListener((o, was, is) -> refresh());
     model.maskViewProperty().addListener((o, was, is) -> refresh());
     model.checkProperty().addListener((o, was, is) -> refresh());
+    model.spotHint().spotsProperty().addListener((o, was, is) -> drawOverlay());
+    model.stageHeldProperty().addListener((o, was, is) -> refresh());
     model.selectedProperty().addListener((o, was, is) -> refresh());
     model.brushProperty().addListener((o, was, is) -> drawOverlay());
     model.partProperty().addListener((o, was, is) -> drawOverlay());
@@ -163,6 +165,23 @@ public final class PictureView extends Region {
     return new Point(port.viewX(photo.x()), port.viewY(photo.y()));
   }
 
+  /** Makes the brush as wide as the spot under the pointer asks for; false where there is none. */
+  public boolean takeHint() {
+    if (pointer == null || model.toolProperty().get() != Tool.HEAL) {
+      return false;
+    }
+    return model
+        .spotHint()
+        .at(pointer)
+        .map(
+            spot -> {
+              Brush brush = model.brushProperty().get();
+              model.brushProperty().set(brush.radiusTimes(spot.radius() / brush.radius()));
+              return true;
+            })
+        .orElse(false);
+  }
+
   /** The place of the photograph under the pointer, or null. */
   public Point pointer() {
     return pointer;
@@ -211,7 +230,7 @@ public final class PictureView extends Region {
     renderer.request(
         new ViewRenderer.Request(
             model.session(),
-            model.projectProperty().get(),
+            model.projectInView(),
             model.shownLayers(),
             model.selectedProperty().get(),
             model.maskShownProperty().get(),

@@ -27,7 +27,7 @@ import carezza.session.Session;
  * radius, and how much of the blotches has gone into the texture, which rises; the band between; and
  * both bands at 100 % of a place of skin and of an eye.
  */
-final class RadiusChart extends VBox implements AutoCloseable {
+final class RadiusChart extends VBox {
 
   private static final double WIDTH = 252;
   private static final double HEIGHT = 74;
@@ -69,13 +69,6 @@ final class RadiusChart extends VBox implements AutoCloseable {
       grid.add(new VBox(1, patches[i], name), i % 2, i / 2);
     }
     getChildren().addAll(canvas, words, grid);
-    sceneProperty()
-        .addListener(
-            (o, was, is) -> {
-              if (is == null) {
-                close();
-              }
-            });
   }
 
   /** Follows the layer, and what lies below it. */
@@ -202,10 +195,5 @@ final class RadiusChart extends VBox implements AutoCloseable {
         .setPixels(
             0, 0, a.width(), a.height(), PixelFormat.getIntArgbPreInstance(), argb, 0, a.width());
     return image;
-  }
-
-  @Override
-  public void close() {
-    drawing.close();
   }
 }

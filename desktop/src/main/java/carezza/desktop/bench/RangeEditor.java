@@ -32,7 +32,7 @@ final class RangeEditor extends Region {
   private final Supplier<Range> range;
   private final java.util.function.Consumer<UnaryOperator<Range>> change;
   private final Canvas canvas = new Canvas(WIDTH, HEIGHT);
-  private final Background counting;
+  private final Background counting = Background.droppable("histogram");
   private double[] shares = new double[BINS];
   private LayerStack countedUnder;
   private Quantity counted;
@@ -49,11 +49,9 @@ final class RangeEditor extends Region {
    */
   RangeEditor(
       BenchModel model,
-      Background counting,
       Supplier<Range> range,
       java.util.function.Consumer<UnaryOperator<Range>> change) {
     this.model = model;
-    this.counting = counting;
     this.range = range;
     this.change = change;
     setId("range");

@@ -20,7 +20,7 @@ final class SculptPanel {
 
   private SculptPanel() {}
 
-  static void build(PanelRows rows, BenchModel model, Background counting) {
+  static void build(PanelRows rows, BenchModel model) {
     rows.tools(Tool.DODGE, Tool.BURN);
     rows.words(
         "light-masks",
@@ -80,14 +80,12 @@ final class SculptPanel {
     tones(
         rows,
         model,
-        counting,
         "Light on these tones, L*",
         DodgeBurnLayer::lights,
         (l, r) -> l.withTones(r, l.shades()));
     tones(
         rows,
         model,
-        counting,
         "Shade on these tones, L*",
         DodgeBurnLayer::shades,
         (l, r) -> l.withTones(l.lights(), r));
@@ -96,7 +94,6 @@ final class SculptPanel {
   private static void tones(
       PanelRows rows,
       BenchModel model,
-      Background counting,
       String title,
       Function<DodgeBurnLayer, Range> tones,
       BiFunction<DodgeBurnLayer, Range, DodgeBurnLayer> change) {
@@ -106,8 +103,7 @@ final class SculptPanel {
     RangeEditor editor =
         new RangeEditor(
             model,
-            counting,
-            () ->
+                () ->
                 model
                     .selectedLayer()
                     .filter(TYPE::isInstance)

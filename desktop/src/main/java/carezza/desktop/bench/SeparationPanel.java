@@ -28,6 +28,14 @@ final class SeparationPanel {
         "Take the advice",
         "The radius that this face's pores and blotches advise, and goes on following them (I)",
         model.advising()::take);
+    rows.choice(
+        "Part by",
+        "A Gaussian, or a filter that keeps lines of lips, lids and hair in the tone",
+        type,
+        l -> l.split().ordinal(),
+        (l, i) -> l.withSplit(FrequencySeparationLayer.Split.values()[i]),
+        "Size alone",
+        "Size and edges");
     rows.number(
         "evening",
         "Even the tone",
@@ -38,8 +46,7 @@ final class SeparationPanel {
         type,
         l -> 100 * l.evening(),
         (l, v) ->
-            new FrequencySeparationLayer(
-                l.head(), l.radius(), l.textureGain(), v / 100, l.edgeGuard(), l.areas()));
+            l.withEvening(v / 100));
     rows.number(
         "edge-guard",
         "Edges from",
@@ -50,8 +57,7 @@ final class SeparationPanel {
         type,
         FrequencySeparationLayer::edgeGuard,
         (l, v) ->
-            new FrequencySeparationLayer(
-                l.head(), l.radius(), l.textureGain(), l.evening(), v, l.areas()));
+            l.withEdgeGuard(v));
     rows.number(
         "texture",
         "Texture",
@@ -62,8 +68,7 @@ final class SeparationPanel {
         type,
         l -> 100 * l.textureGain(),
         (l, v) ->
-            new FrequencySeparationLayer(
-                l.head(), l.radius(), v / 100, l.evening(), l.edgeGuard(), l.areas()));
+            l.withTextureGain(v / 100));
     rows.tools(Tool.EVEN_STROKE, Tool.EVEN_AREA);
     rows.words("areas", type, l -> "Evened by hand in " + l.areas().size() + " places.");
   }

@@ -40,7 +40,7 @@ final class SmallPicture extends ImageView implements AutoCloseable {
    * @param longEdge in pixels
    */
   void show(CheckView check, double longEdge) {
-    Project project = model.projectProperty().get();
+    Project project = model.projectInView();
     int layers = model.shownLayers();
     Session session = model.session();
     Object wanted = Arrays.asList(project, layers, session, check, longEdge);

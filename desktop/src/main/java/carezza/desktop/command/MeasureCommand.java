@@ -19,6 +19,7 @@ import carezza.project.ProjectFile;
 import carezza.project.ProjectFile.StackFile;
 import carezza.project.Retouch;
 import carezza.session.Session;
+import carezza.session.Session.RadiusAdvice;
 
 @Command(name = "measure", description = "Reads all gauges of a photograph or a project.")
 final class MeasureCommand implements Callable<Integer> {
@@ -39,6 +40,14 @@ final class MeasureCommand implements Callable<Integer> {
       description = "For a photograph: the stack and face map to measure it with.")
   private Path stack;
 
+  @Option(
+      names = "--against",
+      paramLabel = "OTHER",
+      description =
+          "A photograph or project of the same size to take as 'before', instead of the settled"
+              + " picture.")
+  private Path against;
+
   @Override
   public Integer call() throws Problem {
     boolean isProject = file.getFileName().toString().endsWith(ProjectFile.ENDING);
@@ -49,9 +58,13 @@ final class MeasureCommand implements Callable<Integer> {
       project = project.withStack(given.stack()).withFaces(given.faces());
     }
     Session session = new Session(retouch.photograph());
+    project = session.withFace(project, Cancellation.NONE);
     List<Gauge> gauges =
-        session.gauges(session.withFace(project, Cancellation.NONE), Cancellation.NONE);
-    byte[] text = GaugesFile.text(gauges, JobLevel.portrait());
+        against == null
+            ? session.gauges(project, Cancellation.NONE)
+            : session.gaugesAgainst(project, finished(against, session), Cancellation.NONE);
+    RadiusAdvice advice = session.radiusAdvice(project, null, Cancellation.NONE);
+    byte[] text = GaugesFile.text(gauges, advice.curve(), JobLevel.portrait());
     if (json.equals("-")) {
       System.out.writeBytes(text);
       System.out.println();
@@ -59,5 +72,20 @@ final class MeasureCommand implements Callable<Integer> {
       SafeFile.write(Path.of(json), out -> out.write(text));
     }
     return 0;
+  }
+
+  /** The finished picture of another file, at the level that gauges are read at. */
+  private Session.Finished finished(Path other, Session session) throws Problem {
+    boolean isProject = other.getFileName().toString().endsWith(ProjectFile.ENDING);
+    Retouch retouch = isProject ? ProjectFile.open(other) : ProjectFile.start(other);
+    Session there = new Session(retouch.photograph());
+    if (!there.size().equals(session.size())) {
+      throw new Problem(Problem.Kind.SIZES_DIFFER, other, said(there), said(session));
+    }
+    return new Session.Finished(there, retouch.project());
+  }
+
+  private static String said(Session session) {
+    return session.size().width() + " x " + session.size().height();
   }
 }

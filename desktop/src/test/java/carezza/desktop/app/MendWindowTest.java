@@ -55,16 +55,6 @@ public class MendWindowTest extends WindowDriver {
         });
   }
 
-  private void key(KeyCode code) {
-    onStage(
-        () -> {
-          picture().requestFocus();
-          return null;
-        });
-    robot.type(code);
-    WaitForAsyncUtils.waitForFxEvents();
-  }
-
   private void allHaveSources() throws Exception {
     await(
         () ->
@@ -337,5 +327,26 @@ public class MendWindowTest extends WindowDriver {
     stroke(200, 400, 260, 400);
     await(() -> model().messageProperty().get().startsWith("No hair"));
     assertThat(patches()).hasSize(repairs + 1);
+  }
+
+  @Test
+  public void theBrushTakesTheWidthOfTheSpotUnderThePointer() throws Exception {
+    select();
+    clickOn("#look");
+    await(() -> !proposals().allProperty().get().isEmpty());
+    Blemish spot = onStage(() -> proposals().allProperty().get().getFirst());
+    key(KeyCode.ESCAPE);
+    onStage(
+        () -> {
+          model().toolProperty().set(Tool.HEAL);
+          return null;
+        });
+    robot.moveTo(onScreen(spot.x(), spot.y()));
+    await(
+        () -> {
+          picture().takeHint();
+          double radius = model().brushProperty().get().radius();
+          return radius > spot.radius() && radius < 2 * spot.radius();
+        });
   }
 }

@@ -96,6 +96,7 @@ public abstract class WindowDriver {
     model().select(null);
     model().toolProperty().set(Tool.HAND);
     model().maskShownProperty().set(false);
+    model().checkProperty().set(null);
     picture().fit();
     return true;
   }
@@ -147,6 +148,17 @@ public abstract class WindowDriver {
   protected final void clickOn(String query) {
     WaitForAsyncUtils.waitForFxEvents();
     robot.clickOn(query);
+    WaitForAsyncUtils.waitForFxEvents();
+  }
+
+  /** A key pressed with the picture in focus. */
+  protected final void key(KeyCode code) {
+    onStage(
+        () -> {
+          picture().requestFocus();
+          return null;
+        });
+    robot.type(code);
     WaitForAsyncUtils.waitForFxEvents();
   }
 

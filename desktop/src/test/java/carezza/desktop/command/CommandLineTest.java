@@ -252,6 +252,34 @@ public class CommandLineTest {
   }
 
   @Test
+  public void measureAdvisesARadiusAndComparesWithAnotherPicture() throws Exception {
+    Path json = folder.resolve("against.json");
+    Path soft = folder.resolve("soft.png");
+    assertThat(run("render", demo, "--out", soft).code()).isZero();
+    assertThat(run("measure", demo, "--against", soft, "--json", json).code()).isZero();
+    JsonNode root = JsonMapper.shared().readTree(Files.readAllBytes(json));
+    JsonNode radius = root.get("separationRadius");
+    assertThat(radius.get("advised").asDouble()).isBetween(7.0, 13.0);
+    assertThat(radius.get("curve").size()).isGreaterThan(8);
+    for (JsonNode gauge : root.get("gauges")) {
+      // Against its own finished picture nothing has changed.
+      if (gauge.get("id").asString().equals("formKept")) {
+        assertThat(gauge.get("after").asDouble()).isBetween(0.995, 1.005);
+      }
+    }
+  }
+
+  @Test
+  public void picturesOfOtherSizesAreNotCompared() throws Exception {
+    Path small = folder.resolve("small.png");
+    javax.imageio.ImageIO.write(
+        new BufferedImage(300, 200, BufferedImage.TYPE_BYTE_GRAY), "png", small.toFile());
+    var ran = run("measure", demo, "--against", small, "--json", folder.resolve("no.json"));
+    assertThat(ran.code()).isNotZero();
+    assertThat(ran.err()).contains("small.png").contains("300 x 200");
+  }
+
+  @Test
   public void measureOfAPictureWithoutAFaceSaysNullNotNought() throws Exception {
     Path json = folder.resolve("bare.json");
     Path empty = folder.resolve("empty.png");

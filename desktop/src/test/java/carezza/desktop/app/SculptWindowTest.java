@@ -1,0 +1,184 @@
+package carezza.desktop.app;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import javafx.geometry.Point2D;
+import javafx.scene.Node;
+import javafx.scene.control.Label;
+import javafx.scene.input.KeyCode;
+import javafx.scene.input.MouseButton;
+
+import org.testfx.util.WaitForAsyncUtils;
+import org.testng.annotations.Test;
+
+import carezza.desktop.bench.Brush;
+import carezza.measure.CheckView;
+import carezza.model.DodgeBurnLayer;
+import carezza.model.DodgeBurnLayer.Method;
+import carezza.model.FrequencySeparationLayer;
+import carezza.model.Mask;
+
+/** Light and shade, ways of seeing, and advice, worked in the window. */
+public class SculptWindowTest extends WindowDriver {
+
+  /** On the cheek, where skin is even. */
+  private static final double X = 620;
+
+  private static final double Y = 1130;
+
+  private DodgeBurnLayer sculpt() {
+    return (DodgeBurnLayer) layer("sculpt");
+  }
+
+  private void reach(String query) {
+    onStage(
+        () -> {
+          Node node = node(query);
+          ((javafx.scene.control.ButtonBase) node).fire();
+          return null;
+        });
+    WaitForAsyncUtils.waitForFxEvents();
+  }
+
+  private static boolean grey(int argb) {
+    int r = argb >> 16 & 255;
+    int g = argb >> 8 & 255;
+    int b = argb & 255;
+    return Math.abs(r - g) <= 3 && Math.abs(g - b) <= 3;
+  }
+
+  @Test
+  public void aKeyShowsLightAloneAndSaysWhatToLookFor() throws Exception {
+    assertThat(grey(shownAt(X, Y))).isFalse();
+    key(KeyCode.F2);
+    await(() -> picture().isExact());
+    assertThat(grey(shownAt(X, Y))).isTrue();
+    assertThat(((Label) node("#check-hint")).getText()).isEqualTo(CheckView.LIGHT.hint());
+    key(KeyCode.F2);
+    await(() -> picture().isExact());
+    assertThat(grey(shownAt(X, Y))).isFalse();
+  }
+
+  @Test
+  public void aStrokePaintedInACheckViewShowsThere() throws Exception {
+    clickOn("#card-sculpt");
+    onStage(
+        () -> {
+          model().brushProperty().set(new Brush(90, 0.5, 1));
+          model().checkProperty().set(CheckView.LIGHT);
+          return null;
+        });
+    await(() -> picture().isExact());
+    int before = shownAt(X, Y);
+    stroke(X - 60, Y, X + 60, Y);
+    await(() -> picture().isExact());
+    int after = shownAt(X, Y);
+    assertThat(grey(after)).isTrue();
+    assertThat(brightness(after)).isGreaterThan(brightness(before) + 9);
+  }
+
+  @Test
+  public void aGaugeShowsItsMapOnThePicture() throws Exception {
+    await(() -> !model().gaugesProperty().get().isEmpty());
+    await(() -> view.lookup("#gauge-textureKept") != null);
+    clickOn("#gauge-textureKept");
+    assertThat(onStage(() -> model().checkProperty().get())).isEqualTo(CheckView.TEXTURE);
+  }
+
+  @Test
+  public void aViewIsKeptBesideThePictureAndPutAway() {
+    robot.clickOn("#check-hue", MouseButton.SECONDARY);
+    WaitForAsyncUtils.waitForFxEvents();
+    onStage(
+        () -> {
+          if (view.lookup("#beside-hue") == null) {
+            // Where the platform raises no menu on a click, the key for it does.
+            view.lookup("#check-hue")
+                .fireEvent(
+                    new javafx.scene.input.ContextMenuEvent(
+                        javafx.scene.input.ContextMenuEvent.CONTEXT_MENU_REQUESTED,
+                        0, 0, 0, 0, true, null));
+          }
+          return null;
+        });
+    assertThat(view.lookup("#beside-hue")).isNotNull();
+    clickOn("#beside-hue .part-out");
+    assertThat(view.lookup("#beside-hue")).isNull();
+  }
+
+  @Test
+  public void heldTheColumnOfAStageShowsThePictureWithoutIt() throws Exception {
+    int with = shownAt(900, 500);
+    Node name = node("#stage-finish");
+    Point2D at = onStage(() -> name.localToScreen(4, 4));
+    robot.moveTo(at);
+    robot.press(MouseButton.PRIMARY);
+    await(() -> picture().isExact());
+    int without = shownAt(40, 40);
+    robot.release(MouseButton.PRIMARY);
+    await(() -> picture().isExact());
+    assertThat(brightness(without)).isGreaterThan(brightness(shownAt(40, 40)) + 6);
+    assertThat(distance(shownAt(900, 500), with)).isLessThanOrEqualTo(ROUNDING);
+  }
+
+  @Test
+  public void theProposalEvensBlotchesAndIsOneStep() throws Exception {
+    clickOn("#card-sculpt");
+    DodgeBurnLayer before = sculpt();
+    reach("#even-blotches");
+    await(() -> !model().stack().find("sculpt").get().equals(before));
+    assertThat(((Mask.Strokes) sculpt().dodgeMask()).base()).isInstanceOf(Mask.And.class);
+    assertThat(((Mask.Strokes) sculpt().dodgeMask()).strokes())
+        .isEqualTo(((Mask.Strokes) before.dodgeMask()).strokes());
+    onStage(
+        () -> {
+          model().undo();
+          return null;
+        });
+    assertThat(sculpt()).isEqualTo(before);
+  }
+
+  @Test
+  public void theRangePairBeginsWithItsTones() {
+    clickOn("#card-sculpt");
+    onStage(
+        () -> {
+          view.lookupAll(".toggle-button").stream()
+              .map(javafx.scene.control.ToggleButton.class::cast)
+              .filter(b -> b.getText().equals("Ranges"))
+              .findFirst()
+              .orElseThrow()
+              .fire();
+          return null;
+        });
+    assertThat(sculpt().method()).isEqualTo(Method.RANGES);
+    assertThat(sculpt().lights()).isEqualTo(DodgeBurnLayer.LIGHT_TONES);
+  }
+
+  @Test
+  public void aKeyTakesTheAdvisedRadius() throws Exception {
+    clickOn("#card-smooth");
+    onStage(
+        () -> {
+          model()
+              .editSelected(null, l -> ((FrequencySeparationLayer) l).withRadius(40.0));
+          return null;
+        });
+    await(() -> ((Label) node("#advice")).getText().contains("too large"));
+    key(KeyCode.I);
+    assertThat(((FrequencySeparationLayer) layer("smooth")).radius()).isNull();
+    await(() -> ((Label) node("#advice")).getText().contains("follows the advice"));
+  }
+
+  @Test
+  public void aPushedLayerIsAdvisedAnAmountThatAKeyTakes() throws Exception {
+    clickOn("#card-smooth");
+    reach("#push-test");
+    await(() -> node("#push-take").isVisible());
+    assertThat(view.lookup("#push-toneBlotch")).isNotNull();
+    String said = onStage(() -> ((javafx.scene.control.Button) node("#push-take")).getText());
+    key(KeyCode.I);
+    assertThat(said)
+        .isEqualTo("Take %.0f %%".formatted(100 * layer("smooth").head().amount()));
+  }
+}
