@@ -42,6 +42,19 @@ public final class LightAdvisor {
   /** Spreads of the blotches from which a difference begins to be a feature of the face. */
   private static final double FEATURE = 2;
 
+  /** Band of shine, as shares of the face width: broader than pores, narrower than the form. */
+  private static final double SHINE_FINE = 1 / 60.0;
+
+  private static final double SHINE_COARSE = 1 / 7.0;
+
+  /** Shares of the skin that are darker than where shine begins, and than where it is full. */
+  private static final double SHINE_FROM = 0.82;
+
+  private static final double SHINE_FULL = 0.93;
+
+  /** Part of the shine that is taken: a face without any is flat. */
+  private static final double TAMED = 0.5;
+
   /** L* of lost form that is not worth a dab. */
   private static final double FORM_ENOUGH = 0.25;
 
@@ -95,6 +108,35 @@ public final class LightAdvisor {
   }
 
   /**
+   * The layer with shade on the shine of the face: what is among the lightest of its skin and lighter
+   * than around it comes down by a part of the difference. What is finer than the shine stays.
+   */
+  public DodgeBurnLayer shineTamed() {
+    double fw = site.faceWidth() / site.scale();
+    double[] tones = Robust.values(input, skin);
+    double from = Math.clamp(Robust.quantile(tones, SHINE_FROM), 0, 98);
+    double full = Math.clamp(Robust.quantile(tones, SHINE_FULL), from, 99);
+    double taken = -Robust.median(gain(new Mask.Nothing(), new Mask.Everything()), skin);
+    Mask lighter =
+        new Mask.Uneven(
+            false, fw * SHINE_FINE, fw * SHINE_COARSE, Math.clamp(taken / TAMED, 0.1, 1000), 100);
+    Mask light = new Mask.Range(Mask.Quantity.LIGHTNESS, from, full, 100, 100);
+    // Softened, so that it does not follow single pores.
+    Mask shine =
+        new Mask.And(
+            new Mask.Named(Region.FACE_SKIN),
+            new Mask.Feather(new Mask.And(lighter, light), fw * SHINE_FINE));
+    return layer.withMasks(layer.dodgeMask(), under(layer.burnMask(), shine));
+  }
+
+  /** Strokes that were painted stay, on another base. */
+  private static Mask under(Mask painted, Mask base) {
+    return painted instanceof Mask.Strokes(Mask was, List<Stroke> strokes)
+        ? new Mask.Strokes(base, strokes)
+        : base;
+  }
+
+  /**
    * @param gain change of L* that full coverage makes
    */
   private Mask uneven(boolean darker, double gain, double limit, Mask painted) {
@@ -108,9 +150,7 @@ public final class LightAdvisor {
                 fw * EVENED_COARSE,
                 Math.clamp(gain, 0.1, 1000),
                 limit));
-    return painted instanceof Mask.Strokes(Mask base, List<Stroke> strokes)
-        ? new Mask.Strokes(blotches, strokes)
-        : blotches;
+    return under(painted, blotches);
   }
 
   /**

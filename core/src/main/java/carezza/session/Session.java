@@ -17,6 +17,7 @@ import carezza.codec.Photograph;
 import carezza.codec.PictureFormat;
 import carezza.codec.PictureWriter;
 import carezza.codec.SafeFile;
+import carezza.colour.Lab;
 import carezza.face.FaceAnalysis;
 import carezza.filter.GaussianBlur;
 import carezza.image.Area;
@@ -33,6 +34,8 @@ import carezza.mask.Regions;
 import carezza.mask.Site;
 import carezza.measure.Blemish;
 import carezza.measure.BlemishFinder;
+import carezza.measure.ContourGuides;
+import carezza.measure.ContourGuides.Guide;
 import carezza.measure.Examination;
 import carezza.measure.Gauge;
 import carezza.measure.Gauges;
@@ -325,6 +328,20 @@ public final class Session {
   /** Light and shade to paint on a layer, which takes part as it is set. */
   public LightAdvisor light(Project project, String layer, Cancellation cancellation) {
     return new LightAdvisor(renderer, scene(project), layer, cancellation);
+  }
+
+  /** Places of the face to lift and to deepen, by the light that is below a layer; none without a map. */
+  public List<Guide> contours(Project project, String layer, Cancellation cancellation) {
+    if (project.faces() == null) {
+      return List.of();
+    }
+    Scene scene = scene(project);
+    Site site = renderer.site(scene, Renderer.analysisLevel(project.faces().faceWidth()));
+    Scene below = scene.through(scene.stack().indexOf(layer));
+    Picture input =
+        renderer.render(below, site.whole(), site.level(), Readiness.QUICK, cancellation);
+    Plane skin = scene.regions().coverage(Region.FACE_SKIN, site.whole(), site.level());
+    return ContourGuides.of(project.faces(), Lab.lightness(input), skin, site);
   }
 
   /** A project with the session that its photograph is at work in. */

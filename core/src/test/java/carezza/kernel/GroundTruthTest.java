@@ -16,6 +16,7 @@ import carezza.image.Picture;
 import carezza.image.Plane;
 import carezza.mask.Regions;
 import carezza.mask.RepairCoverage;
+import carezza.model.ExposureLayer;
 import carezza.model.HealLayer;
 import carezza.model.HealLayer.Patch;
 import carezza.model.HealLayer.Source;
@@ -197,6 +198,56 @@ public class GroundTruthTest {
     double full = advise(Portrait.S04, 0).advised();
     double half = advise(Portrait.S04, 1).advised();
     assertThat(half / full).isBetween(0.5 * 0.85, 0.5 * 1.15);
+  }
+
+  /** Exposure scales the light, not the pores. */
+  @Test
+  public void theAdviceDoesNotFollowExposure() {
+    Picture photo = Portrait.S04.picture("photo.jpg");
+    Regions regions = Regions.find(photo, Portrait.S04.faces());
+    Plane skin = regions.coverage(Region.FACE_SKIN, photo.area(), 0);
+    double usual = advised(photo, skin);
+    Picture darker =
+        new Renderer(new Pyramid(photo), new TileCache(1 << 28))
+            .renderOnce(
+                new Scene(
+                    LayerStack.of(
+                        new ExposureLayer(LayerKind.EXPOSURE.fresh().head(), -0.7, 0)),
+                    regions),
+                0,
+                Cancellation.NONE);
+    assertThat(advised(darker, skin) / usual).isBetween(0.9, 1.1);
+  }
+
+  private static double advised(Picture picture, Plane skin) {
+    return SeparationRadiusAdvisor.advise(picture, skin, Portrait.S04.faces().faceWidth())
+        .advised();
+  }
+
+  /**
+   * Pores of wavelength w: a Gaussian leaves exp(−(2π σ / w)²) of their variance, which is 0.12 at
+   * σ = w √(ln (1 / 0.12)) / 2π.
+   */
+  @Test
+  public void poresOfAKnownWavelengthAdviseTheRadiusOfTheDefinition() {
+    Area area = new Area(0, 0, 640, 640);
+    double wave = 24;
+    double wide = 220;
+    Plane l =
+        Pictures.plane(
+            area,
+            (x, y) ->
+                65
+                    + 2 * Math.sin(2 * Math.PI * (x + 0.5) / wave)
+                        * Math.sin(2 * Math.PI * (y + 0.5) / wave));
+    Plane a = Pictures.plane(area, (x, y) -> 15 + 2 * Math.sin(2 * Math.PI * x / wide));
+    Plane b = Pictures.plane(area, (x, y) -> 18 + 2 * Math.sin(2 * Math.PI * y / wide));
+    SeparationRadiusAdvisor.Advice advice =
+        SeparationRadiusAdvisor.advise(
+            Lab.toWorking(new Picture(l, a, b)), Plane.filled(area, 1), 640);
+    // The product of two sines has √2 times their frequency.
+    double expected = wave / Math.sqrt(2) * Math.sqrt(Math.log(1 / 0.12)) / (2 * Math.PI);
+    assertThat(advice.from()).isBetween(0.95 * expected, 1.05 * expected);
   }
 
   // --- evening

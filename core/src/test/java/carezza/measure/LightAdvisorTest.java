@@ -12,8 +12,13 @@ import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 
 import carezza.codec.PictureReader;
+import carezza.colour.Lab;
 import carezza.colour.MonotoneCurve.Point;
+import carezza.filter.Robust;
 import carezza.image.Cancellation;
+import carezza.image.Picture;
+import carezza.image.Plane;
+import carezza.measure.ContourGuides.Guide;
 import carezza.model.CurveLayer;
 import carezza.model.DodgeBurnLayer;
 import carezza.model.FrequencySeparationLayer;
@@ -26,6 +31,7 @@ import carezza.model.Region;
 import carezza.model.Stage;
 import carezza.problem.Problem;
 import carezza.project.ProjectFile;
+import carezza.render.Renderer;
 import carezza.session.Session;
 import carezza.testing.Portrait;
 
@@ -112,6 +118,62 @@ public class LightAdvisorTest {
     assertThat(bench.read("formKept", flat)).isLessThan(0.9);
     DodgeBurnLayer restored = bench.advisor(flat, FRESH).formRestored();
     assertThat(bench.read("formKept", flat, restored)).isCloseTo(1, within(0.03));
+  }
+
+  /** Oily places of the face come nearer to its middle tone, and keep their pores. */
+  @Test
+  public void tamedShineLiesNearerTheMiddleToneAndKeepsItsTexture() {
+    Bench bench = Bench.of(Portrait.S02);
+    DodgeBurnLayer tamed = bench.advisor(FRESH).shineTamed();
+    assertThat(shine(bench, tamed)).isLessThan(0.88 * shine(bench, FRESH));
+    assertThat(bench.read("textureKept", tamed)).isBetween(90.0, 110.0);
+    assertThat(bench.read("formKept", tamed)).isGreaterThan(0.9);
+  }
+
+  /** How far the lightest hundredth of the face's skin lies above its median, L*. */
+  private static double shine(Bench bench, Layer layer) {
+    Project project = bench.with(layer);
+    var scene = bench.session().scene(project);
+    Picture picture =
+        bench
+            .session()
+            .renderer()
+            .render(
+                scene,
+                bench.session().size().atLevel(2).area(),
+                2,
+                Renderer.Readiness.EXACT,
+                Cancellation.NONE);
+    Plane skin = scene.regions().coverage(Region.FACE_SKIN, picture.area(), 2);
+    double[] tones = Robust.values(Lab.lightness(picture), skin);
+    return Robust.quantile(tones, 0.99) - Robust.quantile(tones, 0.5);
+  }
+
+  /** Lit from one side, the shaded cheek gets no guide that would lift it. */
+  @Test
+  public void contourGuidesFollowTheLight() {
+    Bench bench = Bench.of(Portrait.S04);
+    var lit = bench.session().contours(bench.with(FRESH), FRESH.head().id(), Cancellation.NONE);
+    assertThat(lit).extracting(Guide::name).contains("forehead", "bridge of the nose");
+    assertThat(lit).extracting(Guide::lift).contains(true, false);
+    double middle =
+        (bench.plain().faces().leftPupil().x() + bench.plain().faces().rightPupil().x()) / 2;
+    DodgeBurnLayer halfDark =
+        FRESH
+            .withStrengths(0, 0.4)
+            .withMasks(
+                new Mask.Nothing(),
+                new Mask.Gradient(
+                    new carezza.model.Point(middle - 40, 900),
+                    new carezza.model.Point(middle + 40, 900)));
+    Layer above = LayerKind.DODGE_BURN.fresh();
+    var half =
+        bench
+            .session()
+            .contours(bench.with(halfDark, above), above.head().id(), Cancellation.NONE);
+    assertThat(half.stream().filter(Guide::lift).map(g -> g.outline().getFirst().x()))
+        .allMatch(x -> x < middle + 260)
+        .hasSizeLessThan((int) lit.stream().filter(Guide::lift).count());
   }
 
   // --- over-push

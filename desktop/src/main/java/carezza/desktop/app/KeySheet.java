@@ -38,6 +38,8 @@ final class KeySheet extends VBox {
     {"Escape", "Put the tool down, close a sheet"},
     {"F2 … F12, Shift + F2 … F5", "See the picture in one of the ways above it; again: as it is"},
     {"I", "Take what is advised: radius of the split or of the spot, or the amount after a push"},
+    {"G", "Contour guides for light and shade"},
+    {"Hold the name of a stage", "The picture without that stage"},
     {"F1", "This sheet"},
   };
 

@@ -126,6 +126,7 @@ final class Keys {
           model.toolProperty().set(inHand ? Tool.HEAL : Tool.REPAIR);
         }
       }
+      case G -> model.turnContours();
       case I -> {
         if (!picture.takeHint()) {
           model.takeAdvice();

@@ -13,6 +13,7 @@ import java.util.concurrent.TimeoutException;
 import java.util.function.BooleanSupplier;
 import javafx.application.Platform;
 import javafx.scene.Scene;
+import javafx.scene.control.Label;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.image.PixelReader;
 import javafx.scene.image.WritableImage;
@@ -21,8 +22,10 @@ import javax.imageio.ImageIO;
 
 import carezza.codec.SafeFile;
 import carezza.desktop.bench.BenchModel;
+import carezza.desktop.bench.BesidePictures;
 import carezza.desktop.bench.Tool;
 import carezza.desktop.demo.Demo;
+import carezza.measure.CheckView;
 import carezza.model.Mask;
 import carezza.model.MaskParts;
 import carezza.model.Point;
@@ -130,8 +133,42 @@ public final class Shots {
     await(() -> view.picture().isExact());
     shot("proposals");
     select("smooth");
-    await(() -> view.picture().isExact());
+    await(
+        () ->
+            view.picture().isExact()
+                && view.lookup("#advice") instanceof Label words
+                && words.getText().startsWith("Advised"));
+    // Both bands of the patches follow the advice.
+    Thread.sleep(1500);
     shot("smooth");
+    select("sculpt");
+    onStage(
+        () -> {
+          view.picture().fit();
+          view.model().turnContours();
+          return null;
+        });
+    await(() -> view.picture().isExact());
+    Thread.sleep(1500);
+    shot("sculpt");
+    onStage(
+        () -> {
+          view.model().turnContours();
+          view.model().checkProperty().set(CheckView.BLOTCH);
+          ((BesidePictures) view.lookup("#beside")).turn(CheckView.REDNESS);
+          ((BesidePictures) view.lookup("#beside")).turn(CheckView.HUE);
+          return null;
+        });
+    await(() -> view.picture().isExact());
+    Thread.sleep(1500);
+    shot("check-view");
+    onStage(
+        () -> {
+          view.model().checkProperty().set(null);
+          ((BesidePictures) view.lookup("#beside")).turn(CheckView.REDNESS);
+          ((BesidePictures) view.lookup("#beside")).turn(CheckView.HUE);
+          return null;
+        });
     onStage(
         () -> {
           view.picture().fit();

@@ -1,5 +1,6 @@
 package carezza.desktop.bench;
 
+import java.util.List;
 import java.util.OptionalDouble;
 import java.util.function.Function;
 import javafx.application.Platform;
@@ -7,6 +8,7 @@ import javafx.beans.property.ObjectProperty;
 import javafx.beans.property.SimpleObjectProperty;
 
 import carezza.image.Cancellation;
+import carezza.measure.ContourGuides.Guide;
 import carezza.measure.LightAdvisor;
 import carezza.measure.OverPush;
 import carezza.model.DodgeBurnLayer;
@@ -22,11 +24,18 @@ final class Advising implements AutoCloseable {
   private final BenchModel model;
   private final Background working = Background.droppable("advice");
   private final ObjectProperty<Push> push = new SimpleObjectProperty<>();
+  private final ObjectProperty<List<Guide>> contours = new SimpleObjectProperty<>(List.of());
   private final ObjectProperty<Radius> radius = new SimpleObjectProperty<>();
 
   Advising(BenchModel model) {
     this.model = model;
-    model.selectedProperty().addListener((o, was, is) -> push.set(null));
+    model
+        .selectedProperty()
+        .addListener(
+            (o, was, is) -> {
+              push.set(null);
+              contours.set(List.of());
+            });
   }
 
   /**
@@ -124,6 +133,39 @@ final class Advising implements AutoCloseable {
   /** Light and shade that smoothing took, on the selected layer. */
   void restoreForm() {
     propose("Measuring form …", "Form is given back; its amount brings form kept to 1", LightAdvisor::formRestored);
+  }
+
+  /** Shade on the shine of the face, on the selected layer. */
+  void tameShine() {
+    propose("Measuring shine …", "Half of the shine is taken; lift it where it does too much", LightAdvisor::shineTamed);
+  }
+
+  /** Places to lift and to deepen that are shown on the picture; empty for none. */
+  ObjectProperty<List<Guide>> contoursProperty() {
+    return contours;
+  }
+
+  /** Shows the places of the face to lift and to deepen, or hides them. */
+  void turnContours() {
+    String id = model.selectedProperty().get();
+    if (!contours.get().isEmpty() || id == null) {
+      contours.set(List.of());
+      return;
+    }
+    Project project = model.projectProperty().get();
+    Session session = model.session();
+    working.newest(
+        cancellation -> session.contours(project, id, cancellation),
+        found -> {
+          contours.set(found);
+          model
+              .messageProperty()
+              .set(
+                  found.isEmpty()
+                      ? "There is no face map to draw guides on; press F"
+                      : "Whole lines: lift what is light already; broken ones: deepen what is dark");
+        },
+        model::fail);
   }
 
   private void propose(

@@ -281,6 +281,11 @@ public final class BenchModel implements AutoCloseable {
     advising.stop();
   }
 
+  /** Shows places of the face to lift and to deepen, or hides them. */
+  public void turnContours() {
+    advising.turnContours();
+  }
+
   /** Takes what is advised for the selected layer. */
   public void takeAdvice() {
     advising.take();

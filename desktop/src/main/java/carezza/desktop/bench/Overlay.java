@@ -12,6 +12,7 @@ import javafx.scene.shape.StrokeLineJoin;
 import javafx.scene.text.TextAlignment;
 
 import carezza.measure.Blemish;
+import carezza.measure.ContourGuides.Guide;
 import carezza.model.FaceMap;
 import carezza.model.FaceMap.FaceOval;
 import carezza.model.FaceOutlines;
@@ -53,6 +54,7 @@ final class Overlay {
     if (tool == Tool.PLACE_FACE) {
       placing(g, gestures.face().points(), pointer, port);
     }
+    contours(g, model.advising().contoursProperty().get(), port);
     Mending mending = model.mending();
     if (tool == Tool.HEAL || tool == Tool.HAIR || tool == Tool.REPAIR) {
       Set<Integer> chosen = mending.chosenProperty().get();
@@ -77,6 +79,19 @@ final class Overlay {
     } else if (pointer != null && tool != Tool.HAND && tool != Tool.FACE && tool != Tool.PART && tool != Tool.REPAIR) {
       cross(g, port.viewX(pointer.x()), port.viewY(pointer.y()));
     }
+  }
+
+  /** Faint outlines: whole ones to lift, broken ones to deepen. */
+  private static void contours(GraphicsContext g, List<Guide> guides, ViewPort port) {
+    for (Guide guide : guides) {
+      g.setLineDashes(guide.lift() ? new double[0] : new double[] {5, 5});
+      for (int pass = 0; pass < 2; pass++) {
+        g.setStroke(pass == 0 ? Color.gray(0, 0.3) : Color.gray(1, 0.6));
+        g.setLineWidth(pass == 0 ? 2.6 : 1.1);
+        line(g, guide.outline(), port, true);
+      }
+    }
+    g.setLineDashes();
   }
 
   /** Four short arcs around a spot: as wide as a brush for it would be. */

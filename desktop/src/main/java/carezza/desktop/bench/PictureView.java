@@ -71,6 +71,7 @@ public final class PictureView extends Region {
     model.maskViewProperty().addListener((o, was, is) -> refresh());
     model.checkProperty().addListener((o, was, is) -> refresh());
     model.spotHint().spotsProperty().addListener((o, was, is) -> drawOverlay());
+    model.advising().contoursProperty().addListener((o, was, is) -> drawOverlay());
     model.stageHeldProperty().addListener((o, was, is) -> refresh());
     model.selectedProperty().addListener((o, was, is) -> refresh());
     model.brushProperty().addListener((o, was, is) -> drawOverlay());

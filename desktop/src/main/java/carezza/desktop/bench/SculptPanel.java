@@ -2,7 +2,11 @@ package carezza.desktop.bench;
 
 import java.util.function.BiFunction;
 import java.util.function.Function;
+import javafx.geometry.Pos;
+import javafx.scene.control.Button;
 import javafx.scene.control.Label;
+import javafx.scene.control.Tooltip;
+import javafx.scene.layout.FlowPane;
 
 import carezza.model.DodgeBurnLayer;
 import carezza.model.DodgeBurnLayer.Method;
@@ -26,16 +30,7 @@ final class SculptPanel {
         "light-masks",
         TYPE,
         l -> "Light: %s. Shade: %s.".formatted(l.dodgeMask().sentence(), l.burnMask().sentence()));
-    rows.action(
-        "even-blotches",
-        "Propose: even the blotches",
-        "Light where skin is darker than around it, shade where it is lighter; strokes lift it",
-        model.advising()::evenBlotches);
-    rows.action(
-        "restore-form",
-        "Propose: give form back",
-        "Paints the light and shade that the layers below took from the face",
-        model.advising()::restoreForm);
+    proposals(rows, model.advising());
     rows.choice(
         "By",
         "A pair of curves; a neutral sheet in soft light or overlay; or lights and darks of the"
@@ -89,6 +84,46 @@ final class SculptPanel {
         "Shade on these tones, L*",
         DodgeBurnLayer::shades,
         (l, r) -> l.withTones(l.lights(), r));
+  }
+
+  private static void proposals(PanelRows rows, Advising advising) {
+    Label lead = new Label("Propose");
+    lead.getStyleClass().add("row-name");
+    FlowPane row =
+        new FlowPane(
+            6,
+            4,
+            lead,
+            button(
+                "even-blotches",
+                "Even blotches",
+                "Light where skin is darker than around it, shade where it is lighter; strokes lift it",
+                advising::evenBlotches),
+            button(
+                "restore-form",
+                "Give form back",
+                "Paints the light and shade that the layers below took from the face",
+                advising::restoreForm),
+            button(
+                "tame-shine",
+                "Tame shine",
+                "Shade on what is among the lightest of the skin and lighter than around it",
+                advising::tameShine),
+            button(
+                "contours",
+                "Contour guides",
+                "Places to lift where there is light already, and to deepen where there is shade (G)",
+                advising::turnContours));
+    row.setAlignment(Pos.CENTER_LEFT);
+    rows.custom(row, () -> {});
+  }
+
+  private static Button button(String id, String title, String tip, Runnable action) {
+    Button button = new Button(title);
+    button.setId(id);
+    button.setTooltip(new Tooltip(tip));
+    button.setOnAction(e -> action.run());
+    return button;
   }
 
   private static void tones(
