@@ -23,7 +23,8 @@ import carezza.model.Region;
  * lightness; high = x − low, so low + high is the input again. The low band is
  * evened over the layer's mask by edge-stopping smoothing inside it, of which only the middle band is
  * kept: what is wider than fw/18 is the form of the face and goes back in. Areas and strokes smooth the
- * low band on their own. The high band gets its gain.
+ * low band on their own. The high band gets its gain. On request what lies between the
+ * split and the form is a band of its own, with its own gain.
  */
 final class FrequencySeparationKernel {
 
@@ -77,7 +78,7 @@ final class FrequencySeparationKernel {
     }
 
     private boolean evens() {
-      return layer.evening() > 0 || !layer.areas().isEmpty();
+      return layer.evening() > 0 || layer.blotchGain() != 1 || !layer.areas().isEmpty();
     }
 
     @Override
@@ -96,6 +97,12 @@ final class FrequencySeparationKernel {
             GuidedSmoothing.reach(fw * EVENING)
                 + GaussianBlur.reach(fw * FORM)
                 + Masks.reach(layer.head().mask(), site.scale());
+      }
+      if (layer.blotchGain() != 1) {
+        reach =
+            Math.max(
+                reach,
+                GaussianBlur.reach(fw * FORM) + Masks.reach(layer.head().mask(), site.scale()));
       }
       for (LowBandArea area : layer.areas()) {
         reach =
@@ -167,9 +174,14 @@ final class FrequencySeparationKernel {
       Picture band = reduced.map(split(reduced, low.sigma(sigma())));
       Plane guide = Lab.lightness(band);
       Picture tone = band;
-      if (layer.evening() > 0) {
+      if (layer.evening() > 0 || layer.blotchGain() != 1) {
         Plane mask = Masks.render(layer.head().mask(), band.area(), site, reduced);
-        tone = evened(tone, guide, mask, layer, site.faceWidth());
+        if (layer.blotchGain() != 1) {
+          tone = regained(tone, mask, (float) layer.blotchGain(), site.faceWidth());
+        }
+        if (layer.evening() > 0) {
+          tone = evened(tone, guide, mask, layer, site.faceWidth());
+        }
       }
       for (LowBandArea area : layer.areas()) {
         tone = smoothed(tone, guide, area, layer.edgeGuard(), site, reduced);
@@ -192,6 +204,20 @@ final class FrequencySeparationKernel {
         from.values()[i + x] -= other.values()[k + x];
       }
     }
+  }
+
+  /** Tone with its middle band, between the split and the form inside the mask, times a factor. */
+  private static Picture regained(Picture low, Plane mask, float gain, double faceWidth) {
+    MaskedBlur broad = new MaskedBlur(mask, faceWidth * FORM);
+    return low.map(
+        plane -> {
+          Plane form = broad.blur(plane);
+          for (int i = 0; i < form.values().length; i++) {
+            float v = plane.values()[i];
+            form.values()[i] = v + mask.values()[i] * (gain - 1) * (v - form.values()[i]);
+          }
+          return form;
+        });
   }
 
   private static Picture evened(

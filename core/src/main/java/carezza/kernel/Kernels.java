@@ -72,7 +72,7 @@ public final class Kernels {
     return switch (layer) {
       case ToneEveningLayer l -> new ToneEveningLayer(full, 0, 0, null, 0, 0, 0);
       case FrequencySeparationLayer l ->
-          new FrequencySeparationLayer(full, l.radius(), l.split(), 1, 0, l.edgeGuard(), List.of());
+          new FrequencySeparationLayer(full, l.radius(), l.split(), 1, 1, 0, l.edgeGuard(), List.of());
       default -> layer.with(full);
     };
   }

@@ -26,8 +26,8 @@ public enum CheckView {
   LOW("Tone", "Tone without pores: it should be smooth where skin is smooth, with its form.", 1 / 85.0),
   HIGH("Texture", "Texture without tone: even over the face, without blotches or halos.", 1 / 85.0),
   BLOTCH("Blotches", "Uneven lightness a little wider than pores; grey is even.", 1 / 40.0),
-  FORM("Form lost", "Light and shade that are gone: light was deepened, dark was lifted.", 1 / 18.0),
-  TEXTURE("Pores lost", "Dark has less texture than before, light has more.", 1 / 15.0),
+  FORM("Form", "Light and shade that are gone: light was deepened, dark was lifted.", 1 / 18.0),
+  TEXTURE("Pores", "Dark has less texture than before, light has more.", 1 / 15.0),
   CHANGE("Change", "All that differs from the settled picture, four times as strong.", 0),
   CLIPPING("Clipping", "White lies beyond white, black beyond black; the rest is kept grey.", 0),
   ATTENTION("Attention", "Where light, contrast and colour draw the eye: the face should lead.", 1 / 30.0);

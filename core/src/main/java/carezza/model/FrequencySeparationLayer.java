@@ -8,6 +8,8 @@ import java.util.List;
  * @param radius sigma of the split in photograph pixels; null to take the advised one
  * @param split how the two are parted
  * @param textureGain factor on the high band inside the mask, 0 … 2
+ * @param blotchGain factor on the middle band inside the mask, between the split and the form of the face,
+ *     0 … 2; 1 leaves two bands
  * @param evening 0 … 1: how far the low band is evened over the mask
  * @param edgeGuard difference of L* at which evening stops, 1 … 40
  * @param areas places whose low band is blurred, by outline or by stroke
@@ -17,6 +19,7 @@ public record FrequencySeparationLayer(
     Double radius,
     Split split,
     double textureGain,
+    double blotchGain,
     double evening,
     double edgeGuard,
     List<LowBandArea> areas)
@@ -51,6 +54,7 @@ public record FrequencySeparationLayer(
     }
     Require.present("split", split);
     Require.range("textureGain", textureGain, 0, 2);
+    Require.range("blotchGain", blotchGain, 0, 2);
     Require.range("evening", evening, 0, 1);
     Require.range("edgeGuard", edgeGuard, 1, 40);
     areas = areas == null ? List.of() : List.copyOf(areas);
@@ -58,36 +62,41 @@ public record FrequencySeparationLayer(
 
   public FrequencySeparationLayer withRadius(Double newRadius) {
     return new FrequencySeparationLayer(
-        head, newRadius, split, textureGain, evening, edgeGuard, areas);
+        head, newRadius, split, textureGain, blotchGain, evening, edgeGuard, areas);
   }
 
   public FrequencySeparationLayer withSplit(Split newSplit) {
     return new FrequencySeparationLayer(
-        head, radius, newSplit, textureGain, evening, edgeGuard, areas);
+        head, radius, newSplit, textureGain, blotchGain, evening, edgeGuard, areas);
   }
 
   public FrequencySeparationLayer withTextureGain(double newGain) {
-    return new FrequencySeparationLayer(head, radius, split, newGain, evening, edgeGuard, areas);
+    return new FrequencySeparationLayer(head, radius, split, newGain, blotchGain, evening, edgeGuard, areas);
+  }
+
+  public FrequencySeparationLayer withBlotchGain(double newGain) {
+    return new FrequencySeparationLayer(
+        head, radius, split, textureGain, newGain, evening, edgeGuard, areas);
   }
 
   public FrequencySeparationLayer withEvening(double newEvening) {
     return new FrequencySeparationLayer(
-        head, radius, split, textureGain, newEvening, edgeGuard, areas);
+        head, radius, split, textureGain, blotchGain, newEvening, edgeGuard, areas);
   }
 
   public FrequencySeparationLayer withEdgeGuard(double newGuard) {
     return new FrequencySeparationLayer(
-        head, radius, split, textureGain, evening, newGuard, areas);
+        head, radius, split, textureGain, blotchGain, evening, newGuard, areas);
   }
 
   public FrequencySeparationLayer withAreas(List<LowBandArea> newAreas) {
     return new FrequencySeparationLayer(
-        head, radius, split, textureGain, evening, edgeGuard, newAreas);
+        head, radius, split, textureGain, blotchGain, evening, edgeGuard, newAreas);
   }
 
   @Override
   public FrequencySeparationLayer with(Head newHead) {
     return new FrequencySeparationLayer(
-        newHead, radius, split, textureGain, evening, edgeGuard, areas);
+        newHead, radius, split, textureGain, blotchGain, evening, edgeGuard, areas);
   }
 }

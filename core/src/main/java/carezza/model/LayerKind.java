@@ -34,6 +34,7 @@ public enum LayerKind {
               null,
               FrequencySeparationLayer.Split.GAUSSIAN,
               1,
+              1,
               0.6,
               10,
               List.of())),

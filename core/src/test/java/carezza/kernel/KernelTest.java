@@ -138,6 +138,46 @@ public class KernelTest {
     assertThat(after).isLessThan(0.6 * before);
   }
 
+  /** Three waves, one for each band: only the middle one is taken. */
+  @Test
+  public void theMiddleBandHasAGainOfItsOwn() {
+    double pores = 3;
+    double blotches = SITE.faceWidth() / 6;
+    Picture input = Pictures.grey(ALL, 0);
+    for (int c = 0; c < 3; c++) {
+      input
+          .plane(c)
+          .copyFrom(
+              Pictures.plane(
+                  ALL,
+                  (x, y) ->
+                      0.5
+                          + 0.02 * Math.sin(2 * Math.PI * x / pores)
+                          + 0.02 * Math.sin(2 * Math.PI * y / blotches)));
+    }
+    Picture out = render(separation(1.2, 1, 0, List.of()).withBlotchGain(0), input);
+    assertThat(amplitude(out.first(), blotches, false))
+        .isLessThan(0.35 * amplitude(input.first(), blotches, false));
+    assertThat(amplitude(out.first(), pores, true))
+        .isGreaterThan(0.8 * amplitude(input.first(), pores, true));
+  }
+
+  /** Of a wave across or down, by its Fourier coefficient away from the border. */
+  private static double amplitude(Plane plane, double wave, boolean across) {
+    double re = 0;
+    double im = 0;
+    int n = 0;
+    for (int y = 20; y < plane.area().height() - 20; y++) {
+      for (int x = 20; x < plane.area().width() - 20; x++) {
+        double phase = 2 * Math.PI * (across ? x : y) / wave;
+        re += plane.at(x, y) * Math.cos(phase);
+        im += plane.at(x, y) * Math.sin(phase);
+        n++;
+      }
+    }
+    return 2 * Math.hypot(re, im) / n;
+  }
+
   @Test
   public void separatedAndAddedAgainThePictureIsTheSame() {
     Picture input = Pictures.skin(ALL, 3);

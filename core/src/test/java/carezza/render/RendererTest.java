@@ -70,6 +70,7 @@ public class RendererTest {
           l.withRadius(9.0)
               .withTextureGain(0.8)
               .withEvening(0.7)
+              .withBlotchGain(0.8)
               .withAreas(List.of(new FrequencySeparationLayer.LowBandArea(face, 20, 0.7)));
       case DodgeBurnLayer l -> l.withMasks(face, new Mask.Oval(700, 1300, 200, 120, 0, 0.8));
       case ToneEveningLayer l ->

@@ -2,6 +2,7 @@ package carezza.desktop.app;
 
 import javafx.scene.control.Label;
 import javafx.scene.layout.GridPane;
+import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
 
 /** All keys and wheel turns, on one sheet. */
@@ -38,6 +39,7 @@ final class KeySheet extends VBox {
     {"Escape", "Put the tool down, close a sheet"},
     {"F2 … F12, Shift + F2 … F5", "See the picture in one of the ways above it; again: as it is"},
     {"I", "Take what is advised: radius of the split or of the spot, or the amount after a push"},
+    {"X", "The picture mirrored, to see it afresh; again: as it is"},
     {"G", "Contour guides for light and shade"},
     {"Hold the name of a stage", "The picture without that stage"},
     {"F1", "This sheet"},
@@ -48,12 +50,21 @@ final class KeySheet extends VBox {
     setId("keys");
     Label heading = new Label("Keys");
     heading.getStyleClass().add("title");
-    GridPane grid = new GridPane(24, 7);
-    for (int i = 0; i < KEYS.length; i++) {
+    int half = (KEYS.length + 1) / 2;
+    getChildren()
+        .addAll(heading, new HBox(36, grid(0, half), grid(half, KEYS.length)));
+  }
+
+  private static GridPane grid(int from, int to) {
+    GridPane grid = new GridPane(18, 7);
+    for (int i = from; i < to; i++) {
       Label key = new Label(KEYS[i][0]);
       key.getStyleClass().add("key");
-      grid.addRow(i, key, new Label(KEYS[i][1]));
+      Label words = new Label(KEYS[i][1]);
+      words.setWrapText(true);
+      words.setMaxWidth(300);
+      grid.addRow(i - from, key, words);
     }
-    getChildren().addAll(heading, grid);
+    return grid;
   }
 }

@@ -59,6 +59,7 @@ public final class BenchModel implements AutoCloseable {
   private final BooleanProperty maskShown = new SimpleBooleanProperty();
   private final ObjectProperty<MaskView> maskView =
       new SimpleObjectProperty<>(MaskView.GREY_OUTSIDE);
+  private final BooleanProperty mirrored = new SimpleBooleanProperty();
   private final ObjectProperty<Stage> stageHeld = new SimpleObjectProperty<>();
   private final ObjectProperty<CheckView> check = new SimpleObjectProperty<>();
   private final ObjectProperty<Pen> pen = new SimpleObjectProperty<>(Pen.MOUSE);
@@ -559,6 +560,11 @@ public final class BenchModel implements AutoCloseable {
       }
     }
     return all;
+  }
+
+  /** Whether the view shows the picture left for right. */
+  public BooleanProperty mirroredProperty() {
+    return mirrored;
   }
 
   /** The way the picture is seen, to judge it; null for as it is. */

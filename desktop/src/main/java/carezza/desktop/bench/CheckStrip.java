@@ -31,7 +31,7 @@ public final class CheckStrip extends VBox {
     getStyleClass().add("checks");
     Label lead = new Label("See");
     lead.getStyleClass().add("row-name");
-    FlowPane row = new FlowPane(4, 3, lead);
+    FlowPane row = new FlowPane(3, 3, lead);
     row.setAlignment(Pos.CENTER_LEFT);
     for (CheckView view : CheckView.values()) {
       ToggleButton button = new ToggleButton(view.title());
@@ -45,6 +45,13 @@ public final class CheckStrip extends VBox {
       buttons.put(view, button);
       row.getChildren().add(button);
     }
+    ToggleButton mirrored = new ToggleButton("Mirror");
+    mirrored.setId("mirror");
+    mirrored.getStyleClass().add("check");
+    mirrored.setFocusTraversable(false);
+    mirrored.setTooltip(new Tooltip("Left for right: faults that the eye is used to stand out (X)"));
+    mirrored.selectedProperty().bindBidirectional(model.mirroredProperty());
+    row.getChildren().add(mirrored);
     Label hint = new Label();
     hint.setId("check-hint");
     hint.getStyleClass().add("row-words");

@@ -72,6 +72,8 @@ public final class PictureView extends Region {
     model.checkProperty().addListener((o, was, is) -> refresh());
     model.spotHint().spotsProperty().addListener((o, was, is) -> drawOverlay());
     model.advising().contoursProperty().addListener((o, was, is) -> drawOverlay());
+    // The pointer's places are mirrored with the node.
+    model.mirroredProperty().addListener((o, was, is) -> setScaleX(is ? -1 : 1));
     model.stageHeldProperty().addListener((o, was, is) -> refresh());
     model.selectedProperty().addListener((o, was, is) -> refresh());
     model.brushProperty().addListener((o, was, is) -> drawOverlay());

@@ -69,6 +69,16 @@ final class SeparationPanel {
         l -> 100 * l.textureGain(),
         (l, v) ->
             l.withTextureGain(v / 100));
+    rows.number(
+        "blotches",
+        "Blotches",
+        "Gain of a middle band between texture and form inside the mask, in percent; 100 leaves it",
+        0,
+        200,
+        PERCENT,
+        type,
+        l -> 100 * l.blotchGain(),
+        (l, v) -> l.withBlotchGain(v / 100));
     rows.tools(Tool.EVEN_STROKE, Tool.EVEN_AREA);
     rows.words("areas", type, l -> "Evened by hand in " + l.areas().size() + " places.");
   }

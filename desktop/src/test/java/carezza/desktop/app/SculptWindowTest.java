@@ -181,4 +181,15 @@ public class SculptWindowTest extends WindowDriver {
     assertThat(said)
         .isEqualTo("Take %.0f %%".formatted(100 * layer("smooth").head().amount()));
   }
+
+  @Test
+  public void aStrokeOnTheMirroredPictureLiesWhereItWasPainted() throws Exception {
+    clickOn("#card-sculpt");
+    key(KeyCode.X);
+    int before = ((Mask.Strokes) sculpt().dodgeMask()).strokes().size();
+    stroke(X - 40, Y, X + 40, Y);
+    var strokes = ((Mask.Strokes) sculpt().dodgeMask()).strokes();
+    assertThat(strokes).hasSize(before + 1);
+    assertThat(strokes.getLast().x(0)).isBetween(X - 46, X - 34);
+  }
 }

@@ -97,6 +97,7 @@ public abstract class WindowDriver {
     model().toolProperty().set(Tool.HAND);
     model().maskShownProperty().set(false);
     model().checkProperty().set(null);
+    model().mirroredProperty().set(false);
     picture().fit();
     return true;
   }
