@@ -6,7 +6,6 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.function.DoubleConsumer;
 
 import carezza.codec.FileNotes;
 import carezza.codec.FileNotes.Carried;
@@ -17,9 +16,7 @@ import carezza.codec.Photograph;
 import carezza.codec.PictureFormat;
 import carezza.codec.PictureWriter;
 import carezza.codec.SafeFile;
-import carezza.colour.Lab;
 import carezza.face.FaceAnalysis;
-import carezza.filter.GaussianBlur;
 import carezza.image.Area;
 import carezza.image.Cancellation;
 import carezza.image.Level;
@@ -27,22 +24,15 @@ import carezza.image.Picture;
 import carezza.image.PictureSize;
 import carezza.image.Plane;
 import carezza.kernel.LayerCoverage;
-import carezza.kernel.SeparationRadiusAdvisor;
-import carezza.kernel.SeparationRadiusAdvisor.Advice;
 import carezza.mask.Masks;
 import carezza.mask.Regions;
 import carezza.mask.Site;
 import carezza.measure.Blemish;
 import carezza.measure.BlemishFinder;
-import carezza.measure.ContourGuides;
-import carezza.measure.ContourGuides.Guide;
 import carezza.measure.Examination;
 import carezza.measure.Gauge;
-import carezza.measure.Gauges;
 import carezza.measure.HairFinder;
 import carezza.measure.JobLevel;
-import carezza.measure.LightAdvisor;
-import carezza.measure.OverPush;
 import carezza.model.FaceMap;
 import carezza.model.FrequencySeparationLayer;
 import carezza.model.HealLayer;
@@ -252,6 +242,11 @@ public final class Session {
     return findings.gauges();
   }
 
+  /** What is measured for the retoucher who asks for advice. */
+  public Advice advice() {
+    return new Advice(this);
+  }
+
   /** An area of a level as stage Settle leaves it; what gauges and check views compare with. */
   public Picture settled(Project project, Area area, int level, Cancellation cancellation) {
     Scene scene = scene(project);
@@ -261,109 +256,6 @@ public final class Session {
         level,
         Readiness.QUICK,
         cancellation);
-  }
-
-  /**
-   * What the face's own skin advises for a separation.
-   *
-   * @param curve the scan and the advice, in photograph pixels
-   * @param skin a place of textured skin
-   * @param eye the left iris, or the same place where there is no map of it
-   */
-  public record RadiusAdvice(Advice curve, Point skin, Point eye) {}
-
-  /**
-   * The radius that is advised for a separation, measured on what lies below it.
-   *
-   * @param layer of the separation; null for the end of stage Mend
-   */
-  public RadiusAdvice radiusAdvice(Project project, String layer, Cancellation cancellation) {
-    Scene scene = scene(project);
-    int under =
-        layer == null ? scene.stack().through(Stage.MEND) : scene.stack().indexOf(layer);
-    int level = Renderer.analysisLevel(renderer.site(scene, 0).faceWidth());
-    Site site = renderer.site(scene, level);
-    Picture input =
-        renderer.render(scene.through(under), site.whole(), level, Readiness.EXACT, cancellation);
-    Plane skin = scene.regions().coverage(Region.FACE_SKIN, site.whole(), level);
-    Advice found =
-        SeparationRadiusAdvisor.advise(input, skin, site.faceWidth()).times(1 / site.scale());
-    Point textured = SeparationRadiusAdvisor.textured(input, skin, site.faceWidth());
-    Point place = new Point(textured.x() / site.scale(), textured.y() / site.scale());
-    Point eye = project.faceMap().map(FaceMap::leftPupil).orElse(place);
-    return new RadiusAdvice(found, place, eye);
-  }
-
-  /**
-   * Low and high band of what lies below a layer, at full size.
-   *
-   * @param sigma of the split in photograph pixels
-   * @return the low band, and the high band over middle grey
-   */
-  public List<Picture> bands(
-      Project project, String layer, Area area, double sigma, Cancellation cancellation) {
-    Scene scene = scene(project);
-    Area wide = area.grow(GaussianBlur.reach(sigma)).intersect(size().area());
-    Picture input =
-        renderer.render(
-            scene.through(scene.stack().indexOf(layer)), wide, 0, Readiness.QUICK, cancellation);
-    Picture low = input.map(p -> GaussianBlur.blur(p, sigma)).crop(area);
-    Picture high = input.crop(area).copy();
-    for (int c = 0; c < 3; c++) {
-      float[] v = high.plane(c).values();
-      for (int i = 0; i < v.length; i++) {
-        v[i] = 0.5f + 2 * (v[i] - low.plane(c).values()[i]);
-      }
-    }
-    return List.of(low, high);
-  }
-
-  /** What the gauges read when a layer is pushed from nothing to twice its strength. */
-  public OverPush pushed(
-      Project project, String layer, DoubleConsumer progress, Cancellation cancellation) {
-    return OverPush.of(
-        renderer, scene(project), layer, JobLevel.portrait(), progress, cancellation);
-  }
-
-  /** Light and shade to paint on a layer, which takes part as it is set. */
-  public LightAdvisor light(Project project, String layer, Cancellation cancellation) {
-    return new LightAdvisor(renderer, scene(project), layer, cancellation);
-  }
-
-  /** Places of the face to lift and to deepen, by the light that is below a layer; none without a map. */
-  public List<Guide> contours(Project project, String layer, Cancellation cancellation) {
-    if (project.faces() == null) {
-      return List.of();
-    }
-    Scene scene = scene(project);
-    Site site = renderer.site(scene, Renderer.analysisLevel(project.faces().faceWidth()));
-    Scene below = scene.through(scene.stack().indexOf(layer));
-    Picture input =
-        renderer.render(below, site.whole(), site.level(), Readiness.QUICK, cancellation);
-    Plane skin = scene.regions().coverage(Region.FACE_SKIN, site.whole(), site.level());
-    return ContourGuides.of(project.faces(), Lab.lightness(input), skin, site);
-  }
-
-  /** A project with the session that its photograph is at work in. */
-  public record Finished(Session session, Project project) {}
-
-  /**
-   * All gauges with another finished picture as 'before'.
-   *
-   * @param other of the same size; seen with this project's regions
-   */
-  public List<Gauge> gaugesAgainst(
-      Project project, Finished other, Cancellation cancellation) {
-    Scene scene = scene(project);
-    int level = Renderer.analysisLevel(renderer.site(scene, 0).faceWidth());
-    Site site = renderer.site(scene, level);
-    Session there = other.session();
-    Picture before =
-        there.renderer.render(
-            there.scene(other.project()), site.whole(), level, Readiness.EXACT, cancellation);
-    Picture after =
-        renderer.render(scene, site.whole(), level, Readiness.EXACT, cancellation);
-    return Gauges.read(site, before, after, project.stack(), JobLevel.portrait());
   }
 
   /**

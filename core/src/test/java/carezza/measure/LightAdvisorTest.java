@@ -58,7 +58,7 @@ public class LightAdvisorTest {
     }
 
     LightAdvisor advisor(Layer... layers) {
-      return session.light(with(layers), FRESH.head().id(), Cancellation.NONE);
+      return session.advice().light(with(layers), FRESH.head().id(), Cancellation.NONE);
     }
 
     double read(String id, Layer... layers) {
@@ -153,7 +153,7 @@ public class LightAdvisorTest {
   @Test
   public void contourGuidesFollowTheLight() {
     Bench bench = Bench.of(Portrait.S04);
-    var lit = bench.session().contours(bench.with(FRESH), FRESH.head().id(), Cancellation.NONE);
+    var lit = bench.session().advice().contours(bench.with(FRESH), FRESH.head().id(), Cancellation.NONE);
     assertThat(lit).extracting(Guide::name).contains("forehead", "bridge of the nose");
     assertThat(lit).extracting(Guide::lift).contains(true, false);
     double middle =
@@ -170,6 +170,7 @@ public class LightAdvisorTest {
     var half =
         bench
             .session()
+            .advice()
             .contours(bench.with(halfDark, above), above.head().id(), Cancellation.NONE);
     assertThat(half.stream().filter(Guide::lift).map(g -> g.outline().getFirst().x()))
         .allMatch(x -> x < middle + 260)
@@ -181,6 +182,7 @@ public class LightAdvisorTest {
   private static OverPush push(Bench bench, Layer layer) {
     return bench
         .session()
+        .advice()
         .pushed(bench.with(layer), layer.head().id(), done -> {}, Cancellation.NONE);
   }
 

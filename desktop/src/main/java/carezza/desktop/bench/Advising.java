@@ -15,14 +15,15 @@ import carezza.model.DodgeBurnLayer;
 import carezza.model.FrequencySeparationLayer;
 import carezza.model.Layer;
 import carezza.model.Project;
+import carezza.session.Advice;
 import carezza.session.Session;
-import carezza.session.Session.RadiusAdvice;
 
 /** What is measured for the selected layer when the retoucher asks for advice on it. */
 final class Advising implements AutoCloseable {
 
   private final BenchModel model;
   private final Background working = Background.droppable("advice");
+  private final Background scanning = Background.droppable("radius");
   private final ObjectProperty<Push> push = new SimpleObjectProperty<>();
   private final ObjectProperty<List<Guide>> contours = new SimpleObjectProperty<>(List.of());
   private final ObjectProperty<Radius> radius = new SimpleObjectProperty<>();
@@ -48,7 +49,7 @@ final class Advising implements AutoCloseable {
   /**
    * @param layer a separation
    */
-  record Radius(String layer, RadiusAdvice advice) {}
+  record Radius(String layer, Advice.Radius advice) {}
 
   /** The over-push test of the selected layer, or null. */
   ObjectProperty<Push> pushProperty() {
@@ -70,7 +71,7 @@ final class Advising implements AutoCloseable {
               Session session = model.session();
               working.newest(
                   cancellation ->
-                      session.pushed(
+                      session.advice().pushed(
                           project,
                           layer.head().id(),
                           done -> Platform.runLater(() -> begun(done, cancellation)),
@@ -108,8 +109,8 @@ final class Advising implements AutoCloseable {
   void measureRadius(String layer) {
     Project project = model.projectProperty().get();
     Session session = model.session();
-    working.newest(
-        cancellation -> session.radiusAdvice(project, layer, cancellation),
+    scanning.newest(
+        cancellation -> session.advice().radius(project, layer, cancellation),
         found -> radius.set(new Radius(layer, found)),
         model::fail);
   }
@@ -155,7 +156,7 @@ final class Advising implements AutoCloseable {
     Project project = model.projectProperty().get();
     Session session = model.session();
     working.newest(
-        cancellation -> session.contours(project, id, cancellation),
+        cancellation -> session.advice().contours(project, id, cancellation),
         found -> {
           contours.set(found);
           model
@@ -175,9 +176,12 @@ final class Advising implements AutoCloseable {
     Session session = model.session();
     model.messageProperty().set(begun);
     working.newest(
-        (Cancellation cancellation) -> proposal.apply(session.light(asked, id, cancellation)),
+        (Cancellation cancellation) -> proposal.apply(session.advice().light(asked, id, cancellation)),
         found -> {
-          if (model.stack().find(id).isPresent()) {
+          // What was painted meanwhile is not to be lost.
+          if (!model.stack().find(id).equals(asked.stack().find(id))) {
+            model.messageProperty().set("The layer was changed meanwhile; ask once more");
+          } else {
             model.edit(null, p -> p.edit(id, l -> found.with(l.head().withAmount(found.head().amount()))));
             model.messageProperty().set(done);
           }
@@ -188,5 +192,6 @@ final class Advising implements AutoCloseable {
   @Override
   public void close() {
     working.close();
+    scanning.close();
   }
 }

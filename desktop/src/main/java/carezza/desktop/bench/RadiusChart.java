@@ -162,7 +162,7 @@ final class RadiusChart extends VBox {
         cancellation -> {
           Picture[] made = new Picture[4];
           for (int i = 0; i < 2; i++) {
-            List<Picture> bands = session.bands(project, layer, areas[i], sigma, cancellation);
+            List<Picture> bands = session.advice().bands(project, layer, areas[i], sigma, cancellation);
             made[2 * i] = bands.get(0);
             made[2 * i + 1] = bands.get(1);
           }

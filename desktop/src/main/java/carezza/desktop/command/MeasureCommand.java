@@ -18,8 +18,8 @@ import carezza.project.GaugesFile;
 import carezza.project.ProjectFile;
 import carezza.project.ProjectFile.StackFile;
 import carezza.project.Retouch;
+import carezza.session.Advice;
 import carezza.session.Session;
-import carezza.session.Session.RadiusAdvice;
 
 @Command(name = "measure", description = "Reads all gauges of a photograph or a project.")
 final class MeasureCommand implements Callable<Integer> {
@@ -62,8 +62,8 @@ final class MeasureCommand implements Callable<Integer> {
     List<Gauge> gauges =
         against == null
             ? session.gauges(project, Cancellation.NONE)
-            : session.gaugesAgainst(project, finished(against, session), Cancellation.NONE);
-    RadiusAdvice advice = session.radiusAdvice(project, null, Cancellation.NONE);
+            : session.advice().gaugesAgainst(project, finished(against, session), Cancellation.NONE);
+    Advice.Radius advice = session.advice().radius(project, null, Cancellation.NONE);
     byte[] text = GaugesFile.text(gauges, advice.curve(), JobLevel.portrait());
     if (json.equals("-")) {
       System.out.writeBytes(text);
@@ -75,14 +75,14 @@ final class MeasureCommand implements Callable<Integer> {
   }
 
   /** The finished picture of another file, at the level that gauges are read at. */
-  private Session.Finished finished(Path other, Session session) throws Problem {
+  private Advice.Finished finished(Path other, Session session) throws Problem {
     boolean isProject = other.getFileName().toString().endsWith(ProjectFile.ENDING);
     Retouch retouch = isProject ? ProjectFile.open(other) : ProjectFile.start(other);
     Session there = new Session(retouch.photograph());
     if (!there.size().equals(session.size())) {
       throw new Problem(Problem.Kind.SIZES_DIFFER, other, said(there), said(session));
     }
-    return new Session.Finished(there, retouch.project());
+    return new Advice.Finished(there, retouch.project());
   }
 
   private static String said(Session session) {

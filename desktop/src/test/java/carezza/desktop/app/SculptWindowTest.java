@@ -190,6 +190,6 @@ public class SculptWindowTest extends WindowDriver {
     stroke(X - 40, Y, X + 40, Y);
     var strokes = ((Mask.Strokes) sculpt().dodgeMask()).strokes();
     assertThat(strokes).hasSize(before + 1);
-    assertThat(strokes.getLast().x(0)).isBetween(X - 46, X - 34);
+    assertThat((double) strokes.getLast().x(0)).isBetween(X - 46, X - 34);
   }
 }

@@ -1,0 +1,141 @@
+package carezza.session;
+
+import java.util.List;
+import java.util.function.DoubleConsumer;
+
+import carezza.colour.Lab;
+import carezza.filter.GaussianBlur;
+import carezza.image.Area;
+import carezza.image.Cancellation;
+import carezza.image.Picture;
+import carezza.image.Plane;
+import carezza.kernel.SeparationRadiusAdvisor;
+import carezza.mask.Site;
+import carezza.measure.ContourGuides;
+import carezza.measure.ContourGuides.Guide;
+import carezza.measure.Gauge;
+import carezza.measure.Gauges;
+import carezza.measure.JobLevel;
+import carezza.measure.LightAdvisor;
+import carezza.measure.OverPush;
+import carezza.model.FaceMap;
+import carezza.model.Point;
+import carezza.model.Project;
+import carezza.model.Region;
+import carezza.model.Stage;
+import carezza.render.Renderer;
+import carezza.render.Renderer.Readiness;
+import carezza.render.Scene;
+
+/** What is measured on a photograph at work when the retoucher asks for advice. Safe for many threads. */
+public final class Advice {
+
+  private final Session session;
+
+  Advice(Session session) {
+    this.session = session;
+  }
+
+  /**
+   * What the face's own skin advises for a separation.
+   *
+   * @param curve the scan and the advice, in photograph pixels
+   * @param skin a place of textured skin
+   * @param eye the left iris, or the same place where there is no map of it
+   */
+  public record Radius(SeparationRadiusAdvisor.Advice curve, Point skin, Point eye) {}
+
+  /**
+   * The radius that is advised for a separation, measured on what lies below it.
+   *
+   * @param layer of the separation; null for the end of stage Mend
+   */
+  public Radius radius(Project project, String layer, Cancellation cancellation) {
+    Scene scene = session.scene(project);
+    int under =
+        layer == null ? scene.stack().through(Stage.MEND) : scene.stack().indexOf(layer);
+    int level = Renderer.analysisLevel(session.renderer().site(scene, 0).faceWidth());
+    Site site = session.renderer().site(scene, level);
+    Picture input =
+        session.renderer().render(scene.through(under), site.whole(), level, Readiness.EXACT, cancellation);
+    Plane skin = scene.regions().coverage(Region.FACE_SKIN, site.whole(), level);
+    SeparationRadiusAdvisor.Advice found =
+        SeparationRadiusAdvisor.advise(input, skin, site.faceWidth()).times(1 / site.scale());
+    Point textured = SeparationRadiusAdvisor.textured(input, skin, site.faceWidth());
+    Point place = new Point(textured.x() / site.scale(), textured.y() / site.scale());
+    Point eye = project.faceMap().map(FaceMap::leftPupil).orElse(place);
+    return new Radius(found, place, eye);
+  }
+
+  /**
+   * Low and high band of what lies below a layer, at full size.
+   *
+   * @param sigma of the split in photograph pixels
+   * @return the low band, and the high band over middle grey
+   */
+  public List<Picture> bands(
+      Project project, String layer, Area area, double sigma, Cancellation cancellation) {
+    Scene scene = session.scene(project);
+    Area wide = area.grow(GaussianBlur.reach(sigma)).intersect(session.size().area());
+    Picture input =
+        session.renderer().render(
+            scene.through(scene.stack().indexOf(layer)), wide, 0, Readiness.QUICK, cancellation);
+    Picture low = input.map(p -> GaussianBlur.blur(p, sigma)).crop(area);
+    Picture high = input.crop(area).copy();
+    for (int c = 0; c < 3; c++) {
+      float[] v = high.plane(c).values();
+      for (int i = 0; i < v.length; i++) {
+        v[i] = 0.5f + 2 * (v[i] - low.plane(c).values()[i]);
+      }
+    }
+    return List.of(low, high);
+  }
+
+  /** What the gauges read when a layer is pushed from nothing to twice its strength. */
+  public OverPush pushed(
+      Project project, String layer, DoubleConsumer progress, Cancellation cancellation) {
+    return OverPush.of(
+        session.renderer(), session.scene(project), layer, JobLevel.portrait(), progress, cancellation);
+  }
+
+  /** Light and shade to paint on a layer, which takes part as it is set. */
+  public LightAdvisor light(Project project, String layer, Cancellation cancellation) {
+    return new LightAdvisor(session.renderer(), session.scene(project), layer, cancellation);
+  }
+
+  /** Places of the face to lift and to deepen, by the light that is below a layer; none without a map. */
+  public List<Guide> contours(Project project, String layer, Cancellation cancellation) {
+    if (project.faces() == null) {
+      return List.of();
+    }
+    Scene scene = session.scene(project);
+    Site site = session.renderer().site(scene, Renderer.analysisLevel(project.faces().faceWidth()));
+    Scene below = scene.through(scene.stack().indexOf(layer));
+    Picture input =
+        session.renderer().render(below, site.whole(), site.level(), Readiness.QUICK, cancellation);
+    Plane skin = scene.regions().coverage(Region.FACE_SKIN, site.whole(), site.level());
+    return ContourGuides.of(project.faces(), Lab.lightness(input), skin, site);
+  }
+
+  /** A project with the session that its photograph is at work in. */
+  public record Finished(Session session, Project project) {}
+
+  /**
+   * All gauges with another finished picture as 'before'.
+   *
+   * @param other of the same size; seen with this project's regions
+   */
+  public List<Gauge> gaugesAgainst(
+      Project project, Finished other, Cancellation cancellation) {
+    Scene scene = session.scene(project);
+    int level = Renderer.analysisLevel(session.renderer().site(scene, 0).faceWidth());
+    Site site = session.renderer().site(scene, level);
+    Session there = other.session();
+    Picture before =
+        there.renderer().render(
+            there.scene(other.project()), site.whole(), level, Readiness.EXACT, cancellation);
+    Picture after =
+        session.renderer().render(scene, site.whole(), level, Readiness.EXACT, cancellation);
+    return Gauges.read(site, before, after, project.stack(), JobLevel.portrait());
+  }
+}
