@@ -5,7 +5,6 @@ import java.nio.file.Path;
 import java.util.Comparator;
 import java.util.concurrent.Callable;
 import java.util.concurrent.TimeUnit;
-import javafx.geometry.Bounds;
 import javafx.geometry.Point2D;
 import javafx.scene.Node;
 import javafx.scene.Scene;
@@ -167,8 +166,7 @@ public abstract class WindowDriver {
     return onStage(
         () -> {
           Point place = picture().toView(new Point(x, y));
-          Bounds bounds = picture().localToScreen(picture().getBoundsInLocal());
-          return new Point2D(bounds.getMinX() + place.x(), bounds.getMinY() + place.y());
+          return picture().localToScreen(place.x(), place.y());
         });
   }
 
