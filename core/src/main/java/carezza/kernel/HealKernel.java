@@ -56,7 +56,7 @@ final class HealKernel {
   /** How far the strength of pores is brought to that of the surroundings. */
   private static final double WEAKEST = 0.6;
 
-  private static final double STRONGEST = 1.3;
+  private static final double STRONGEST = 1.5;
 
   private HealKernel() {}
 
