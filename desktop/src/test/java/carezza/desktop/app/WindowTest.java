@@ -18,6 +18,7 @@ import org.testfx.util.WaitForAsyncUtils;
 import org.testng.annotations.Test;
 
 import carezza.codec.PictureReader;
+import carezza.desktop.bench.Brush;
 import carezza.desktop.bench.Tool;
 import carezza.image.PictureSize;
 import carezza.model.DodgeBurnLayer;
@@ -41,10 +42,17 @@ public class WindowTest extends WindowDriver {
     clickOn("#card-sculpt");
     assertThat(onStage(() -> model().toolProperty().get())).isEqualTo(Tool.DODGE);
     Project before = project();
+    onStage(
+        () -> {
+          model().brushProperty().set(new Brush(40, 1, 0.12));
+          return null;
+        });
     int was = shownAt(727, 1050);
     stroke(690, 1050, 760, 1050);
     stroke(690, 1050, 760, 1050);
     stroke(690, 1050, 760, 1050);
+    // The brush's ring is not to lie over the place.
+    robot.moveTo(onScreen(200, 200));
     await(() -> picture().isExact());
     DodgeBurnLayer sculpt = (DodgeBurnLayer) layer("sculpt");
     int strokes = ((Mask.Strokes) sculpt.dodgeMask()).strokes().size();
