@@ -24,6 +24,9 @@ final class Advising implements AutoCloseable {
   private final BenchModel model;
   private final Background working = Background.droppable("advice");
   private final Background scanning = Background.droppable("radius");
+  /** Whether something is being measured that was asked for. */
+  private boolean underWay;
+
   private final ObjectProperty<Push> push = new SimpleObjectProperty<>();
   private final ObjectProperty<List<Guide>> contours = new SimpleObjectProperty<>(List.of());
   private final ObjectProperty<Radius> radius = new SimpleObjectProperty<>();
@@ -36,6 +39,15 @@ final class Advising implements AutoCloseable {
             (o, was, is) -> {
               push.set(null);
               contours.set(List.of());
+            });
+    // What was advised for a layer is not advised for another state of it.
+    model
+        .projectProperty()
+        .addListener(
+            (o, was, is) -> {
+              if (push.get() != null && !isPushed(push.get().layer())) {
+                push.set(null);
+              }
             });
   }
 
@@ -69,6 +81,7 @@ final class Advising implements AutoCloseable {
             layer -> {
               Project project = model.projectProperty().get();
               Session session = model.session();
+              underWay = true;
               working.newest(
                   cancellation ->
                       session.advice().pushed(
@@ -77,10 +90,15 @@ final class Advising implements AutoCloseable {
                           done -> Platform.runLater(() -> begun(done, cancellation)),
                           cancellation),
                   found -> {
-                    model.messageProperty().set(said(found));
-                    push.set(new Push(layer, found));
+                    underWay = false;
+                    if (session == model.session() && isPushed(layer)) {
+                      model.messageProperty().set(said(found));
+                      push.set(new Push(layer, found));
+                    } else {
+                      model.messageProperty().set("The layer was changed meanwhile; push it again");
+                    }
                   },
-                  model::fail);
+                  this::fail);
             });
   }
 
@@ -92,9 +110,26 @@ final class Advising implements AutoCloseable {
     }
   }
 
-  /** Gives up what is being measured. */
+  /** Whether the selected layer is the one that was pushed, but for its amount. */
+  private boolean isPushed(Layer layer) {
+    return model
+        .selectedLayer()
+        .map(l -> l.with(l.head().withAmount(layer.head().amount())).equals(layer))
+        .orElse(false);
+  }
+
+  /** Gives up what is being measured, and says so if there was anything. */
   void stop() {
     working.cancel();
+    if (underWay) {
+      underWay = false;
+      model.messageProperty().set("Stopped; nothing was changed");
+    }
+  }
+
+  private void fail(Exception e) {
+    underWay = false;
+    model.fail(e);
   }
 
   private static String said(OverPush found) {
@@ -121,7 +156,14 @@ final class Advising implements AutoCloseable {
     if (pushed != null && pushed.found().advised().isPresent()) {
       double amount = Math.min(2, pushed.found().advised().getAsDouble());
       model.editSelected(null, l -> l.with(l.head().withAmount(amount)));
-    } else if (model.selectedLayer().filter(FrequencySeparationLayer.class::isInstance).isPresent()) {
+    } else {
+      takeRadius();
+    }
+  }
+
+  /** The selected separation follows the advice on its radius. */
+  void takeRadius() {
+    if (model.selectedLayer().filter(FrequencySeparationLayer.class::isInstance).isPresent()) {
       model.editSelected(null, l -> ((FrequencySeparationLayer) l).withRadius(null));
     }
   }
@@ -174,19 +216,22 @@ final class Advising implements AutoCloseable {
     String id = model.selectedProperty().get();
     Project asked = model.projectProperty().get();
     Session session = model.session();
-    model.messageProperty().set(begun);
+    model.messageProperty().set(begun + " Escape stops");
+    underWay = true;
     working.newest(
         (Cancellation cancellation) -> proposal.apply(session.advice().light(asked, id, cancellation)),
         found -> {
+          underWay = false;
           // What was painted meanwhile is not to be lost.
-          if (!model.stack().find(id).equals(asked.stack().find(id))) {
+          if (session != model.session()
+              || !model.stack().find(id).equals(asked.stack().find(id))) {
             model.messageProperty().set("The layer was changed meanwhile; ask once more");
           } else {
             model.edit(null, p -> p.edit(id, l -> found.with(l.head().withAmount(found.head().amount()))));
             model.messageProperty().set(done);
           }
         },
-        model::fail);
+        this::fail);
   }
 
   @Override

@@ -27,7 +27,7 @@ final class SeparationPanel {
         "advised",
         "Take the advice",
         "The radius that this face's pores and blotches advise, and goes on following them (I)",
-        model.advising()::take);
+        model.advising()::takeRadius);
     rows.choice(
         "Part by",
         "A Gaussian, or a filter that keeps lines of lips, lids and hair in the tone",

@@ -177,6 +177,8 @@ public class SculptWindowTest extends WindowDriver {
     await(() -> node("#push-take").isVisible());
     assertThat(view.lookup("#push-toneBlotch")).isNotNull();
     String said = onStage(() -> ((javafx.scene.control.Button) node("#push-take")).getText());
+    reach("#advised");
+    assertThat(layer("smooth").head().amount()).isEqualTo(1);
     key(KeyCode.I);
     assertThat(said)
         .isEqualTo("Take %.0f %%".formatted(100 * layer("smooth").head().amount()));
@@ -191,5 +193,16 @@ public class SculptWindowTest extends WindowDriver {
     var strokes = ((Mask.Strokes) sculpt().dodgeMask()).strokes();
     assertThat(strokes).hasSize(before + 1);
     assertThat((double) strokes.getLast().x(0)).isBetween(X - 46, X - 34);
+  }
+
+  @Test
+  public void escapeStopsAProposalAndNothingIsChanged() throws Exception {
+    clickOn("#card-sculpt");
+    DodgeBurnLayer before = sculpt();
+    reach("#even-blotches");
+    key(KeyCode.ESCAPE);
+    assertThat(onStage(() -> model().messageProperty().get())).startsWith("Stopped");
+    await(() -> picture().isExact());
+    assertThat(sculpt()).isEqualTo(before);
   }
 }
