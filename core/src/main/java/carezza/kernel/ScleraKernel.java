@@ -26,17 +26,21 @@ final class ScleraKernel {
 
   static Readings.Eyes measure(ScleraLayer layer, Probe probe) {
     Site site = probe.site();
-    Picture lab = Lab.of(probe.input());
     Plane skin = site.regions().coverage(Region.FACE_SKIN, site.whole(), site.level());
-    double top = Robust.quantile(Robust.values(lab.first(), skin), SKIN_LIGHTS);
-    Plane mask = Masks.render(layer.head().mask(), site.whole(), site, probe.input());
+    Area face = skin.covered();
+    double[] tones = Robust.values(Lab.lightness(probe.input().crop(face)), skin.crop(face));
+    double top = Robust.quantile(tones, SKIN_LIGHTS);
+    Plane everywhere = Masks.render(layer.head().mask(), site.whole(), site, probe.input());
+    Area eyes = everywhere.covered();
+    Plane mask = everywhere.crop(eyes);
+    Picture lab = Lab.of(probe.input().crop(eyes));
     return new Readings.Eyes(
         eye(layer, lab, mask, site, true, top), eye(layer, lab, mask, site, false, top));
   }
 
   private static Readings.Tone eye(
       ScleraLayer layer, Picture lab, Plane mask, Site site, boolean left, double top) {
-    Plane own = side(site, site.whole(), left);
+    Plane own = side(site, mask.area(), left);
     for (int i = 0; i < own.values().length; i++) {
       own.values()[i] *= mask.values()[i];
     }

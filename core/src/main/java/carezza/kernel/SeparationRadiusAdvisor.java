@@ -128,19 +128,11 @@ public final class SeparationRadiusAdvisor {
   /** G(fine) − G(coarse) of the plane after a blur; Gaussians join by adding their variances. */
   private static Plane band(Plane plane, double blurred, double fine, double coarse) {
     Plane a = GaussianBlur.blur(plane, Math.hypot(blurred, fine));
-    return minus(a, GaussianBlur.blur(plane, Math.hypot(blurred, coarse)));
+    return a.minus(GaussianBlur.blur(plane, Math.hypot(blurred, coarse)));
   }
 
   private static Plane high(Plane plane, double sigma) {
-    return minus(plane, GaussianBlur.blur(plane, sigma));
-  }
-
-  private static Plane minus(Plane a, Plane b) {
-    Plane out = Plane.of(a.area());
-    for (int i = 0; i < out.values().length; i++) {
-      out.values()[i] = a.values()[i] - b.values()[i];
-    }
-    return out;
+    return plane.minus(GaussianBlur.blur(plane, sigma));
   }
 
   private static double variance(Plane plane, Plane mask) {

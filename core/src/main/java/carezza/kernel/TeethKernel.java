@@ -2,6 +2,7 @@ package carezza.kernel;
 
 import carezza.colour.Lab;
 import carezza.filter.Robust;
+import carezza.image.Area;
 import carezza.image.Picture;
 import carezza.image.Plane;
 import carezza.mask.Masks;
@@ -24,9 +25,12 @@ final class TeethKernel {
 
   static Readings.Tone measure(TeethLayer layer, Probe probe) {
     Site site = probe.site();
-    Picture lab = Lab.of(probe.input());
-    Plane teeth = Masks.render(layer.head().mask(), site.whole(), site, probe.input());
-    Plane sclera = site.regions().coverage(Region.SCLERA, site.whole(), site.level());
+    Plane everywhere = Masks.render(layer.head().mask(), site.whole(), site, probe.input());
+    Plane eyes = site.regions().coverage(Region.SCLERA, site.whole(), site.level());
+    Area box = everywhere.covered().union(eyes.covered());
+    Picture lab = Lab.of(probe.input().crop(box));
+    Plane teeth = everywhere.crop(box);
+    Plane sclera = eyes.crop(box);
     double lift = layer.lift();
     if (!layer.force()) {
       double top = Robust.median(lab.first(), sclera) + ABOVE_SCLERA;

@@ -28,6 +28,9 @@ final class ToneEveningKernel {
   private static final double LOW = 1 / 60.0;
   private static final double WIDE = 1 / 8.0;
 
+  /** What is finer than this counts as noise of a map. */
+  private static final double FINE = LOW / 4;
+
   /**
    * Part of one pigment that may be read as the other: the directions of the two lie 18° apart, and
    * those of a camera and a light within some 3.5° of them; sin 3.5° over sin 18°.
@@ -47,14 +50,18 @@ final class ToneEveningKernel {
 
   static Readings.SkinTone measure(ToneEveningLayer layer, Probe probe) {
     Site site = probe.site();
-    Plane mask = Masks.render(layer.head().mask(), site.whole(), site, probe.input());
     double fw = site.faceWidth();
-    Pigments.Maps maps = Pigments.of(probe.input());
+    Plane everywhere = Masks.render(layer.head().mask(), site.whole(), site, probe.input());
+    int reach = GaussianBlur.reach(fw * FINE);
+    Area box = everywhere.covered().grow(reach).intersect(site.whole());
+    Plane mask = everywhere.crop(box);
+    Picture input = probe.input().crop(box);
+    Pigments.Maps maps = Pigments.of(input);
     Plane red = GaussianBlur.normalised(maps.haemoglobin(), mask, fw * LOW);
     Plane brown = GaussianBlur.normalised(maps.melanin(), mask, fw * LOW);
     double redSpread = spread(red, mask, fw);
     double brownSpread = spread(brown, mask, fw);
-    Picture lab = Lab.of(probe.input());
+    Picture lab = Lab.of(input);
     Plane chroma = chroma(lab);
     return new Readings.SkinTone(
         orZero(Robust.quantile(Robust.values(red, mask), CALM)),
@@ -71,7 +78,7 @@ final class ToneEveningKernel {
 
   /** Spread of a low band's blotches. */
   private static double spread(Plane low, Plane mask, double fw) {
-    return Robust.sigma(difference(low, GaussianBlur.normalised(low, mask, fw * WIDE)), mask);
+    return Robust.sigma(low.minus(GaussianBlur.normalised(low, mask, fw * WIDE)), mask);
   }
 
   /**
@@ -79,7 +86,7 @@ final class ToneEveningKernel {
    * leaves after the low band's blur, c what of the other pigment's spread may have crossed over.
    */
   private static double trust(Plane map, double s, double other, Plane mask, double fw) {
-    double fine = Robust.sigma(difference(map, GaussianBlur.blur(map, fw * LOW / 4)), mask);
+    double fine = Robust.sigma(map.minus(GaussianBlur.blur(map, fw * FINE)), mask);
     // Skin and sensor noise are correlated over a few pixels: their spread falls with the blur's
     // width over that length, not over single pixels.
     double n = fine * CORRELATION / (LOW * fw);
@@ -89,14 +96,6 @@ final class ToneEveningKernel {
 
   /** Length in pixels of the analysis size over which noise goes together. */
   private static final double CORRELATION = 1.5;
-
-  private static Plane difference(Plane a, Plane b) {
-    Plane out = Plane.of(a.area());
-    for (int i = 0; i < out.values().length; i++) {
-      out.values()[i] = a.values()[i] - b.values()[i];
-    }
-    return out;
-  }
 
   private static Plane chroma(Picture lab) {
     Plane out = Plane.of(lab.area());

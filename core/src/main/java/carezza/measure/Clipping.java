@@ -23,25 +23,32 @@ final class Clipping {
   }
 
   /**
-   * Share in percent of the pixels under the coverage with an sRGB channel at or above white, or all
-   * at or below black, to half a step of eight bits.
+   * 1 where a pixel has an sRGB channel at or above white, or all at or below black, to half a step of
+   * eight bits.
    */
-  static double share(Picture working, Plane where) {
+  static Plane of(Picture working) {
     Picture srgb = WorkingSpace.toSrgb(working);
-    int clipped = 0;
+    Plane out = Plane.of(working.area());
+    for (int i = 0; i < out.values().length; i++) {
+      float r = srgb.first().values()[i];
+      float g = srgb.second().values()[i];
+      float b = srgb.third().values()[i];
+      float most = Math.max(r, Math.max(g, b));
+      out.values()[i] = white(most) || black(most) ? 1 : 0;
+    }
+    return out;
+  }
+
+  /** Share in percent of the pixels under the coverage that are clipped; NaN of none. */
+  static double share(Plane clipped, Plane where) {
+    int hits = 0;
     int all = 0;
     for (int i = 0; i < where.values().length; i++) {
       if (where.values()[i] >= Robust.TAKEN_IN) {
         all++;
-        float r = srgb.first().values()[i];
-        float g = srgb.second().values()[i];
-        float b = srgb.third().values()[i];
-        float most = Math.max(r, Math.max(g, b));
-        if (white(most) || black(most)) {
-          clipped++;
-        }
+        hits += (int) clipped.values()[i];
       }
     }
-    return all == 0 ? Double.NaN : 100.0 * clipped / all;
+    return all == 0 ? Double.NaN : 100.0 * hits / all;
   }
 }

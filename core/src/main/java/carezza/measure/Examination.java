@@ -5,16 +5,37 @@ import java.util.List;
 import carezza.image.Area;
 import carezza.image.Cancellation;
 import carezza.image.Picture;
+import carezza.mask.Regions;
 import carezza.mask.Site;
+import carezza.model.LayerStack;
+import carezza.model.RepairArea;
 import carezza.model.Stage;
 import carezza.render.Renderer;
 import carezza.render.Renderer.Readiness;
 import carezza.render.Scene;
 
-/** Renders what the gauges look at, and reads them. */
+/**
+ * Renders what the gauges look at, and reads them; figures of the settled picture are kept while it stays
+ * as it is. Safe for many threads.
+ */
 public final class Examination {
 
-  private Examination() {}
+  private final Renderer renderer;
+  private volatile Settled known;
+
+  public Examination(Renderer renderer) {
+    this.renderer = renderer;
+  }
+
+  /** Figures of a settled picture, and all that they depend on. */
+  private record Settled(
+      LayerStack stack, Regions regions, List<RepairArea> repaired, Figures figures) {
+    boolean serves(Scene settled, List<RepairArea> areas) {
+      return stack.equals(settled.stack())
+          && regions == settled.regions()
+          && repaired.equals(areas);
+    }
+  }
 
   /**
    * What was read, and the finished picture it was read on, at the analysis size; not to be modified.
@@ -26,15 +47,27 @@ public final class Examination {
    *
    * @throws java.util.concurrent.CancellationException if cancelled
    */
-  public static Findings of(
-      Renderer renderer, Scene scene, JobLevel job, Cancellation cancellation) {
+  public Findings of(Scene scene, JobLevel job, Cancellation cancellation) {
     double faceWidth = renderer.site(scene, 0).faceWidth();
     Site site = renderer.site(scene, Renderer.analysisLevel(faceWidth));
     Area whole = site.whole();
     Scene settled = scene.through(scene.stack().through(Stage.SETTLE));
-    Picture before = renderer.render(settled, whole, site.level(), Readiness.EXACT, cancellation);
+    List<RepairArea> repaired = Figures.repaired(scene.stack());
+    Settled before = known;
+    if (before == null || !before.serves(settled, repaired)) {
+      Picture picture =
+          renderer.render(settled, whole, site.level(), Readiness.EXACT, cancellation);
+      before =
+          new Settled(
+              settled.stack(),
+              settled.regions(),
+              repaired,
+              Figures.of(site, picture, repaired));
+      known = before;
+    }
     Picture after = renderer.render(scene, whole, site.level(), Readiness.EXACT, cancellation);
     cancellation.check();
-    return new Findings(Gauges.read(site, before, after, scene.stack(), job), after);
+    Figures finished = Figures.of(site, after, repaired);
+    return new Findings(Gauges.read(before.figures(), finished, job), after);
   }
 }

@@ -11,6 +11,7 @@ import carezza.image.Cancellation;
 import carezza.image.Plane;
 import carezza.mask.Site;
 import carezza.model.DodgeBurnLayer;
+import carezza.model.KeptMark;
 import carezza.model.LayerStack;
 import carezza.model.Mask;
 import carezza.model.Region;
@@ -58,6 +59,11 @@ public final class LightAdvisor {
   /** L* of lost form that is not worth a dab. */
   private static final double FORM_ENOUGH = 0.25;
 
+  /** Radii of a mark that are left as they are, and how softly what lies around it begins. */
+  private static final double MARK_MARGIN = 1.5;
+
+  private static final double MARK_SOFTNESS = 0.4;
+
   private static final int MOST_DABS = 600;
   private static final double STRONGEST = 0.3;
 
@@ -65,14 +71,22 @@ public final class LightAdvisor {
   private final Scene below;
   private final DodgeBurnLayer layer;
   private final Site site;
+  private final List<KeptMark> marks;
   private final Cancellation cancellation;
   private final Plane input;
   private final Plane skin;
 
   /**
    * @param layer takes part as it is set: its strengths, method, mask and tones
+   * @param marks the person's own, which are no blotches
    */
-  public LightAdvisor(Renderer renderer, Scene scene, String layer, Cancellation cancellation) {
+  public LightAdvisor(
+      Renderer renderer,
+      Scene scene,
+      String layer,
+      List<KeptMark> marks,
+      Cancellation cancellation) {
+    this.marks = List.copyOf(marks);
     int index = scene.stack().indexOf(layer);
     this.renderer = renderer;
     this.below = scene.through(index);
@@ -96,9 +110,7 @@ public final class LightAdvisor {
   public DodgeBurnLayer evened() {
     double fw = site.faceWidth();
     Plane blotches =
-        minus(
-            GaussianBlur.normalised(input, skin, fw * FINE),
-            GaussianBlur.normalised(input, skin, fw * COARSE));
+        GaussianBlur.normalised(input, skin, fw * FINE).minus(GaussianBlur.normalised(input, skin, fw * COARSE));
     double limit = Math.max(0.1, FEATURE * Robust.sigma(blotches, skin));
     double gained = Robust.median(gain(new Mask.Everything(), new Mask.Nothing()), skin);
     double taken = -Robust.median(gain(new Mask.Nothing(), new Mask.Everything()), skin);
@@ -150,7 +162,13 @@ public final class LightAdvisor {
                 fw * EVENED_COARSE,
                 Math.clamp(gain, 0.1, 1000),
                 limit));
-    return under(painted, blotches);
+    Mask others = blotches;
+    for (KeptMark mark : marks) {
+      double r = MARK_MARGIN * mark.radius();
+      others =
+          new Mask.Minus(others, new Mask.Oval(mark.x(), mark.y(), r, r, 0, MARK_SOFTNESS));
+    }
+    return under(painted, others);
   }
 
   /**
@@ -164,7 +182,7 @@ public final class LightAdvisor {
     Plane was = GaussianBlur.normalised(settled, skin, fw * FORM);
     Plane is = GaussianBlur.normalised(input, skin, fw * FORM);
     float offset = (float) (Robust.median(was, skin) - Robust.median(is, skin));
-    Plane lost = minus(was, is);
+    Plane lost = was.minus(is);
     for (int i = 0; i < lost.values().length; i++) {
       lost.values()[i] -= offset;
     }
@@ -180,7 +198,7 @@ public final class LightAdvisor {
     Mask all = new Mask.Everything();
     Mask none = new Mask.Nothing();
     Plane light = gain(all, none);
-    Plane shade = minus(Plane.of(input.area()), gain(none, all));
+    Plane shade = Plane.of(input.area()).minus(gain(none, all));
     LightDabs dabs = new LightDabs(wanted, skin, light, shade, radius, band);
     dabs.lay(enough, MOST_DABS, STRONGEST, site.scale());
     return layer.withMasks(
@@ -189,7 +207,7 @@ public final class LightAdvisor {
 
   /** Change of L* that the layer makes with these masks. */
   private Plane gain(Mask light, Mask shade) {
-    return minus(lightness(with(layer.withMasks(light, shade))), input);
+    return lightness(with(layer.withMasks(light, shade))).minus(input);
   }
 
   private Scene with(DodgeBurnLayer own) {
@@ -204,13 +222,5 @@ public final class LightAdvisor {
       painted = painted.painted(stroke);
     }
     return painted;
-  }
-
-  private static Plane minus(Plane a, Plane b) {
-    Plane out = Plane.of(a.area());
-    for (int i = 0; i < out.values().length; i++) {
-      out.values()[i] = a.values()[i] - b.values()[i];
-    }
-    return out;
   }
 }

@@ -7,7 +7,6 @@ import java.util.function.DoubleConsumer;
 
 import carezza.image.Cancellation;
 import carezza.model.Layer;
-import carezza.render.Renderer;
 import carezza.render.Scene;
 
 /**
@@ -30,7 +29,7 @@ public record OverPush(List<Double> amounts, List<List<Gauge>> readings) {
    * @param progress told before each amount which share is done, 0 … 1
    */
   public static OverPush of(
-      Renderer renderer,
+      Examination examination,
       Scene scene,
       String layer,
       JobLevel job,
@@ -42,7 +41,7 @@ public record OverPush(List<Double> amounts, List<List<Gauge>> readings) {
       Scene pushed =
           new Scene(
               scene.stack().edit(layer, l -> at(l, amount)), scene.regions());
-      readings.add(Examination.of(renderer, pushed, job, cancellation).gauges());
+      readings.add(examination.of(pushed, job, cancellation).gauges());
     }
     return new OverPush(AMOUNTS, readings);
   }

@@ -1,5 +1,7 @@
 package carezza.measure;
 
+import java.util.Arrays;
+
 import carezza.filter.GaussianBlur;
 import carezza.filter.Robust;
 import carezza.image.Area;
@@ -11,32 +13,57 @@ final class SightGauges {
   /** Square root of the sum of squares of the mask in {@link #noise}: 36. */
   private static final double MASK_NORM = 6;
 
+  /** Pixels that noise is read at: more do not make it surer. */
+  private static final int ENOUGH = 150_000;
+
   private SightGauges() {}
 
   /**
-   * Sigma of noise in L*: robust spread of the picture under the mask 1 −2 1, −2 4 −2, 1 −2 1, which
-   * edges and slopes pass as nothing (Immerkær 1996), over the mask's norm.
+   * Sigma of noise in L*, NaN where there are no such tones.
+   *
+   * @param darks below L* 33
+   * @param lights above L* 66
    */
-  static double noise(Plane lightness) {
+  record Noise(double all, double darks, double middles, double lights) {}
+
+  /**
+   * Robust spread of the picture under the mask 1 −2 1, −2 4 −2, 1 −2 1, which edges and slopes pass as
+   * nothing (Immerkær 1996), over the mask's norm.
+   */
+  static Noise noise(Plane lightness) {
     Area a = lightness.area();
     int w = a.width();
     int h = a.height();
-    if (w < 3 || h < 3) {
-      return Double.NaN;
-    }
+    int step = Math.max(1, (int) Math.sqrt((double) w * h / ENOUGH));
+    int most = Math.max(0, (w / step + 1) * (h / step + 1));
+    double[][] byTone = new double[3][most];
+    int[] counts = new int[3];
     float[] v = lightness.values();
-    double[] seen = new double[(w - 2) * (h - 2)];
-    int n = 0;
-    for (int y = 1; y < h - 1; y++) {
-      for (int x = 1; x < w - 1; x++) {
+    for (int y = 1; y < h - 1; y += step) {
+      for (int x = 1; x < w - 1; x += step) {
         int i = y * w + x;
-        seen[n++] =
+        int tone = v[i] < 33 ? 0 : v[i] <= 66 ? 1 : 2;
+        byTone[tone][counts[tone]++] =
             v[i - w - 1] - 2 * v[i - w] + v[i - w + 1]
                 - 2 * v[i - 1] + 4 * v[i] - 2 * v[i + 1]
                 + v[i + w - 1] - 2 * v[i + w] + v[i + w + 1];
       }
     }
-    return Robust.sigma(seen) / MASK_NORM;
+    double[] all = new double[counts[0] + counts[1] + counts[2]];
+    int at = 0;
+    for (int tone = 0; tone < 3; tone++) {
+      System.arraycopy(byTone[tone], 0, all, at, counts[tone]);
+      at += counts[tone];
+    }
+    return new Noise(
+        sigma(all),
+        sigma(Arrays.copyOf(byTone[0], counts[0])),
+        sigma(Arrays.copyOf(byTone[1], counts[1])),
+        sigma(Arrays.copyOf(byTone[2], counts[2])));
+  }
+
+  private static double sigma(double[] masked) {
+    return masked.length == 0 ? Double.NaN : Robust.sigma(masked) / MASK_NORM;
   }
 
   /** Mean light of one place over that of the rest, in stops. */
@@ -73,8 +100,10 @@ final class SightGauges {
   }
 
   /** Slope of L* from pixel to pixel that a tenth of a place exceeds. */
-  static double acutance(Plane lightness, Plane place) {
-    Area a = lightness.area();
+  static double acutance(Plane everywhere, Plane region) {
+    Area a = region.covered().grow(1).intersect(everywhere.area());
+    Plane lightness = everywhere.crop(a);
+    Plane place = region.crop(a);
     Plane slope = Plane.of(a);
     int w = a.width();
     float[] v = lightness.values();

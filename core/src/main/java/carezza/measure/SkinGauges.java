@@ -5,6 +5,7 @@ import carezza.colour.DeltaE2000;
 import carezza.colour.Lab;
 import carezza.filter.GaussianBlur;
 import carezza.filter.Robust;
+import carezza.image.Area;
 import carezza.image.Picture;
 import carezza.image.Plane;
 
@@ -16,7 +17,7 @@ final class SkinGauges {
   /** Robust variance of the pore band G(L*; fw/450) − G(L*; fw/110) under the coverage. */
   static double texture(Plane lightness, Plane skin, double fw) {
     Plane fine = GaussianBlur.blur(lightness, fw / 450);
-    double sigma = Robust.sigma(difference(fine, GaussianBlur.blur(lightness, fw / 110)), skin);
+    double sigma = Robust.sigma(fine.minus(GaussianBlur.blur(lightness, fw / 110)), skin);
     return sigma * sigma;
   }
 
@@ -25,8 +26,16 @@ final class SkinGauges {
    * re-weighted least squares with Huber's weights.
    */
   static double form(Plane before, Plane after, Plane skin, double fw) {
-    double[] x = Robust.values(GaussianBlur.normalised(before, skin, fw / 18), skin);
-    double[] y = Robust.values(GaussianBlur.normalised(after, skin, fw / 18), skin);
+    return slope(formBand(before, skin, fw), formBand(after, skin, fw));
+  }
+
+  /** G(L*; fw/18) inside the skin, pixel by pixel. */
+  static double[] formBand(Plane lightness, Plane skin, double fw) {
+    return Robust.values(GaussianBlur.normalised(lightness, skin, fw / 18), skin);
+  }
+
+  /** Slope of the robust regression of y on x. */
+  static double slope(double[] x, double[] y) {
     double slope = 1;
     double offset = 0;
     double limit = Double.MAX_VALUE;
@@ -64,27 +73,22 @@ final class SkinGauges {
   /** Spread of a plane in the band between two sigmas, filtered inside the skin only. */
   static double blotch(Plane plane, Plane skin, double fine, double coarse) {
     Plane low = GaussianBlur.normalised(plane, skin, fine);
-    return Robust.sigma(difference(low, GaussianBlur.normalised(plane, skin, coarse)), skin);
+    return Robust.sigma(low.minus(GaussianBlur.normalised(plane, skin, coarse)), skin);
   }
 
   static Lab median(Picture lab, Plane where) {
+    Area box = where.covered();
+    Picture own = lab.crop(box);
+    Plane inside = where.crop(box);
     return new Lab(
-        Robust.median(lab.first(), where),
-        Robust.median(lab.second(), where),
-        Robust.median(lab.third(), where));
+        Robust.median(own.first(), inside),
+        Robust.median(own.second(), inside),
+        Robust.median(own.third(), inside));
   }
 
   /** Difference of two skins at equal lightness: the second's a*, b* scaled by the ratio of L*. */
   static double match(Lab face, Lab other) {
     double scale = face.l() / other.l();
     return DeltaE2000.between(face, new Lab(face.l(), other.a() * scale, other.b() * scale));
-  }
-
-  private static Plane difference(Plane a, Plane b) {
-    Plane out = Plane.of(a.area());
-    for (int i = 0; i < out.values().length; i++) {
-      out.values()[i] = a.values()[i] - b.values()[i];
-    }
-    return out;
   }
 }

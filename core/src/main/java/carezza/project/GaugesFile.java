@@ -8,6 +8,7 @@ import tools.jackson.databind.node.ObjectNode;
 
 import carezza.kernel.SeparationRadiusAdvisor.Advice;
 import carezza.kernel.SeparationRadiusAdvisor.Step;
+import carezza.measure.Distraction;
 import carezza.measure.Gauge;
 import carezza.measure.JobLevel;
 
@@ -18,8 +19,10 @@ public final class GaugesFile {
 
   /**
    * @param advice on the radius of a separation, in photograph pixels
+   * @param distractions of the finished picture, the strongest first
    */
-  public static byte[] text(List<Gauge> gauges, Advice advice, JobLevel job) {
+  public static byte[] text(
+      List<Gauge> gauges, Advice advice, List<Distraction> distractions, JobLevel job) {
     ObjectNode root = JsonMapper.shared().createObjectNode();
     root.put("job", job.title());
     ArrayNode list = root.putArray("gauges");
@@ -50,6 +53,15 @@ public final class GaugesFile {
       number(node, "sigma", step.sigma());
       number(node, "textureLeft", step.residual());
       number(node, "colourLeak", step.leak());
+    }
+    ArrayNode places = root.putArray("distractions");
+    for (Distraction d : distractions) {
+      ObjectNode node = places.addObject();
+      node.put("kind", d.kind().words());
+      number(node, "x", d.place().x());
+      number(node, "y", d.place().y());
+      number(node, "radius", d.radius());
+      number(node, "strength", d.strength());
     }
     return ModelJson.text(root);
   }

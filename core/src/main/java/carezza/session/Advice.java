@@ -1,5 +1,6 @@
 package carezza.session;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.function.DoubleConsumer;
 
@@ -11,14 +12,18 @@ import carezza.image.Picture;
 import carezza.image.Plane;
 import carezza.kernel.SeparationRadiusAdvisor;
 import carezza.mask.Site;
+import carezza.measure.Blemish;
 import carezza.measure.ContourGuides;
 import carezza.measure.ContourGuides.Guide;
+import carezza.measure.Distraction;
+import carezza.measure.Distractions;
 import carezza.measure.Gauge;
 import carezza.measure.Gauges;
 import carezza.measure.JobLevel;
 import carezza.measure.LightAdvisor;
 import carezza.measure.OverPush;
 import carezza.model.FaceMap;
+import carezza.model.KeptMark;
 import carezza.model.Point;
 import carezza.model.Project;
 import carezza.model.Region;
@@ -95,12 +100,17 @@ public final class Advice {
   public OverPush pushed(
       Project project, String layer, DoubleConsumer progress, Cancellation cancellation) {
     return OverPush.of(
-        session.renderer(), session.scene(project), layer, JobLevel.portrait(), progress, cancellation);
+        session.examination(), session.scene(project), layer, JobLevel.portrait(), progress, cancellation);
   }
 
   /** Light and shade to paint on a layer, which takes part as it is set. */
   public LightAdvisor light(Project project, String layer, Cancellation cancellation) {
-    return new LightAdvisor(session.renderer(), session.scene(project), layer, cancellation);
+    List<KeptMark> own = new ArrayList<>(project.kept());
+    session.blemishes(project, 1, cancellation).stream()
+        .filter(b -> b.kind() == Blemish.Kind.MARK)
+        .forEach(b -> own.add(new KeptMark(b.x(), b.y(), b.radius())));
+    return new LightAdvisor(
+        session.renderer(), session.scene(project), layer, own, cancellation);
   }
 
   /** Places of the face to lift and to deepen, by the light that is below a layer; none without a map. */
@@ -115,6 +125,16 @@ public final class Advice {
         session.renderer().render(below, site.whole(), site.level(), Readiness.QUICK, cancellation);
     Plane skin = scene.regions().coverage(Region.FACE_SKIN, site.whole(), site.level());
     return ContourGuides.of(project.faces(), Lab.lightness(input), skin, site);
+  }
+
+  /** Places away from the face that draw the eye in the finished picture, the strongest first. */
+  public List<Distraction> distractions(Project project, Cancellation cancellation) {
+    Scene scene = session.scene(project);
+    Site site =
+        session.renderer().site(scene, Renderer.analysisLevel(session.renderer().site(scene, 0).faceWidth()));
+    Picture finished =
+        session.renderer().render(scene, site.whole(), site.level(), Readiness.QUICK, cancellation);
+    return Distractions.of(Lab.of(finished), site);
   }
 
   /** A project with the session that its photograph is at work in. */

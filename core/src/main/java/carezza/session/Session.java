@@ -70,6 +70,7 @@ public final class Session {
   private static final int HAIR_MARGIN = 16;
 
   private final Renderer renderer;
+  private final Examination examination;
   private final FileNotes notes;
   private List<FaceMap> regionsOf = List.of();
   private Regions regions = Regions.none();
@@ -80,6 +81,7 @@ public final class Session {
 
   public Session(Photograph photograph) {
     renderer = new Renderer(new Pyramid(photograph.pixels()), TileCache.forThisMachine());
+    examination = new Examination(renderer);
     notes = photograph.notes();
   }
 
@@ -237,9 +239,13 @@ public final class Session {
   /** All gauges at the portrait job's bands. */
   public List<Gauge> gauges(Project project, Cancellation cancellation) {
     Examination.Findings findings =
-        Examination.of(renderer, scene(project), JobLevel.portrait(), cancellation);
+        examination.of(scene(project), JobLevel.portrait(), cancellation);
     measured = findings.picture();
     return findings.gauges();
+  }
+
+  Examination examination() {
+    return examination;
   }
 
   /** What is measured for the retoucher who asks for advice. */

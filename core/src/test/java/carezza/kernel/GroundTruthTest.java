@@ -219,6 +219,18 @@ public class GroundTruthTest {
     assertThat(advised(darker, skin) / usual).isBetween(0.9, 1.1);
   }
 
+  /** A softer photograph has broader pores: what is left of them asks for a larger radius. */
+  @Test
+  public void aSofterPhotographAdvisesALargerRadius() {
+    Picture photo = Portrait.S04.picture("photo.jpg");
+    Plane skin = Regions.find(photo, Portrait.S04.faces()).coverage(Region.FACE_SKIN, photo.area(), 0);
+    double sharp = advised(photo, skin);
+    double softer = advised(photo.map(p -> GaussianBlur.blur(p, 2)), skin);
+    double softest = advised(photo.map(p -> GaussianBlur.blur(p, 4)), skin);
+    assertThat(softer).isGreaterThan(1.03 * sharp);
+    assertThat(softest).isGreaterThan(1.03 * softer);
+  }
+
   private static double advised(Picture picture, Plane skin) {
     return SeparationRadiusAdvisor.advise(picture, skin, Portrait.S04.faces().faceWidth())
         .advised();

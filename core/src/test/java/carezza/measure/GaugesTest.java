@@ -184,8 +184,8 @@ public class GaugesTest {
     Renderer renderer = new Renderer(new Pyramid(full), new TileCache(1 << 28));
     ExposureLayer darker = new ExposureLayer(LayerKind.EXPOSURE.fresh().head(), -0.7, 0);
     List<Gauge> gauges =
-        Examination.of(
-            renderer,
+        new Examination(renderer)
+            .of(
             new Scene(LayerStack.of(darker), regions),
             JobLevel.portrait(),
             Cancellation.NONE)
@@ -208,13 +208,26 @@ public class GaugesTest {
   @Test
   public void noiseIsReadAsItWasPutIn() {
     Plane noisy = Pictures.noise(new Area(0, 0, 300, 200), 50, 1.5, 7);
-    assertThat(SightGauges.noise(noisy)).isCloseTo(1.5, within(0.05));
+    assertThat(SightGauges.noise(noisy).all()).isCloseTo(1.5, within(0.05));
+  }
+
+  @Test
+  public void noiseIsReadByTone() {
+    Plane dark = Pictures.noise(new Area(0, 0, 200, 200), 20, 0.5, 3);
+    Plane light = Pictures.noise(new Area(0, 0, 200, 200), 80, 2, 4);
+    Plane both =
+        Pictures.plane(
+            new Area(0, 0, 400, 200), (x, y) -> x < 200 ? dark.at((int) x, (int) y) : light.at((int) x - 200, (int) y));
+    SightGauges.Noise noise = SightGauges.noise(both);
+    assertThat(noise.darks()).isCloseTo(0.5, within(0.03));
+    assertThat(noise.lights()).isCloseTo(2, within(0.1));
+    assertThat(noise.middles()).isNaN();
   }
 
   @Test
   public void slopesAreNoNoise() {
     Plane slope = Pictures.plane(new Area(0, 0, 60, 50), (x, y) -> 0.7 * x + 0.3 * y);
-    assertThat(SightGauges.noise(slope)).isCloseTo(0, within(1e-4));
+    assertThat(SightGauges.noise(slope).all()).isCloseTo(0, within(1e-4));
   }
 
   @Test

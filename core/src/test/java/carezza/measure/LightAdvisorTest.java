@@ -15,6 +15,7 @@ import carezza.codec.PictureReader;
 import carezza.colour.Lab;
 import carezza.colour.MonotoneCurve.Point;
 import carezza.filter.Robust;
+import carezza.image.Area;
 import carezza.image.Cancellation;
 import carezza.image.Picture;
 import carezza.image.Plane;
@@ -22,6 +23,7 @@ import carezza.measure.ContourGuides.Guide;
 import carezza.model.CurveLayer;
 import carezza.model.DodgeBurnLayer;
 import carezza.model.FrequencySeparationLayer;
+import carezza.model.KeptMark;
 import carezza.model.Layer;
 import carezza.model.LayerKind;
 import carezza.model.LayerStack;
@@ -33,6 +35,7 @@ import carezza.problem.Problem;
 import carezza.project.ProjectFile;
 import carezza.render.Renderer;
 import carezza.session.Session;
+import carezza.testing.Pictures;
 import carezza.testing.Portrait;
 
 /** Proposals of light and shade, and pushed layers, judged by the gauges on the portraits. */
@@ -90,6 +93,31 @@ public class LightAdvisorTest {
     assertThat(blotch.after()).isLessThanOrEqualTo(0.75 * blotch.before());
     assertThat(bench.read("textureKept", evened)).isGreaterThanOrEqualTo(97);
     assertThat(bench.read("formKept", evened)).isBetween(0.97, 1.03);
+  }
+
+  /** A mark that is kept is no blotch: what is proposed leaves it as it is. */
+  @Test
+  public void keptMarksAreNotEvened() {
+    Bench bench = Bench.of(Portrait.S04);
+    Project kept = bench.with(FRESH).keeping(new KeptMark(700, 900, 30));
+    DodgeBurnLayer evened =
+        bench.session().advice().light(kept, FRESH.head().id(), Cancellation.NONE).evened();
+    Area mark = new Area(690, 890, 20, 20);
+    assertThat(change(bench, evened, mark)).isZero();
+    assertThat(change(bench, bench.advisor(FRESH).evened(), mark)).isPositive();
+  }
+
+  /** Largest change of a channel that a layer makes in an area. */
+  private static double change(Bench bench, Layer layer, Area area) {
+    var renderer = bench.session().renderer();
+    Picture with =
+        renderer.render(
+            bench.session().scene(bench.with(layer)),
+            area,
+            0,
+            Renderer.Readiness.EXACT,
+            Cancellation.NONE);
+    return Pictures.largest(with, renderer.photograph().level(0).crop(area));
   }
 
   @Test

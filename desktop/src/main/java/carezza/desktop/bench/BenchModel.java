@@ -46,7 +46,7 @@ import carezza.session.Session;
 public final class BenchModel implements AutoCloseable {
 
   /** Pause in the work after which the gauges are read. */
-  private static final long SETTLING_MILLIS = 400;
+  private static final long SETTLING_MILLIS = 200;
 
   /** Strength of a stroke of light to begin with: it builds up. */
   private static final double LIGHT_STRENGTH = 0.05;

@@ -64,7 +64,11 @@ final class MeasureCommand implements Callable<Integer> {
             ? session.gauges(project, Cancellation.NONE)
             : session.advice().gaugesAgainst(project, finished(against, session), Cancellation.NONE);
     Advice.Radius advice = session.advice().radius(project, null, Cancellation.NONE);
-    byte[] text = GaugesFile.text(gauges, advice.curve(), JobLevel.portrait());
+    byte[] text = GaugesFile.text(
+            gauges,
+            advice.curve(),
+            session.advice().distractions(project, Cancellation.NONE),
+            JobLevel.portrait());
     if (json.equals("-")) {
       System.out.writeBytes(text);
       System.out.println();
