@@ -39,6 +39,7 @@ final class KeySheet extends VBox {
     {"Escape", "Put the tool down, close a sheet"},
     {"F2 … F12, Shift + F2 … F5", "See the picture in one of the ways above it; again: as it is"},
     {"I", "Take what is advised: radius of the split or of the spot, or the amount after a push"},
+    {"C", "Compare with the settled picture: wipe, side by side, blink, not"},
     {"X", "The picture mirrored, to see it afresh; again: as it is"},
     {"G", "Contour guides for light and shade"},
     {"Hold the name of a stage", "The picture without that stage"},

@@ -127,6 +127,7 @@ final class Keys {
         }
       }
       case G -> model.turnContours();
+      case C -> model.comparisonProperty().set(model.comparisonProperty().get().next());
       case X -> model.mirroredProperty().set(!model.mirroredProperty().get());
       case I -> {
         if (!picture.takeHint()) {

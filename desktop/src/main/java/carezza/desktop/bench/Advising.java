@@ -2,18 +2,22 @@ package carezza.desktop.bench;
 
 import java.util.List;
 import java.util.OptionalDouble;
+import java.util.function.Consumer;
 import java.util.function.Function;
 import javafx.application.Platform;
 import javafx.beans.property.ObjectProperty;
 import javafx.beans.property.SimpleObjectProperty;
 
 import carezza.image.Cancellation;
+import carezza.measure.CheckView;
 import carezza.measure.ContourGuides.Guide;
+import carezza.measure.Distraction;
 import carezza.measure.LightAdvisor;
 import carezza.measure.OverPush;
 import carezza.model.DodgeBurnLayer;
 import carezza.model.FrequencySeparationLayer;
 import carezza.model.Layer;
+import carezza.model.Mask;
 import carezza.model.Project;
 import carezza.session.Advice;
 import carezza.session.Session;
@@ -21,14 +25,21 @@ import carezza.session.Session;
 /** What is measured for the selected layer when the retoucher asks for advice on it. */
 final class Advising implements AutoCloseable {
 
+  /** Pause in the work after which places are looked for anew. */
+  private static final long REST_MILLIS = 300;
+
   private final BenchModel model;
   private final Background working = Background.droppable("advice");
   private final Background scanning = Background.droppable("radius");
+  private final Background following = Background.droppable("guides");
+
   /** Whether something is being measured that was asked for. */
   private boolean underWay;
 
   private final ObjectProperty<Push> push = new SimpleObjectProperty<>();
   private final ObjectProperty<List<Guide>> contours = new SimpleObjectProperty<>(List.of());
+  private final ObjectProperty<List<Distraction>> distractions =
+      new SimpleObjectProperty<>(List.of());
   private final ObjectProperty<Radius> radius = new SimpleObjectProperty<>();
 
   Advising(BenchModel model) {
@@ -48,7 +59,47 @@ final class Advising implements AutoCloseable {
               if (push.get() != null && !isPushed(push.get().layer())) {
                 push.set(null);
               }
+              follow(was, is);
             });
+    model.checkProperty().addListener((o, was, is) -> findDistractions());
+  }
+
+  /** Guides and places on the picture follow what was changed under them. */
+  private void follow(Project was, Project is) {
+    String id = model.selectedProperty().get();
+    boolean below =
+        was != null
+            && id != null
+            && was.stack().indexOf(id) >= 0
+            && is.stack().indexOf(id) >= 0
+            && !was.stack().lowest(was.stack().indexOf(id)).equals(is.stack().lowest(is.stack().indexOf(id)));
+    if (below && !contours.get().isEmpty()) {
+      findContours(id, found -> {});
+    }
+    findDistractions();
+  }
+
+  private void findDistractions() {
+    if (model.checkProperty().get() != CheckView.ATTENTION) {
+      following.cancel();
+      distractions.set(List.of());
+      return;
+    }
+    Project project = model.projectProperty().get();
+    Session session = model.session();
+    following.newest(
+        cancellation -> {
+          Thread.sleep(REST_MILLIS);
+          cancellation.check();
+          return session.advice().distractions(project, cancellation);
+        },
+        distractions::set,
+        model::fail);
+  }
+
+  /** Places that draw the eye away from the face, while the picture is seen that way; or none. */
+  ObjectProperty<List<Distraction>> distractionsProperty() {
+    return distractions;
   }
 
   /**
@@ -173,6 +224,20 @@ final class Advising implements AutoCloseable {
     propose("Measuring blotches …", "Blotches are evened; lift it where it does too much", LightAdvisor::evened);
   }
 
+  /** As above, but nothing shows before it is painted in. */
+  void evenUnderBrush() {
+    propose(
+        "Measuring blotches …",
+        "Paint over the skin: under the brush its blotches are evened",
+        advisor -> {
+          DodgeBurnLayer evened = advisor.evened();
+          return evened.head().mask() instanceof Mask.Everything
+              ? evened.with(evened.head().withMask(new Mask.Nothing()))
+              : evened;
+        },
+        () -> model.toolProperty().set(Tool.MASK));
+  }
+
   /** Light and shade that smoothing took, on the selected layer. */
   void restoreForm() {
     propose("Measuring form …", "Form is given back; its amount brings form kept to 1", LightAdvisor::formRestored);
@@ -195,24 +260,39 @@ final class Advising implements AutoCloseable {
       contours.set(List.of());
       return;
     }
+    findContours(
+        id,
+        found ->
+            model
+                .messageProperty()
+                .set(
+                    found.isEmpty()
+                        ? "There is no face map to draw guides on; press F"
+                        : "Whole lines: lift what is light already; broken ones: deepen what is dark"));
+  }
+
+  private void findContours(String layer, Consumer<List<Guide>> then) {
     Project project = model.projectProperty().get();
     Session session = model.session();
     working.newest(
-        cancellation -> session.advice().contours(project, id, cancellation),
+        cancellation -> session.advice().contours(project, layer, cancellation),
         found -> {
           contours.set(found);
-          model
-              .messageProperty()
-              .set(
-                  found.isEmpty()
-                      ? "There is no face map to draw guides on; press F"
-                      : "Whole lines: lift what is light already; broken ones: deepen what is dark");
+          then.accept(found);
         },
         model::fail);
   }
 
   private void propose(
       String begun, String done, Function<LightAdvisor, DodgeBurnLayer> proposal) {
+    propose(begun, done, proposal, () -> {});
+  }
+
+  private void propose(
+      String begun,
+      String done,
+      Function<LightAdvisor, DodgeBurnLayer> proposal,
+      Runnable then) {
     String id = model.selectedProperty().get();
     Project asked = model.projectProperty().get();
     Session session = model.session();
@@ -229,6 +309,7 @@ final class Advising implements AutoCloseable {
           } else {
             model.edit(null, p -> p.edit(id, l -> found.with(l.head().withAmount(found.head().amount()))));
             model.messageProperty().set(done);
+            then.run();
           }
         },
         this::fail);
@@ -238,5 +319,6 @@ final class Advising implements AutoCloseable {
   public void close() {
     working.close();
     scanning.close();
+    following.close();
   }
 }

@@ -60,6 +60,9 @@ public final class BenchModel implements AutoCloseable {
   private final ObjectProperty<MaskView> maskView =
       new SimpleObjectProperty<>(MaskView.GREY_OUTSIDE);
   private final BooleanProperty mirrored = new SimpleBooleanProperty();
+  private final ObjectProperty<Comparison> comparison =
+      new SimpleObjectProperty<>(Comparison.NONE);
+  private final ObjectProperty<Surround> surround = new SimpleObjectProperty<>(Surround.INTERFACE);
   private final ObjectProperty<Stage> stageHeld = new SimpleObjectProperty<>();
   private final ObjectProperty<CheckView> check = new SimpleObjectProperty<>();
   private final ObjectProperty<Pen> pen = new SimpleObjectProperty<>(Pen.MOUSE);
@@ -565,6 +568,16 @@ public final class BenchModel implements AutoCloseable {
   /** Whether the view shows the picture left for right. */
   public BooleanProperty mirroredProperty() {
     return mirrored;
+  }
+
+  /** How the settled picture is shown together with the finished one. */
+  public ObjectProperty<Comparison> comparisonProperty() {
+    return comparison;
+  }
+
+  /** What the picture stands on. */
+  public ObjectProperty<Surround> surroundProperty() {
+    return surround;
   }
 
   /** The way the picture is seen, to judge it; null for as it is. */

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
+import javafx.beans.property.ObjectProperty;
 import javafx.geometry.Pos;
 import javafx.scene.control.Label;
 import javafx.scene.control.ToggleButton;
@@ -34,24 +35,45 @@ public final class CheckStrip extends VBox {
     FlowPane row = new FlowPane(3, 3, lead);
     row.setAlignment(Pos.CENTER_LEFT);
     for (CheckView view : CheckView.values()) {
-      ToggleButton button = new ToggleButton(view.title());
-      button.setId("check-" + view.name().toLowerCase(java.util.Locale.ROOT));
-      button.getStyleClass().add("check");
-      button.setFocusTraversable(false);
-      button.setTooltip(
-          new Tooltip(view.hint() + " (" + key(view) + "; secondary click: beside the picture)"));
+      ToggleButton button =
+          button(
+              "check-" + name(view),
+              view.title(),
+              view.hint() + " (" + key(view) + "; secondary click: beside the picture)");
       button.setOnAction(e -> turn(model, view));
       button.setOnContextMenuRequested(e -> beside.turn(view));
       buttons.put(view, button);
       row.getChildren().add(button);
     }
-    ToggleButton mirrored = new ToggleButton("Mirror");
-    mirrored.setId("mirror");
-    mirrored.getStyleClass().add("check");
-    mirrored.setFocusTraversable(false);
-    mirrored.setTooltip(new Tooltip("Left for right: faults that the eye is used to stand out (X)"));
+    ToggleButton mirrored =
+        button("mirror", "Mirror", "Left for right: faults that the eye is used to stand out (X)");
     mirrored.selectedProperty().bindBidirectional(model.mirroredProperty());
     row.getChildren().add(mirrored);
+    for (Comparison how : Comparison.values()) {
+      if (how != Comparison.NONE) {
+        row.getChildren()
+            .add(
+                choice(
+                    button("compare-" + name(how), how.title(), how.hint() + " (C goes through them)"),
+                    model.comparisonProperty(),
+                    how,
+                    Comparison.NONE));
+      }
+    }
+    row.getChildren()
+        .add(
+            choice(
+                button("on-white", "On white", "The picture on white: its darks look darker"),
+                model.surroundProperty(),
+                Surround.WHITE,
+                Surround.INTERFACE));
+    row.getChildren()
+        .add(
+            choice(
+                button("on-black", "On black", "The picture on black: its lights look lighter"),
+                model.surroundProperty(),
+                Surround.BLACK,
+                Surround.INTERFACE));
     Label hint = new Label();
     hint.setId("check-hint");
     hint.getStyleClass().add("row-words");
@@ -67,6 +89,27 @@ public final class CheckStrip extends VBox {
         };
     model.checkProperty().addListener((o, was, is) -> show.run());
     show.run();
+  }
+
+  private static String name(Enum<?> value) {
+    return value.name().toLowerCase(java.util.Locale.ROOT);
+  }
+
+  private static ToggleButton button(String id, String title, String tip) {
+    ToggleButton button = new ToggleButton(title);
+    button.setId(id);
+    button.getStyleClass().add("check");
+    button.setFocusTraversable(false);
+    button.setTooltip(new Tooltip(tip));
+    return button;
+  }
+
+  /** A button that sets a value, and takes it back when it is pressed again. */
+  private static <T> ToggleButton choice(
+      ToggleButton button, ObjectProperty<T> value, T own, T otherwise) {
+    button.setOnAction(e -> value.set(value.get() == own ? otherwise : own));
+    value.addListener((o, was, is) -> button.setSelected(is == own));
+    return button;
   }
 
   /** Sees the picture this way, or as it is if it is seen so already. */

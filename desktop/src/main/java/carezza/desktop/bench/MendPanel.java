@@ -48,9 +48,9 @@ final class MendPanel {
     HBox chosen =
         new HBox(
             6,
-            button("another-source", "Another source", "The next best place (T)", mending::another),
-            button("mirror-source", "Mirror it", "Takes the source left for right", this::mirror),
-            button("drop-repair", "Take out", "Takes the chosen repairs out (Delete)", mending::remove));
+            PanelRows.button("another-source", "Another source", "The next best place (T)", mending::another),
+            PanelRows.button("mirror-source", "Mirror it", "Takes the source left for right", this::mirror),
+            PanelRows.button("drop-repair", "Take out", "Takes the chosen repairs out (Delete)", mending::remove));
     rows.custom(
         chosen,
         () -> {
@@ -76,14 +76,6 @@ final class MendPanel {
         (l, i) -> new HealLayer(l.head(), l.patches(), l.softness(), HealLayer.Band.values()[i]),
         "Everything",
         "Texture");
-  }
-
-  private static Button button(String id, String title, String tip, Runnable action) {
-    Button button = new Button(title);
-    button.setId(id);
-    button.setTooltip(new Tooltip(tip));
-    button.setOnAction(e -> action.run());
-    return button;
   }
 
   /** How repairs to come are made, and the chosen ones. */
@@ -192,9 +184,9 @@ final class MendPanel {
 
   private void proposals() {
     Button next =
-        button("next-proposal", "Next", "Goes to the next proposal (N)", proposals::next);
+        PanelRows.button("next-proposal", "Next", "Goes to the next proposal (N)", proposals::next);
     Button all =
-        button(
+        PanelRows.button(
             "accept-all",
             "Heal all",
             "Heals all that will pass; marks are left to be decided on",
@@ -202,7 +194,7 @@ final class MendPanel {
     rows.custom(
         new HBox(
             6,
-            button(
+            PanelRows.button(
                 "look",
                 "Look for spots",
                 "Proposes places on the skin of the face; Escape stops",

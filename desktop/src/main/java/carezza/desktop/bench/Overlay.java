@@ -13,6 +13,7 @@ import javafx.scene.text.TextAlignment;
 
 import carezza.measure.Blemish;
 import carezza.measure.ContourGuides.Guide;
+import carezza.measure.Distraction;
 import carezza.model.FaceMap;
 import carezza.model.FaceMap.FaceOval;
 import carezza.model.FaceOutlines;
@@ -55,6 +56,7 @@ final class Overlay {
       placing(g, gestures.face().points(), pointer, port);
     }
     contours(g, model.advising().contoursProperty().get(), port);
+    distractions(g, model.advising().distractionsProperty().get(), port);
     Mending mending = model.mending();
     if (tool == Tool.HEAL || tool == Tool.HAIR || tool == Tool.REPAIR) {
       Set<Integer> chosen = mending.chosenProperty().get();
@@ -90,6 +92,23 @@ final class Overlay {
         g.setLineWidth(pass == 0 ? 2.6 : 1.1);
         line(g, guide.outline(), port, true);
       }
+    }
+    g.setLineDashes();
+  }
+
+  /** Broken rings with what stands out there. */
+  private static void distractions(GraphicsContext g, List<Distraction> places, ViewPort port) {
+    g.setLineDashes(6, 4);
+    for (Distraction d : places) {
+      double r = d.radius() * port.zoom() + 4;
+      double x = port.viewX(d.place().x());
+      double y = port.viewY(d.place().y());
+      for (int pass = 0; pass < 2; pass++) {
+        g.setStroke(pass == 0 ? DARK : LIGHT);
+        g.setLineWidth(pass == 0 ? 3 : 1.2);
+        g.strokeOval(x - r, y - r, 2 * r, 2 * r);
+      }
+      label(g, d.kind().words(), x + 0.7 * r + 4, y - 0.7 * r);
     }
     g.setLineDashes();
   }

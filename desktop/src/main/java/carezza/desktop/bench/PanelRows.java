@@ -187,11 +187,15 @@ final class PanelRows {
   }
 
   void action(String id, String title, String tip, Runnable action) {
+    nodes.add(button(id, title, tip, action));
+  }
+
+  static Button button(String id, String title, String tip, Runnable action) {
     Button button = new Button(title);
     button.setId(id);
     button.setTooltip(new Tooltip(tip));
     button.setOnAction(e -> action.run());
-    nodes.add(button);
+    return button;
   }
 
   /** Runs with every refresh, for a node that another row holds. */

@@ -1,20 +1,18 @@
 package carezza.desktop.bench;
 
-import java.nio.IntBuffer;
+import javafx.animation.Animation;
+import javafx.animation.KeyFrame;
+import javafx.animation.Timeline;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
-import javafx.geometry.Rectangle2D;
+import javafx.scene.Cursor;
 import javafx.scene.canvas.Canvas;
-import javafx.scene.image.ImageView;
-import javafx.scene.image.PixelBuffer;
-import javafx.scene.image.PixelFormat;
-import javafx.scene.image.WritableImage;
 import javafx.scene.input.MouseButton;
 import javafx.scene.input.MouseEvent;
 import javafx.scene.input.ScrollEvent;
 import javafx.scene.layout.Region;
+import javafx.util.Duration;
 
-import carezza.image.Area;
 import carezza.model.Point;
 import carezza.model.Project;
 
@@ -27,17 +25,23 @@ public final class PictureView extends Region {
 
   private static final double WHEEL_STEP = 1.15;
   private static final double BRUSH_STEP = 1.08;
+  private static final double WIPE_WIDTH = 9;
+  private static final double BLINK_MILLIS = 700;
 
   /** Radius on the screen of a proposal that is being decided on. */
   private static final double DECIDING = 70;
 
   private final BenchModel model;
   private final ViewRenderer renderer;
-  private final ImageView image = new ImageView();
+  private final Screen image = new Screen();
+  private final SettledPicture settled;
+  private final Region wipe = new Region();
   private final Canvas overlay = new Canvas();
   private final Gestures gestures;
   private final ArmsLength armsLength;
-  private PixelBuffer<IntBuffer> pixels;
+  private final ReadOnlyObjectWrapper<ViewPort> shownPort = new ReadOnlyObjectWrapper<>();
+  private final Timeline blinking;
+  private double wipeShare = 0.5;
   private ViewPort port = new ViewPort(0, 0, 1, 1, 1);
   private boolean fitted = true;
   private boolean spaceHeld;
@@ -55,8 +59,26 @@ public final class PictureView extends Region {
     setId("picture");
     getStyleClass().add("picture");
     armsLength = new ArmsLength(model, place -> lookAt(place, port.zoom()));
-    getChildren().addAll(image, overlay, armsLength);
+    settled = new SettledPicture(model);
+    settled.setVisible(false);
+    wipe.setId("wipe");
+    wipe.getStyleClass().add("wipe");
+    wipe.setCursor(Cursor.H_RESIZE);
+    wipe.setOnMouseDragged(
+        e -> {
+          wipeShare = Math.clamp((wipe.getLayoutX() + e.getX()) / Math.max(1, getWidth()), 0.02, 0.98);
+          placeWipe();
+          e.consume();
+        });
+    wipe.setOnMousePressed(MouseEvent::consume);
+    wipe.setOnMouseReleased(MouseEvent::consume);
+    blinking =
+        new Timeline(
+            new KeyFrame(Duration.millis(BLINK_MILLIS), e -> settled.setVisible(!settled.isVisible())));
+    blinking.setCycleCount(Animation.INDEFINITE);
+    getChildren().addAll(image, settled, overlay, wipe, armsLength);
     overlay.setMouseTransparent(true);
+    compare();
     setFocusTraversable(true);
     setAccessibleText("The picture");
     listen();
@@ -72,8 +94,11 @@ public final class PictureView extends Region {
     model.checkProperty().addListener((o, was, is) -> refresh());
     model.spotHint().spotsProperty().addListener((o, was, is) -> drawOverlay());
     model.advising().contoursProperty().addListener((o, was, is) -> drawOverlay());
+    model.advising().distractionsProperty().addListener((o, was, is) -> drawOverlay());
     // The pointer's places are mirrored with the node.
     model.mirroredProperty().addListener((o, was, is) -> setScaleX(is ? -1 : 1));
+    model.comparisonProperty().addListener((o, was, is) -> compare());
+    model.surroundProperty().addListener((o, was, is) -> setStyle(is.style()));
     model.stageHeldProperty().addListener((o, was, is) -> refresh());
     model.selectedProperty().addListener((o, was, is) -> refresh());
     model.brushProperty().addListener((o, was, is) -> drawOverlay());
@@ -98,6 +123,27 @@ public final class PictureView extends Region {
               gestures.abandon();
               drawOverlay();
             });
+  }
+
+  private void compare() {
+    Comparison how = model.comparisonProperty().get();
+    blinking.stop();
+    settled.setClip(null);
+    wipe.setVisible(how == Comparison.WIPE);
+    settled.setVisible(how == Comparison.WIPE || how == Comparison.BLINK);
+    if (how == Comparison.BLINK) {
+      blinking.play();
+    }
+    settled.follow(port);
+    placeWipe();
+  }
+
+  private void placeWipe() {
+    double x = Math.rint(wipeShare * getWidth());
+    wipe.resizeRelocate(x - WIPE_WIDTH / 2, 0, WIPE_WIDTH, getHeight());
+    if (wipe.isVisible()) {
+      settled.cut(x);
+    }
   }
 
   private void handle() {
@@ -209,10 +255,7 @@ public final class PictureView extends Region {
   protected void layoutChildren() {
     int w = Math.max(1, (int) getWidth());
     int h = Math.max(1, (int) getHeight());
-    if (pixels == null || pixels.getWidth() != w || pixels.getHeight() != h) {
-      pixels =
-          new PixelBuffer<>(w, h, IntBuffer.allocate(w * h), PixelFormat.getIntArgbPreInstance());
-      image.setImage(new WritableImage(pixels));
+    if (image.resizeTo(w, h)) {
       overlay.setWidth(w);
       overlay.setHeight(h);
       port = port.resized(w, h);
@@ -221,12 +264,19 @@ public final class PictureView extends Region {
       } else {
         refresh();
       }
+      settled.resize(w, h);
+      placeWipe();
     }
+  }
+
+  /** The part of the photograph that is shown. */
+  public ReadOnlyObjectProperty<ViewPort> portProperty() {
+    return shownPort.getReadOnlyProperty();
   }
 
   /** Asks for the view anew. */
   public void refresh() {
-    if (model.isEmpty() || pixels == null) {
+    if (model.isEmpty() || !image.isReady()) {
       return;
     }
     exact = false;
@@ -240,25 +290,18 @@ public final class PictureView extends Region {
             model.maskViewProperty().get(),
             model.checkProperty().get(),
             port));
+    if (!port.equals(shownPort.get())) {
+      shownPort.set(port);
+      settled.follow(port);
+    }
     armsLength.follow(port);
     drawOverlay();
   }
 
   private void show(ViewRenderer.Frame frame) {
-    ViewPort of = frame.port();
-    if (of.width() != pixels.getWidth() || of.height() != pixels.getHeight()) {
+    if (!image.show(frame)) {
       return;
     }
-    Area part = frame.pixels().area();
-    int[] argb = frame.pixels().argb();
-    pixels.updateBuffer(
-        b -> {
-          for (int row = 0; row < part.height(); row++) {
-            int at = (part.y() + row) * of.width() + part.x();
-            b.getBuffer().put(at, argb, row * part.width(), part.width());
-          }
-          return new Rectangle2D(part.x(), part.y(), part.width(), part.height());
-        });
     exact = frame.exact() && frame.port().equals(port);
     shown.set(frame.project());
     drawOverlay();
@@ -360,7 +403,9 @@ public final class PictureView extends Region {
   }
 
   public void close() {
+    blinking.stop();
     renderer.close();
+    settled.close();
     armsLength.close();
   }
 }

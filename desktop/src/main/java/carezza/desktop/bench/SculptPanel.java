@@ -3,9 +3,7 @@ package carezza.desktop.bench;
 import java.util.function.BiFunction;
 import java.util.function.Function;
 import javafx.geometry.Pos;
-import javafx.scene.control.Button;
 import javafx.scene.control.Label;
-import javafx.scene.control.Tooltip;
 import javafx.scene.layout.FlowPane;
 
 import carezza.model.DodgeBurnLayer;
@@ -94,36 +92,33 @@ final class SculptPanel {
             6,
             4,
             lead,
-            button(
+            PanelRows.button(
                 "even-blotches",
                 "Even blotches",
                 "Light where skin is darker than around it, shade where it is lighter; strokes lift it",
                 advising::evenBlotches),
-            button(
+            PanelRows.button(
+                "even-under-brush",
+                "… under the brush",
+                "As before, but only where the layer's mask is painted",
+                advising::evenUnderBrush),
+            PanelRows.button(
                 "restore-form",
                 "Give form back",
                 "Paints the light and shade that the layers below took from the face",
                 advising::restoreForm),
-            button(
+            PanelRows.button(
                 "tame-shine",
                 "Tame shine",
                 "Shade on what is among the lightest of the skin and lighter than around it",
                 advising::tameShine),
-            button(
+            PanelRows.button(
                 "contours",
                 "Contour guides",
                 "Places to lift where there is light already, and to deepen where there is shade (G)",
                 advising::turnContours));
     row.setAlignment(Pos.CENTER_LEFT);
     rows.custom(row, () -> {});
-  }
-
-  private static Button button(String id, String title, String tip, Runnable action) {
-    Button button = new Button(title);
-    button.setId(id);
-    button.setTooltip(new Tooltip(tip));
-    button.setOnAction(e -> action.run());
-    return button;
   }
 
   private static void tones(

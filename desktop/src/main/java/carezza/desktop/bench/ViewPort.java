@@ -14,7 +14,7 @@ import carezza.model.Point;
  * @param width of the view in its pixels
  * @param height of the view in its pixels
  */
-record ViewPort(double x, double y, double zoom, int width, int height) {
+public record ViewPort(double x, double y, double zoom, int width, int height) {
 
   private static final double SMALLEST = 0.02;
   private static final double LARGEST = 16;
