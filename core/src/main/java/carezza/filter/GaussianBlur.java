@@ -67,14 +67,6 @@ public final class GaussianBlur {
     return new MaskedBlur(weights, sigma).blur(values);
   }
 
-  static Plane times(Plane a, Plane b) {
-    Plane out = Plane.of(a.area());
-    for (int i = 0; i < out.values().length; i++) {
-      out.values()[i] = a.values()[i] * b.values()[i];
-    }
-    return out;
-  }
-
   static Plane divide(Plane sum, Plane weight, Plane otherwise) {
     Plane out = Plane.of(sum.area());
     float[] s = sum.values();

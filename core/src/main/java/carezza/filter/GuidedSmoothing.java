@@ -40,9 +40,9 @@ public final class GuidedSmoothing {
     double scale = Math.pow(4, stages);
     this.coarseSigma = Math.sqrt(Math.max(0.25, (sigma * sigma - (scale - 1) / 3) / scale));
     this.weightMean = mean(weight);
-    Plane weighted = GaussianBlur.times(guide, weight);
+    Plane weighted = guide.times(weight);
     this.guideMean = over(mean(weighted), weightMean);
-    Plane square = over(mean(GaussianBlur.times(weighted, guide)), weightMean);
+    Plane square = over(mean(weighted.times(guide)), weightMean);
     Plane variance = Plane.of(square.area());
     for (int i = 0; i < variance.values().length; i++) {
       float m = guideMean.values()[i];
@@ -59,9 +59,9 @@ public final class GuidedSmoothing {
 
   /** Smooths one plane; where no weight is in reach its own value is kept. */
   public Plane smooth(Plane values) {
-    Plane weighted = GaussianBlur.times(values, weight);
+    Plane weighted = values.times(weight);
     Plane valueMean = over(mean(weighted), weightMean);
-    Plane product = over(mean(GaussianBlur.times(weighted, guide)), weightMean);
+    Plane product = over(mean(weighted.times(guide)), weightMean);
     int n = product.values().length;
     Plane slope = Plane.of(product.area());
     Plane offset = Plane.of(product.area());

@@ -24,6 +24,6 @@ public final class MaskedBlur {
 
   public Plane blur(Plane values) {
     return GaussianBlur.divide(
-        GaussianBlur.blur(GaussianBlur.times(values, weights), sigma), total, values);
+        GaussianBlur.blur(values.times(weights), sigma), total, values);
   }
 }

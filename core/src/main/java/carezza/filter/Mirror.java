@@ -1,12 +1,12 @@
 package carezza.filter;
 
 /** Border rule of all filters: the picture is mirrored at its edge, the edge pixel repeated. */
-final class Mirror {
+public final class Mirror {
 
   private Mirror() {}
 
   /** The index inside 0 … {@code length}−1 that stands for {@code i}. */
-  static int index(int i, int length) {
+  public static int index(int i, int length) {
     if (i >= 0 && i < length) {
       return i;
     }

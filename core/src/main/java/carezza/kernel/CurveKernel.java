@@ -10,7 +10,7 @@ import carezza.image.Plane;
 import carezza.image.Rows;
 import carezza.model.CurveLayer;
 
-/** Curves: first on luma, channels in ratio, then on each channel (Fritsch and Carlson 1980). */
+/** Curves: first on luma, channels in ratio, then on each channel (Fritsch and Carlson 1980), last a toe that lifts black. */
 final class CurveKernel {
 
   private CurveKernel() {}
@@ -18,6 +18,7 @@ final class CurveKernel {
   static Effect effect(CurveLayer layer) {
     Luminance.Curve luminance =
         straight(layer.luminance()) ? null : new Luminance.Curve(new MonotoneCurve(layer.luminance())::at);
+    UniformTable toe = layer.matte() == 0 ? null : ColourKernels.toe(layer.matte()).table();
     UniformTable[] channels = {table(layer.red()), table(layer.green()), table(layer.blue())};
     return Effect.perPixel(
         own -> {
@@ -25,6 +26,9 @@ final class CurveKernel {
           for (int c = 0; c < 3; c++) {
             if (channels[c] != null) {
               apply(channels[c], out.plane(c));
+            }
+            if (toe != null) {
+              apply(toe, out.plane(c));
             }
           }
           return out;

@@ -5,16 +5,32 @@ import java.util.List;
 import carezza.image.Area;
 import carezza.mask.Masks;
 import carezza.mask.Site;
+import carezza.model.BalanceLayer;
+import carezza.model.CatchlightLayer;
+import carezza.model.ColourTouchLayer;
 import carezza.model.CurveLayer;
+import carezza.model.DepthLayer;
 import carezza.model.DodgeBurnLayer;
 import carezza.model.ExposureLayer;
+import carezza.model.FamiliesLayer;
 import carezza.model.FrequencySeparationLayer;
+import carezza.model.GradientMapLayer;
 import carezza.model.Head;
 import carezza.model.HealLayer;
 import carezza.model.HealLayer.Piece;
 import carezza.model.HealLayer.Source;
+import carezza.model.HueShiftLayer;
+import carezza.model.IrisLayer;
 import carezza.model.Layer;
+import carezza.model.LipsLayer;
+import carezza.model.LocalContrastLayer;
 import carezza.model.Mask;
+import carezza.model.MatchLayer;
+import carezza.model.MonoLayer;
+import carezza.model.MuteLayer;
+import carezza.model.NeutraliseLayer;
+import carezza.model.RangeLayer;
+import carezza.model.SaturationLayer;
 import carezza.model.ScleraLayer;
 import carezza.model.SharpenLayer;
 import carezza.model.TeethLayer;
@@ -40,12 +56,13 @@ public final class Kernels {
       case ToneEveningLayer l -> ToneEveningKernel.measure(l, probe);
       case TeethLayer l -> TeethKernel.measure(l, probe);
       case ScleraLayer l -> ScleraKernel.measure(l, probe);
-      case WhiteBalanceLayer l -> new Readings.None();
-      case ExposureLayer l -> new Readings.None();
-      case DodgeBurnLayer l -> new Readings.None();
-      case CurveLayer l -> new Readings.None();
-      case VignetteLayer l -> new Readings.None();
-      case SharpenLayer l -> new Readings.None();
+      case NeutraliseLayer l -> NeutraliseKernel.measure(l, probe);
+      case MatchLayer l -> MatchKernel.measure(l, probe);
+      case DepthLayer l -> DepthKernel.measure(l, probe);
+      case IrisLayer l -> Whitening.under(l.head().mask(), probe);
+      case CatchlightLayer l -> Whitening.under(l.head().mask(), probe);
+      case LipsLayer l -> Whitening.under(l.head().mask(), probe);
+      default -> new Readings.None();
     };
   }
 
@@ -54,15 +71,10 @@ public final class Kernels {
     return switch (layer) {
       case HealLayer l -> HealKernel.measures(l);
       case FrequencySeparationLayer l -> l.radius() == null;
-      case ToneEveningLayer l -> true;
-      case TeethLayer l -> true;
-      case ScleraLayer l -> true;
-      case WhiteBalanceLayer l -> false;
-      case ExposureLayer l -> false;
-      case DodgeBurnLayer l -> false;
-      case CurveLayer l -> false;
-      case VignetteLayer l -> false;
-      case SharpenLayer l -> false;
+      case ToneEveningLayer _, TeethLayer _, ScleraLayer _ -> true;
+      case NeutraliseLayer _, MatchLayer _, DepthLayer _ -> true;
+      case IrisLayer _, CatchlightLayer _, LipsLayer _ -> true;
+      default -> false;
     };
   }
 
@@ -70,9 +82,14 @@ public final class Kernels {
   public static Layer measured(Layer layer) {
     Head full = layer.head().withAmount(1);
     return switch (layer) {
-      case ToneEveningLayer l -> new ToneEveningLayer(full, 0, 0, null, 0, 0, 0);
+      case ToneEveningLayer l -> new ToneEveningLayer(full, 0, 0, null, 0, 0, 0, null, false);
       case FrequencySeparationLayer l ->
           new FrequencySeparationLayer(full, l.radius(), l.split(), 1, 1, 0, l.edgeGuard(), List.of());
+      case MatchLayer l -> new MatchLayer(full, l.follow(), 0, 0);
+      case DepthLayer l -> new DepthLayer(full, 0, 0, l.mix(), false);
+      case IrisLayer l -> new IrisLayer(full, 0, 0, 0, false);
+      case CatchlightLayer l -> new CatchlightLayer(full, 0, 0);
+      case LipsLayer l -> new LipsLayer(full, 5, 0, 0, false);
       default -> layer.with(full);
     };
   }
@@ -105,6 +122,22 @@ public final class Kernels {
       case CurveLayer l -> CurveKernel.effect(l);
       case TeethLayer l -> TeethKernel.effect(l, (Readings.Tone) readings);
       case ScleraLayer l -> ScleraKernel.effect(l, (Readings.Eyes) readings, site);
+      case NeutraliseLayer l -> NeutraliseKernel.effect((Readings.Neutrals) readings);
+      case RangeLayer l -> RangeKernel.effect(l, site);
+      case LocalContrastLayer l -> LocalContrastKernel.effect(l, site);
+      case MatchLayer l -> MatchKernel.effect(l, (Readings.Match) readings);
+      case FamiliesLayer l -> FamiliesKernel.effect(l);
+      case DepthLayer l -> DepthKernel.effect(l, (Readings.Depth) readings);
+      case MuteLayer l -> ColourKernels.mute(l);
+      case ColourTouchLayer l -> ColourKernels.touch(l);
+      case BalanceLayer l -> ColourKernels.balance(l);
+      case GradientMapLayer l -> ColourKernels.gradientMap(l);
+      case MonoLayer l -> ColourKernels.mono(l);
+      case SaturationLayer l -> ColourKernels.saturation(l);
+      case HueShiftLayer l -> ColourKernels.hueShift(l);
+      case IrisLayer l -> IrisKernel.iris(l, (Readings.Tone) readings, site);
+      case CatchlightLayer l -> IrisKernel.catchlight(l, (Readings.Tone) readings);
+      case LipsLayer l -> LipsKernel.effect(l, (Readings.Tone) readings);
       case VignetteLayer l -> VignetteKernel.effect(l, site);
       case SharpenLayer l -> SharpenKernel.effect(l, site);
     };
@@ -124,14 +157,7 @@ public final class Kernels {
           l.withMasks(
               Masks.within(l.dodgeMask(), photographArea),
               Masks.within(l.burnMask(), photographArea));
-      case WhiteBalanceLayer l -> l;
-      case ExposureLayer l -> l;
-      case ToneEveningLayer l -> l;
-      case CurveLayer l -> l;
-      case TeethLayer l -> l;
-      case ScleraLayer l -> l;
-      case VignetteLayer l -> l;
-      case SharpenLayer l -> l;
+      default -> own;
     };
   }
 
@@ -144,6 +170,7 @@ public final class Kernels {
       case HealLayer l -> l.patches().isEmpty();
       case DodgeBurnLayer l ->
           l.dodgeMask() instanceof Mask.Nothing && l.burnMask() instanceof Mask.Nothing;
+      case NeutraliseLayer l -> l.dark() == null && l.middle() == null && l.light() == null;
       default -> false;
     };
   }

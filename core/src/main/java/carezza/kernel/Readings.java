@@ -29,6 +29,8 @@ public sealed interface Readings {
    * @param melaninBase as for haemoglobin
    * @param melaninTrust as for haemoglobin
    * @param medianLightness of the skin, L*
+   * @param medianA of the skin, a*
+   * @param medianB of the skin, b*
    * @param chromaSlope rise of chroma per L* of this skin
    */
   record SkinTone(
@@ -37,6 +39,8 @@ public sealed interface Readings {
       double melaninBase,
       double melaninTrust,
       double medianLightness,
+      double medianA,
+      double medianB,
       double chromaSlope)
       implements Readings {}
 
@@ -51,8 +55,28 @@ public sealed interface Readings {
    */
   record Tone(boolean found, double l, double a, double b, double lift) implements Readings {
     static final Tone NOWHERE = new Tone(false, 0, 0, 0, 0);
+
+    Tone lifted(double rise) {
+      return new Tone(found, l, a, b, rise);
+    }
   }
 
   /** Both eyes. */
   record Eyes(Tone left, Tone right) implements Readings {}
+
+  /** Colours read at picked places, in linear working light; the one that decides first. */
+  record Neutrals(List<Colour> colours) implements Readings {
+    public record Colour(double red, double green, double blue) {}
+  }
+
+  /**
+   * Skin under a depth layer.
+   *
+   * @param lightness its median L*
+   * @param mixed the mono mix's median L*
+   */
+  record Depth(double lightness, double mixed) implements Readings {}
+
+  /** The skin to be changed and the one to be like. */
+  record Match(Tone off, Tone follow) implements Readings {}
 }

@@ -20,6 +20,7 @@ import carezza.model.ScleraLayer;
 final class ScleraKernel {
 
   private static final double MOST_LIFT = 6;
+  private static final double MOST_BALANCE = 6;
   private static final double SKIN_LIGHTS = 0.98;
 
   private ScleraKernel() {}
@@ -34,19 +35,33 @@ final class ScleraKernel {
     Area eyes = everywhere.covered();
     Plane mask = everywhere.crop(eyes);
     Picture lab = Lab.of(probe.input().crop(eyes));
-    return new Readings.Eyes(
-        eye(layer, lab, mask, site, true, top), eye(layer, lab, mask, site, false, top));
+    // Both eyes together may not pass the lights of the skin either.
+    double room = top - Robust.median(lab.first(), mask);
+    Readings.Tone left = eye(layer, lab, mask, site, true, top, room);
+    Readings.Tone right = eye(layer, lab, mask, site, false, top, room);
+    return new Readings.Eyes(balanced(layer, left, right, top), balanced(layer, right, left, top));
+  }
+
+  /** The darker eye is lifted by a share of the difference, on top of what both are. */
+  private static Readings.Tone balanced(
+      ScleraLayer layer, Readings.Tone own, Readings.Tone other, double top) {
+    if (!own.found() || !other.found() || layer.balance() == 0) {
+      return own;
+    }
+    double more = layer.balance() * Math.max(0, other.l() + other.lift() - own.l() - own.lift());
+    double room = layer.force() ? more : Math.clamp(top - own.l() - own.lift(), 0, MOST_BALANCE);
+    return own.lifted(own.lift() + Math.min(more, room));
   }
 
   private static Readings.Tone eye(
-      ScleraLayer layer, Picture lab, Plane mask, Site site, boolean left, double top) {
+      ScleraLayer layer, Picture lab, Plane mask, Site site, boolean left, double top, double both) {
     Plane own = side(site, mask.area(), left);
     for (int i = 0; i < own.values().length; i++) {
       own.values()[i] *= mask.values()[i];
     }
     double lift = layer.lift();
     if (!layer.force()) {
-      double room = top - Robust.median(lab.first(), own);
+      double room = Math.min(both, top - Robust.median(lab.first(), own));
       lift = Math.min(lift, Double.isNaN(room) ? 0 : Math.clamp(room, 0, MOST_LIFT));
     }
     return Whitening.tone(lab, own, lift);

@@ -13,6 +13,7 @@ import carezza.mask.Masks;
 import carezza.mask.Site;
 import carezza.model.ToneEveningLayer;
 import carezza.model.ToneEveningLayer.Target;
+import carezza.model.ToneEveningLayer.Wedge;
 
 /**
  * Evens skin colour by pigment: of the low bands (fw/60, inside the mask) of haemoglobin and melanin
@@ -46,6 +47,14 @@ final class ToneEveningKernel {
   /** Distance in L*a*b* at which the pull towards the target is down to a third. */
   private static final double FALL_OFF = 22;
 
+  /** How far the sides of a range of colours fall off. */
+  private static final float SOFT_DEGREES = 8;
+
+  private static final float SOFT_CHROMA = 5;
+
+  /** L* that skin is moved by at most, unless forced. */
+  private static final double MOST_LIFT = 2;
+
   private ToneEveningKernel() {}
 
   static Readings.SkinTone measure(ToneEveningLayer layer, Probe probe) {
@@ -69,6 +78,8 @@ final class ToneEveningKernel {
         orZero(Robust.quantile(Robust.values(brown, mask), UNPATCHED)),
         trust(maps.melanin(), brownSpread, redSpread, mask, fw),
         orZero(Robust.median(lab.first(), mask)),
+        orZero(Robust.median(lab.second(), mask)),
+        orZero(Robust.median(lab.third(), mask)),
         slope(lab.first(), chroma, mask));
   }
 
@@ -188,6 +199,7 @@ final class ToneEveningKernel {
       Picture own = low.reduced(input, readBy(coarse));
       Plane mask = Masks.render(layer.head().mask(), own.area(), low.coarse(), own);
       MaskedBlur blur = new MaskedBlur(mask, sigma());
+      Plane inRange = layer.range() == null ? null : wedge(layer.range(), Lab.of(own).map(blur::blur));
       Plane melanin = null;
       Plane haemoglobin = null;
       if (layer.redness() > 0 || layer.pigment() > 0) {
@@ -202,22 +214,43 @@ final class ToneEveningKernel {
                 blur.blur(maps.melanin()),
                 tone.melaninBase(),
                 layer.pigment() * tone.melaninTrust());
+        if (inRange != null) {
+          haemoglobin = haemoglobin.times(inRange);
+          melanin = melanin.times(inRange);
+        }
         own = layer.target() == null ? own : Pigments.remove(own, melanin, haemoglobin);
         haemoglobin = haemoglobin.crop(coarse);
         melanin = melanin.crop(coarse);
       }
-      Picture shift =
-          layer.target() == null
-              ? null
-              : shift(Lab.of(own).map(blur::blur)).crop(coarse);
+      Picture shift = null;
+      if (layer.target() != null) {
+        shift = shift(Lab.of(own).map(blur::blur));
+        shift = (inRange == null ? shift : shift.map(p -> p.times(inRange))).crop(coarse);
+      }
       return new Change(melanin, haemoglobin, shift);
+    }
+
+    /** 1 inside the wedge, falling softly beyond its sides. */
+    private static Plane wedge(Wedge range, Picture band) {
+      Plane out = Plane.of(band.area());
+      for (int i = 0; i < out.values().length; i++) {
+        float a = band.second().values()[i];
+        float b = band.third().values()[i];
+        double c = Math.hypot(a, b);
+        double off = Hues.apart(Hues.of(a, b), range.hue()) - range.width();
+        double in = 1 - LabPixels.rise((float) off, 0, SOFT_DEGREES);
+        in *= LabPixels.rise((float) (c - range.from()), -SOFT_CHROMA, 0);
+        out.values()[i] = (float) in * (1 - LabPixels.rise((float) (c - range.to()), 0, SOFT_CHROMA));
+      }
+      return out;
     }
 
     /** How far each place of the low band, in L*a*b*, moves towards the target. */
     private Picture shift(Picture band) {
       Target target = layer.target();
       Picture shift = Picture.of(band.area());
-      float lift = (float) (layer.lightness() * (target.lightness() - tone.medianLightness()));
+      double apart = layer.lightness() * (target.lightness() - tone.medianLightness());
+      float lift = (float) (layer.force() ? apart : Math.clamp(apart, -MOST_LIFT, MOST_LIFT));
       for (int i = 0; i < band.area().pixels(); i++) {
         double l = band.first().values()[i];
         Lab at = new Lab(l, band.second().values()[i], band.third().values()[i]);

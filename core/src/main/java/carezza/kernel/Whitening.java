@@ -2,8 +2,11 @@ package carezza.kernel;
 
 import carezza.colour.Lab;
 import carezza.filter.Robust;
+import carezza.image.Area;
 import carezza.image.Picture;
 import carezza.image.Plane;
+import carezza.mask.Masks;
+import carezza.model.Mask;
 
 /** What teeth and the whites of the eyes have in common: a tone measured, colour scaled, light lifted. */
 final class Whitening {
@@ -18,6 +21,13 @@ final class Whitening {
     }
     return new Readings.Tone(
         true, l, Robust.median(lab.second(), coverage), Robust.median(lab.third(), coverage), lift);
+  }
+
+  /** Medians of a layer's input under a mask. */
+  static Readings.Tone under(Mask mask, Probe probe) {
+    Plane everywhere = Masks.render(mask, probe.site().whole(), probe.site(), probe.input());
+    Area box = everywhere.covered();
+    return tone(Lab.of(probe.input().crop(box)), everywhere.crop(box), 0);
   }
 
   /** Factor that takes {@code from} to {@code target}; 1 if it is there already. */

@@ -12,9 +12,10 @@ import carezza.colour.MonotoneCurve.Point;
  * @param red on the red channel
  * @param green on the green channel
  * @param blue on the blue channel
+ * @param matte 0 … 0.25: encoded value that black rises to, with a soft toe; last of all
  */
 public record CurveLayer(
-    Head head, List<Point> luminance, List<Point> red, List<Point> green, List<Point> blue)
+    Head head, List<Point> luminance, List<Point> red, List<Point> green, List<Point> blue, double matte)
     implements Layer {
 
   private static final List<Point> STRAIGHT = List.of(new Point(0, 0), new Point(1, 1));
@@ -25,6 +26,7 @@ public record CurveLayer(
     red = checked(red);
     green = checked(green);
     blue = checked(blue);
+    Require.range("matte", matte, 0, 0.25);
   }
 
   private static List<Point> checked(List<Point> points) {
@@ -34,11 +36,38 @@ public record CurveLayer(
   }
 
   public CurveLayer withLuminance(List<Point> points) {
-    return new CurveLayer(head, points, red, green, blue);
+    return with(Channel.LUMINANCE, points);
+  }
+
+  /** What a curve is on. */
+  public enum Channel {
+    LUMINANCE,
+    RED,
+    GREEN,
+    BLUE
+  }
+
+  public List<Point> of(Channel channel) {
+    return switch (channel) {
+      case LUMINANCE -> luminance;
+      case RED -> red;
+      case GREEN -> green;
+      case BLUE -> blue;
+    };
+  }
+
+  public CurveLayer with(Channel channel, List<Point> points) {
+    return new CurveLayer(
+        head,
+        channel == Channel.LUMINANCE ? points : luminance,
+        channel == Channel.RED ? points : red,
+        channel == Channel.GREEN ? points : green,
+        channel == Channel.BLUE ? points : blue,
+        matte);
   }
 
   @Override
   public CurveLayer with(Head newHead) {
-    return new CurveLayer(newHead, luminance, red, green, blue);
+    return new CurveLayer(newHead, luminance, red, green, blue, matte);
   }
 }

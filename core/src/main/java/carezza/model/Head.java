@@ -2,6 +2,8 @@ package carezza.model;
 
 import java.util.Map;
 
+import carezza.colour.BlendMode;
+
 /**
  * What every layer has.
  *
@@ -11,6 +13,7 @@ import java.util.Map;
  * @param on whether it takes part
  * @param amount 0 no effect … 1 full … 2 pushed to twice the change
  * @param mask where it acts
+ * @param blend how its result is laid over what it gets
  * @param unknown fields of a newer writer that this version does not know, kept for saving
  */
 public record Head(
@@ -20,6 +23,7 @@ public record Head(
     boolean on,
     double amount,
     Mask mask,
+    BlendMode blend,
     Map<String, Object> unknown) {
 
   public static final double MAX_AMOUNT = 2;
@@ -30,35 +34,40 @@ public record Head(
     Require.present("stage", stage);
     Require.present("mask", mask);
     Require.range("amount", amount, 0, MAX_AMOUNT);
+    blend = blend == null ? BlendMode.NORMAL : blend;
     unknown = unknown == null ? Map.of() : Map.copyOf(unknown);
   }
 
   public static Head of(String name, Stage stage, Mask mask) {
     return new Head(
-        java.util.UUID.randomUUID().toString().substring(0, 8), name, stage, true, 1, mask, null);
+        java.util.UUID.randomUUID().toString().substring(0, 8), name, stage, true, 1, mask, BlendMode.NORMAL, null);
   }
 
   public Head withId(String newId) {
-    return new Head(newId, name, stage, on, amount, mask, unknown);
+    return new Head(newId, name, stage, on, amount, mask, blend, unknown);
   }
 
   public Head named(String newName) {
-    return new Head(id, newName, stage, on, amount, mask, unknown);
+    return new Head(id, newName, stage, on, amount, mask, blend, unknown);
   }
 
   public Head switched(boolean nowOn) {
-    return new Head(id, name, stage, nowOn, amount, mask, unknown);
+    return new Head(id, name, stage, nowOn, amount, mask, blend, unknown);
   }
 
   public Head withAmount(double newAmount) {
-    return new Head(id, name, stage, on, newAmount, mask, unknown);
+    return new Head(id, name, stage, on, newAmount, mask, blend, unknown);
   }
 
   public Head withMask(Mask newMask) {
-    return new Head(id, name, stage, on, amount, newMask, unknown);
+    return new Head(id, name, stage, on, amount, newMask, blend, unknown);
+  }
+
+  public Head withBlend(BlendMode mode) {
+    return new Head(id, name, stage, on, amount, mask, mode, unknown);
   }
 
   public Head withStage(Stage newStage) {
-    return new Head(id, name, newStage, on, amount, mask, unknown);
+    return new Head(id, name, newStage, on, amount, mask, blend, unknown);
   }
 }

@@ -14,6 +14,8 @@ import java.util.function.UnaryOperator;
  * @param faces map of the face that is measured, or null before one is placed
  * @param others maps of further faces in the picture; regions are of all faces together
  * @param kept marks that are the person's own
+ * @param pins places whose colours stay in sight
+ * @param frame what of the picture is delivered, or null for all of it
  * @param notes the retoucher's own words
  * @param unknown fields of a newer writer that this version does not know, kept for saving
  */
@@ -23,6 +25,8 @@ public record Project(
     FaceMap faces,
     List<FaceMap> others,
     List<KeptMark> kept,
+    List<Point> pins,
+    Frame frame,
     LayerStack stack,
     String notes,
     Map<String, Object> unknown) {
@@ -32,6 +36,7 @@ public record Project(
     Require.present("photograph", photograph);
     others = others == null ? List.of() : List.copyOf(others);
     kept = kept == null ? List.of() : List.copyOf(kept);
+    pins = pins == null ? List.of() : List.copyOf(pins);
     stack = stack == null ? LayerStack.EMPTY : stack;
     notes = notes == null ? "" : notes;
     unknown = unknown == null ? Map.of() : Map.copyOf(unknown);
@@ -42,16 +47,16 @@ public record Project(
   }
 
   public Project withStack(LayerStack newStack) {
-    return new Project(title, photograph, faces, others, kept, newStack, notes, unknown);
+    return new Project(title, photograph, faces, others, kept, pins, frame, newStack, notes, unknown);
   }
 
   public Project withFaces(FaceMap newFaces) {
-    return new Project(title, photograph, newFaces, others, kept, stack, notes, unknown);
+    return new Project(title, photograph, newFaces, others, kept, pins, frame, stack, notes, unknown);
   }
 
   /** With the maps of further faces. */
   public Project withOthers(List<FaceMap> newOthers) {
-    return new Project(title, photograph, faces, newOthers, kept, stack, notes, unknown);
+    return new Project(title, photograph, faces, newOthers, kept, pins, frame, stack, notes, unknown);
   }
 
   /** All maps, that of the measured face first. */
@@ -73,15 +78,28 @@ public record Project(
   public Project keeping(KeptMark mark) {
     List<KeptMark> more = new ArrayList<>(kept);
     more.add(mark);
-    return new Project(title, photograph, faces, others, more, stack, notes, unknown);
+    return new Project(title, photograph, faces, others, more, pins, frame, stack, notes, unknown);
+  }
+
+  public Project withPins(List<Point> newPins) {
+    return new Project(
+        title, photograph, faces, others, kept, newPins, frame, stack, notes, unknown);
+  }
+
+  /**
+   * @param newFrame null to deliver all
+   */
+  public Project withFrame(Frame newFrame) {
+    return new Project(
+        title, photograph, faces, others, kept, pins, newFrame, stack, notes, unknown);
   }
 
   public Project withPhotograph(PhotoReference reference) {
-    return new Project(title, reference, faces, others, kept, stack, notes, unknown);
+    return new Project(title, reference, faces, others, kept, pins, frame, stack, notes, unknown);
   }
 
   public Project withUnknown(Map<String, Object> fields) {
-    return new Project(title, photograph, faces, others, kept, stack, notes, fields);
+    return new Project(title, photograph, faces, others, kept, pins, frame, stack, notes, fields);
   }
 
   public Project edit(String layerId, UnaryOperator<Layer> change) {

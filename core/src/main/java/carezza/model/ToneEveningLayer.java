@@ -8,7 +8,9 @@ package carezza.model;
  * @param target picked skin tone, or null for none
  * @param hue 0 … 1: pull of the hue to the target's
  * @param chroma 0 … 1: pull of the chroma to what the target has at the same lightness
- * @param lightness 0 … 1: pull of the low band of L* to the target's
+ * @param lightness 0 … 1: pull of the low band of L* to the target's; held within 2 L* unless forced
+ * @param range colours that are evened at all, or null for every one
+ * @param force lets skin grow lighter or darker than the limit
  */
 public record ToneEveningLayer(
     Head head,
@@ -17,8 +19,28 @@ public record ToneEveningLayer(
     Target target,
     double hue,
     double chroma,
-    double lightness)
+    double lightness,
+    Wedge range,
+    boolean force)
     implements Layer {
+
+  /**
+   * A wedge of the hue and chroma plane, CIE LCh(ab), with soft sides.
+   *
+   * @param hue its middle in degrees, 0 … 360
+   * @param width on each side in degrees, 3 … 180
+   * @param from least chroma
+   * @param to most chroma
+   */
+  public record Wedge(double hue, double width, double from, double to) {
+    public Wedge {
+      Require.range("hue of the range", hue, 0, 360);
+      Require.range("width of the range", width, 3, 180);
+      Require.range("least chroma of the range", from, 0, 150);
+      Require.range("most chroma of the range", to, from, 150);
+    }
+  }
+
 
   /** A tone in CIE LCh(ab), D50. */
   public record Target(double lightness, double chroma, double hue) {
@@ -39,11 +61,16 @@ public record ToneEveningLayer(
   }
 
   public ToneEveningLayer withTarget(Target newTarget) {
-    return new ToneEveningLayer(head, redness, pigment, newTarget, hue, chroma, lightness);
+    return LayerValue.with(this, "target", newTarget);
+  }
+
+  public ToneEveningLayer withRange(Wedge newRange) {
+    return LayerValue.with(this, "range", newRange);
   }
 
   @Override
   public ToneEveningLayer with(Head newHead) {
-    return new ToneEveningLayer(newHead, redness, pigment, target, hue, chroma, lightness);
+    return new ToneEveningLayer(
+        newHead, redness, pigment, target, hue, chroma, lightness, range, force);
   }
 }

@@ -20,12 +20,14 @@ import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
 
 import carezza.model.FaceMap;
+import carezza.model.Frame;
 import carezza.model.HealLayer.Patch;
 import carezza.model.KeptMark;
 import carezza.model.Layer;
 import carezza.model.LayerKind;
 import carezza.model.LayerStack;
 import carezza.model.Mask;
+import carezza.model.Point;
 import carezza.model.Project;
 import carezza.model.Stroke;
 
@@ -40,7 +42,7 @@ final class ModelJson {
   static final int VERSION = 1;
 
   private static final List<String> PROJECT_FIELDS =
-      List.of("version", "title", "photograph", "faceMap", "otherFaces", "kept", "stack", "notes");
+      List.of("version", "title", "photograph", "faceMap", "otherFaces", "kept", "pins", "frame", "stack", "notes");
 
   @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "kind")
   private interface Kinds {}
@@ -109,6 +111,12 @@ final class ModelJson {
     if (!project.kept().isEmpty()) {
       node.set("kept", MAPPER.valueToTree(project.kept()));
     }
+    if (!project.pins().isEmpty()) {
+      node.set("pins", MAPPER.valueToTree(project.pins()));
+    }
+    if (project.frame() != null) {
+      node.set("frame", MAPPER.valueToTree(project.frame()));
+    }
     node.set("stack", write(project.stack(), strokes));
     node.put("notes", project.notes());
     keep(project.unknown(), node);
@@ -131,6 +139,8 @@ final class ModelJson {
         readFaceMap(node),
         readList(node, "otherFaces", FaceMap.class),
         readList(node, "kept", KeptMark.class),
+        readList(node, "pins", Point.class),
+        node.hasNonNull("frame") ? read(node.get("frame"), Frame.class, "frame", List.of()) : null,
         readStack(node, strokes),
         node.path("notes").asString(""),
         unknown);
@@ -205,7 +215,7 @@ final class ModelJson {
                     new IllegalArgumentException(place + " is of the unknown kind '" + key + "'"));
     ObjectNode fields = tree(kind.fresh(), null);
     ObjectNode head = (ObjectNode) fields.get("head");
-    List<String> headFields = List.of("id", "name", "stage", "on", "amount", "mask");
+    List<String> headFields = List.of("id", "name", "stage", "on", "amount", "mask", "blend");
     List<String> ownFields =
         java.util.Arrays.stream(kind.type().getRecordComponents())
             .map(java.lang.reflect.RecordComponent::getName)

@@ -73,7 +73,7 @@ public final class ProjectFile {
     PhotoReference reference =
         new PhotoReference(name, sha256(bytes), true, photo.size().width(), photo.size().height());
     Project project =
-        new Project(dot > 0 ? name.substring(0, dot) : name, reference, null, null, null, null, null, null);
+        new Project(dot > 0 ? name.substring(0, dot) : name, reference, null, null, null, null, null, null, null, null);
     return new Retouch(project, photo, bytes, null, null);
   }
 

@@ -69,6 +69,7 @@ public record Fingerprint(long one, long two) {
           add(head.on());
           add(head.amount());
           add(head.mask());
+          add(head.blend());
         }
         case List<?> list -> {
           mix(list.size());

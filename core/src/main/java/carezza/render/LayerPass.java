@@ -2,6 +2,7 @@ package carezza.render;
 
 import java.util.function.Function;
 
+import carezza.colour.BlendMode;
 import carezza.image.Area;
 import carezza.image.Cancellation;
 import carezza.image.Picture;
@@ -98,7 +99,7 @@ final class LayerPass {
       coverage = Masks.render(mask, out, site, own);
     }
     cancellation.check();
-    Picture changed = effect.render(own, active);
+    Picture changed = laid(effect.render(own, active), own);
     if (mask instanceof Mask.Everything && layer.head().amount() == 1) {
       return changed;
     }
@@ -106,6 +107,37 @@ final class LayerPass {
     result.copyFrom(own);
     blend(result, changed, coverage, (float) layer.head().amount());
     return result;
+  }
+
+  /** The effect laid over what it was made from, by the layer's blend mode. */
+  private Picture laid(Picture changed, Picture own) {
+    BlendMode mode = layer.head().blend();
+    if (mode == BlendMode.NORMAL) {
+      return changed;
+    }
+    Area area = changed.area();
+    Picture back = own.crop(area);
+    Picture out = Picture.of(area);
+    Rows.each(
+        area.width(),
+        area.height(),
+        (from, to) -> {
+          float[] colour = new float[3];
+          for (int i = from * area.width(); i < to * area.width(); i++) {
+            colour[0] = changed.first().values()[i];
+            colour[1] = changed.second().values()[i];
+            colour[2] = changed.third().values()[i];
+            mode.over(
+                back.first().values()[i],
+                back.second().values()[i],
+                back.third().values()[i],
+                colour);
+            out.first().values()[i] = colour[0];
+            out.second().values()[i] = colour[1];
+            out.third().values()[i] = colour[2];
+          }
+        });
+    return out;
   }
 
   private static void blend(Picture result, Picture changed, Plane coverage, float amount) {

@@ -161,6 +161,15 @@ public final class Renderer {
         .orElseThrow();
   }
 
+  /** What a layer that acts measured on what it gets. */
+  public Readings readings(Scene scene, String layerId, Cancellation cancellation) {
+    return prepare(scene, Readiness.EXACT, cancellation).stream()
+        .filter(p -> p.layer().head().id().equals(layerId))
+        .findFirst()
+        .map(Prepared::readings)
+        .orElseGet(Readings.None::new);
+  }
+
   /**
    * A layer that acts, with its readings.
    *

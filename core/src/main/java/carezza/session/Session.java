@@ -6,6 +6,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.UnaryOperator;
 
 import carezza.codec.FileNotes;
 import carezza.codec.FileNotes.Carried;
@@ -34,6 +35,7 @@ import carezza.measure.Gauge;
 import carezza.measure.HairFinder;
 import carezza.measure.JobLevel;
 import carezza.model.FaceMap;
+import carezza.model.Frame;
 import carezza.model.FrequencySeparationLayer;
 import carezza.model.HealLayer;
 import carezza.model.HealLayer.Patch;
@@ -50,6 +52,7 @@ import carezza.model.Stroke;
 import carezza.problem.Problem;
 import carezza.project.ProjectFile;
 import carezza.project.Retouch;
+import carezza.render.Framing;
 import carezza.render.Pyramid;
 import carezza.render.Renderer;
 import carezza.render.Renderer.Readiness;
@@ -244,6 +247,11 @@ public final class Session {
     return findings.gauges();
   }
 
+  /** What is measured of colour. */
+  public ColourAdvice colour() {
+    return new ColourAdvice(this);
+  }
+
   Examination examination() {
     return examination;
   }
@@ -337,8 +345,19 @@ public final class Session {
 
   /** The finished picture at its delivered size, working space. */
   public Picture picture(Project project, Delivery delivery, Cancellation cancellation) {
-    return delivery.sized(
-        renderer.renderOnce(scene(project), delivery.level(), cancellation), size());
+    return sized(
+        project,
+        delivery,
+        renderer.renderOnce(scene(project), delivery.level(), cancellation),
+        delivery.level());
+  }
+
+  /** A finished picture of a level cut to the project's frame, at its delivered size. */
+  private Picture sized(Project project, Delivery delivery, Picture whole, int level) {
+    Frame frame = project.frame();
+    return frame == null
+        ? delivery.sized(whole, size())
+        : delivery.sized(Framing.cut(whole, frame, Level.scale(level)), frame.size(1));
   }
 
   /** Renders and writes the file whole or not at all. */
@@ -375,16 +394,22 @@ public final class Session {
               Delivery.isOpenRaster(file)
                   ? LayeredWriter.openRaster(out, delivery.colour())
                   : LayeredWriter.tiff(out, delivery.colour())) {
-            writer.photograph(renderer.photograph().level(delivery.level()));
+            UnaryOperator<Picture> framed =
+                p ->
+                    project.frame() == null
+                        ? p
+                        : Framing.cut(p, project.frame(), Level.scale(delivery.level()));
+            writer.photograph(framed.apply(renderer.photograph().level(delivery.level())));
             writer.finish(
-                renderer.renderOnce(
+                framed.apply(renderer.renderOnce(
                     scene,
                     delivery.level(),
                     (layer, before, after) -> {
                       cancellation.check();
-                      writer.layer(layer.head().name(), before, after);
+                      writer.layer(
+                          layer.head().name(), framed.apply(before), framed.apply(after));
                     },
-                    cancellation));
+                    cancellation)));
           }
         });
   }
@@ -407,7 +432,7 @@ public final class Session {
     Picture shown =
         last == null
             ? picture(retouch.project(), small, cancellation)
-            : small.sized(last, size());
+            : sized(retouch.project(), small, last, measuredLevel(retouch.project()));
     byte[] preview =
         PictureWriter.encode(
             shown,
@@ -415,6 +440,12 @@ public final class Session {
                 PictureFormat.JPEG, PREVIEW_QUALITY, 8, OutputProfile.SRGB),
             "the preview");
     ProjectFile.save(retouch, file, preview);
+  }
+
+  /** The level that gauges are read at. */
+  private int measuredLevel(Project project) {
+    Scene scene = scene(project);
+    return Renderer.analysisLevel(renderer.site(scene, 0).faceWidth());
   }
 
   private int previewLevel() {

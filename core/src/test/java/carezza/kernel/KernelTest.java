@@ -343,7 +343,7 @@ public class KernelTest {
             target,
             1,
             1,
-            0);
+            0, null, false);
     Picture out = render(layer, input);
     Lab is = Lab.ofWorking(out.first().at(50, 50), out.second().at(50, 50), out.third().at(50, 50));
     assertThat(is.hue() - was.hue()).isBetween(6.5, 8.1);
@@ -361,7 +361,7 @@ public class KernelTest {
             new Target(75, 20, 50),
             0,
             0,
-            0.5);
+            0.5, null, false);
     Plane before = Lab.lightness(input);
     Plane after = Lab.lightness(render(layer, input));
     double first = after.at(3, 3) - before.at(3, 3);
@@ -384,7 +384,7 @@ public class KernelTest {
             List.of(new Point(0, 0), new Point(0.5, 0.6), new Point(1, 1)),
             null,
             null,
-            null);
+            null, 0);
     assertThat((double) render(layer, Pictures.grey(ALL, 0.5)).second().at(1, 1))
         .isCloseTo(0.6, within(1e-4));
   }

@@ -22,7 +22,7 @@ public class DistractionsTest {
 
   /** No face: half the short edge stands for its width. */
   private static final Site SITE =
-      new Site(new PictureSize(600, 600), 0, Regions.find(Pictures.grey(AREA, 0.4), null));
+      new Site(new PictureSize(600, 600), 0, Regions.none());
 
   private static List<Distraction> found(double l, double a) {
     Plane spot = Pictures.plane(AREA, (x, y) -> Math.hypot(x - 480, y - 120) < 25 ? 1 : 0);

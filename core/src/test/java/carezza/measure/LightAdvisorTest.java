@@ -142,7 +142,7 @@ public class LightAdvisorTest {
             List.of(new Point(0, 0.15), new Point(1, 0.9)),
             null,
             null,
-            null);
+            null, 0);
     assertThat(bench.read("formKept", flat)).isLessThan(0.9);
     DodgeBurnLayer restored = bench.advisor(flat, FRESH).formRestored();
     assertThat(bench.read("formKept", flat, restored)).isCloseTo(1, within(0.03));

@@ -88,6 +88,8 @@ public class PatchJsonTest {
                 null,
                 null,
                 null,
+                null,
+                null,
                 LayerStack.EMPTY,
                 null,
                 null)

@@ -15,16 +15,26 @@ import carezza.image.Area;
 import carezza.image.Cancellation;
 import carezza.image.Picture;
 import carezza.mask.Regions;
+import carezza.model.BalanceLayer;
+import carezza.model.ColourTouchLayer;
 import carezza.model.CurveLayer;
 import carezza.model.DodgeBurnLayer;
 import carezza.model.ExposureLayer;
+import carezza.model.FamiliesLayer;
 import carezza.model.FrequencySeparationLayer;
 import carezza.model.HealLayer;
+import carezza.model.HueShiftLayer;
 import carezza.model.Layer;
 import carezza.model.LayerKind;
 import carezza.model.LayerStack;
+import carezza.model.LocalContrastLayer;
 import carezza.model.Mask;
+import carezza.model.MatchLayer;
+import carezza.model.MonoLayer;
+import carezza.model.NeutraliseLayer;
+import carezza.model.RangeLayer;
 import carezza.model.Stroke;
+import carezza.model.Tint;
 import carezza.model.ToneEveningLayer;
 import carezza.model.WhiteBalanceLayer;
 import carezza.render.Renderer.Readiness;
@@ -75,13 +85,29 @@ public class RendererTest {
       case DodgeBurnLayer l -> l.withMasks(face, new Mask.Oval(700, 1300, 200, 120, 0, 0.8));
       case ToneEveningLayer l ->
           new ToneEveningLayer(
-              l.head(), 0.7, 0.4, new ToneEveningLayer.Target(60, 30, 55), 0.5, 0.4, 0.1);
+              l.head(), 0.7, 0.4, new ToneEveningLayer.Target(60, 30, 55), 0.5, 0.4, 0.1, null, false);
       case CurveLayer l ->
           l.withLuminance(
               List.of(
                   new carezza.colour.MonotoneCurve.Point(0, 0.02),
                   new carezza.colour.MonotoneCurve.Point(0.4, 0.34),
                   new carezza.colour.MonotoneCurve.Point(1, 1)));
+      case NeutraliseLayer l ->
+          l.moved(NeutraliseLayer.Tone.MIDDLE, new carezza.model.Point(1400, 300))
+              .moved(NeutraliseLayer.Tone.DARK, new carezza.model.Point(800, 420));
+      case RangeLayer l -> new RangeLayer(l.head(), 0.03, 0.95, 0.6, -0.5);
+      case LocalContrastLayer l -> new LocalContrastLayer(l.head(), 0.4, 0.3);
+      case FamiliesLayer l ->
+          l.with(FamiliesLayer.Family.ORANGE, new FamiliesLayer.Trim(10, -0.2, 4))
+              .with(FamiliesLayer.Family.BLUE, new FamiliesLayer.Trim(-15, 0.3, -3));
+      case ColourTouchLayer l -> l.with(l.head().withMask(face));
+      case BalanceLayer l ->
+          new BalanceLayer(l.head(), new Tint(260, 10), new Tint(60, 5), new Tint(80, 12), 0.5);
+      case MonoLayer l -> l.with(FamiliesLayer.Family.ORANGE, 8);
+      case MatchLayer l ->
+          new MatchLayer(
+              l.head().withMask(face), new Mask.Oval(1300, 400, 150, 150, 0, 0.2), 0.8, 0.5);
+      case HueShiftLayer l -> new HueShiftLayer(l.head(), 50, 40, 20, 0.3, 4);
       default -> kind.fresh();
     };
   }

@@ -21,6 +21,7 @@ import javafx.beans.property.StringProperty;
 
 import carezza.measure.CheckView;
 import carezza.measure.Gauge;
+import carezza.model.CurveLayer.Channel;
 import carezza.model.FrequencySeparationLayer;
 import carezza.model.FrequencySeparationLayer.LowBandArea;
 import carezza.model.HealLayer;
@@ -69,6 +70,10 @@ public final class BenchModel implements AutoCloseable {
   private final ObjectProperty<Tool> tool = new SimpleObjectProperty<>(Tool.HAND);
   private final ObjectProperty<Brush> brush = new SimpleObjectProperty<>(new Brush(24, 0.5, 1));
   private final Advising advising = new Advising(this);
+  private final Colouring colouring = new Colouring(this);
+  private final Framing framing = new Framing(this);
+  private final Pins pins = new Pins(this);
+  private final ObjectProperty<Channel> curveChannel = new SimpleObjectProperty<>(Channel.LUMINANCE);
   private final SpotHint spotHint = new SpotHint(this);
   private final Mending mending = new Mending(this);
   private final Proposals proposals = new Proposals(this);
@@ -242,6 +247,24 @@ public final class BenchModel implements AutoCloseable {
   public void add(LayerKind kind) {
     Layer fresh = kind.fresh();
     edit(null, p -> p.withStack(p.stack().with(fresh)));
+    place(fresh);
+  }
+
+  /** Adds several layers in their order, as one step, and selects the last. */
+  public void add(List<Layer> fresh) {
+    edit(
+        null,
+        p -> {
+          LayerStack stack = p.stack();
+          for (Layer layer : fresh) {
+            stack = stack.with(layer);
+          }
+          return p.withStack(stack);
+        });
+    place(fresh.getLast());
+  }
+
+  private void place(Layer fresh) {
     select(fresh.head().id());
     playhead.set(Math.max(playhead.get(), stack().indexOf(fresh.head().id()) + 1));
   }
@@ -277,6 +300,26 @@ public final class BenchModel implements AutoCloseable {
   /** Advice on the selected layer. */
   Advising advising() {
     return advising;
+  }
+
+  /** What is known of the colours that the selected layer works on. */
+  Colouring colouring() {
+    return colouring;
+  }
+
+  /** The frame of what is delivered. */
+  Framing framing() {
+    return framing;
+  }
+
+  /** Places whose colours stay in sight. */
+  Pins pins() {
+    return pins;
+  }
+
+  /** What the curve that is edited is on. */
+  ObjectProperty<Channel> curveChannelProperty() {
+    return curveChannel;
   }
 
   /** Gives up what is being looked for or measured on request. */
@@ -383,6 +426,8 @@ public final class BenchModel implements AutoCloseable {
                     switch (layer) {
                       case HealLayer l -> Tool.HEAL;
                       case carezza.model.DodgeBurnLayer l -> Tool.DODGE;
+                      case carezza.model.NeutraliseLayer l -> Tool.PICK_MIDDLE;
+                      case carezza.model.ColourTouchLayer l -> Tool.MASK;
                       default -> Tool.HAND;
                     })
             .orElse(Tool.HAND);
@@ -612,6 +657,8 @@ public final class BenchModel implements AutoCloseable {
     finder.close();
     faceFinder.close();
     advising.close();
+    colouring.close();
+    pins.close();
     spotHint.close();
     mending.close();
     proposals.close();

@@ -174,6 +174,19 @@ public final class CourseView extends VBox {
       item.setOnAction(e -> model.add(kind));
       menu.getItems().add(item);
     }
+    if (stage == Stage.SETTLE) {
+      MenuItem lowKey = new MenuItem("Low-key base: exposure down, lights up");
+      lowKey.setId("add-low-key");
+      lowKey.setOnAction(e -> model.add(LowKey.layers()));
+      MenuItem frame = new MenuItem("Frame: cut, level, more canvas");
+      frame.setId("add-frame");
+      frame.setOnAction(
+          e -> {
+            model.select(null);
+            model.toolProperty().set(Tool.FRAME);
+          });
+      menu.getItems().addAll(lowKey, frame);
+    }
     menu.show(at, Side.TOP, 0, 0);
   }
 

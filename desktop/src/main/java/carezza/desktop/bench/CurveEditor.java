@@ -3,19 +3,24 @@ package carezza.desktop.bench;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Locale;
 import javafx.scene.canvas.Canvas;
 import javafx.scene.canvas.GraphicsContext;
+import javafx.scene.control.ToggleButton;
+import javafx.scene.control.ToggleGroup;
 import javafx.scene.control.Tooltip;
 import javafx.scene.input.MouseEvent;
+import javafx.scene.layout.HBox;
 import javafx.scene.layout.Region;
 import javafx.scene.paint.Color;
 
 import carezza.colour.MonotoneCurve;
 import carezza.colour.MonotoneCurve.Point;
 import carezza.model.CurveLayer;
+import carezza.model.CurveLayer.Channel;
 
 /**
- * The luminance curve of the selected layer: press to take up a point or set a new one, drag it,
+ * A curve of the selected layer, on luminance or a channel: press to take up a point or set a new one, drag it,
  * double-click to take it away. Points never pass their neighbours, so the curve always rises.
  */
 final class CurveEditor extends Region {
@@ -37,22 +42,43 @@ final class CurveEditor extends Region {
     Tooltip.install(
         canvas,
         new Tooltip(
-            "Luminance, dark left to light right; drag to bend, double-click a point to drop it"));
+            "Dark left to light right; drag to bend, double-click a point to drop it"));
     canvas.setOnMousePressed(this::press);
     canvas.setOnMouseDragged(this::drag);
     canvas.setOnMouseReleased(e -> model.settle());
+  }
+
+  /** Buttons for what the curve is on. */
+  HBox channels() {
+    HBox row = new HBox(6);
+    ToggleGroup group = new ToggleGroup();
+    for (Channel each : Channel.values()) {
+      String name = each.name().charAt(0) + each.name().substring(1).toLowerCase(Locale.ROOT);
+      ToggleButton button = new ToggleButton(name);
+      button.setId("channel-" + name.toLowerCase(Locale.ROOT));
+      button.setToggleGroup(group);
+      button.setSelected(each == model.curveChannelProperty().get());
+      button.setOnAction(
+          e -> {
+            model.curveChannelProperty().set(each);
+            button.setSelected(true);
+            refresh();
+          });
+      row.getChildren().add(button);
+    }
+    return row;
   }
 
   private List<Point> points() {
     return model
         .selectedLayer()
         .filter(CurveLayer.class::isInstance)
-        .map(l -> ((CurveLayer) l).luminance())
+        .map(l -> ((CurveLayer) l).of(model.curveChannelProperty().get()))
         .orElse(List.of(new Point(0, 0), new Point(1, 1)));
   }
 
   private void set(List<Point> points) {
-    model.editSelected("curve", l -> ((CurveLayer) l).withLuminance(points));
+    model.editSelected("curve", l -> ((CurveLayer) l).with(model.curveChannelProperty().get(), points));
   }
 
   private void press(MouseEvent e) {

@@ -2,12 +2,28 @@ package carezza.desktop.bench;
 
 import java.util.List;
 
+import carezza.model.BalanceLayer;
+import carezza.model.CatchlightLayer;
+import carezza.model.ColourTouchLayer;
 import carezza.model.CurveLayer;
+import carezza.model.DepthLayer;
 import carezza.model.DodgeBurnLayer;
 import carezza.model.ExposureLayer;
+import carezza.model.FamiliesLayer;
 import carezza.model.FrequencySeparationLayer;
+import carezza.model.GradientMapLayer;
 import carezza.model.HealLayer;
+import carezza.model.HueShiftLayer;
+import carezza.model.IrisLayer;
 import carezza.model.Layer;
+import carezza.model.LipsLayer;
+import carezza.model.LocalContrastLayer;
+import carezza.model.MatchLayer;
+import carezza.model.MonoLayer;
+import carezza.model.MuteLayer;
+import carezza.model.NeutraliseLayer;
+import carezza.model.RangeLayer;
+import carezza.model.SaturationLayer;
 import carezza.model.ScleraLayer;
 import carezza.model.SharpenLayer;
 import carezza.model.SharpenLayer.Band;
@@ -26,14 +42,30 @@ final class Editors {
   static void build(Layer layer, PanelRows rows, BenchModel model) {
     switch (layer) {
       case WhiteBalanceLayer l -> whiteBalance(rows);
+      case NeutraliseLayer l -> SettlePanels.neutralise(rows, model);
       case ExposureLayer l -> exposure(rows);
+      case RangeLayer l -> SettlePanels.range(rows, model);
+      case LocalContrastLayer l -> SettlePanels.localContrast(rows);
       case HealLayer l -> MendPanel.build(rows, model);
       case FrequencySeparationLayer l -> SeparationPanel.build(l, rows, model);
       case DodgeBurnLayer l -> SculptPanel.build(rows, model);
-      case ToneEveningLayer l -> toneEvening(rows, model);
-      case CurveLayer l -> curve(rows, model);
-      case TeethLayer l -> teeth(rows);
-      case ScleraLayer l -> sclera(rows);
+      case ToneEveningLayer l -> EvenPanels.toneEvening(rows, model);
+      case MatchLayer l -> EvenPanels.match(rows, model);
+      case FamiliesLayer l -> EvenPanels.families(rows, model);
+      case DepthLayer l -> EvenPanels.depth(rows);
+      case MuteLayer l -> EvenPanels.mute(rows);
+      case ColourTouchLayer l -> EvenPanels.touch(rows);
+      case CurveLayer l -> GradePanels.curve(rows, model);
+      case BalanceLayer l -> GradePanels.balance(rows, model);
+      case GradientMapLayer l -> GradePanels.gradientMap(l, rows, model);
+      case MonoLayer l -> GradePanels.mono(rows, model);
+      case SaturationLayer l -> GradePanels.saturation(rows, model);
+      case HueShiftLayer l -> GradePanels.hueShift(rows, model);
+      case TeethLayer l -> BrightenPanels.teeth(rows, model);
+      case ScleraLayer l -> BrightenPanels.sclera(rows, model);
+      case IrisLayer l -> BrightenPanels.iris(rows);
+      case CatchlightLayer l -> BrightenPanels.catchlight(rows);
+      case LipsLayer l -> BrightenPanels.lips(rows, model);
       case VignetteLayer l -> vignette(rows);
       case SharpenLayer l -> sharpen(rows);
     }
@@ -88,164 +120,6 @@ final class Editors {
         type,
         l -> 100 * l.recover(),
         (l, v) -> new ExposureLayer(l.head(), l.stops(), v / 100));
-  }
-
-  private static void toneEvening(PanelRows rows, BenchModel model) {
-    Class<ToneEveningLayer> type = ToneEveningLayer.class;
-    rows.number(
-        "redness",
-        "Calm redness",
-        "Share of the excess of haemoglobin taken away, in percent",
-        0,
-        100,
-        PERCENT,
-        type,
-        l -> 100 * l.redness(),
-        (l, v) ->
-            new ToneEveningLayer(
-                l.head(), v / 100, l.pigment(), l.target(), l.hue(), l.chroma(), l.lightness()));
-    rows.number(
-        "pigment",
-        "Even pigment",
-        "Share of the excess of melanin taken away, in percent",
-        0,
-        100,
-        PERCENT,
-        type,
-        l -> 100 * l.pigment(),
-        (l, v) ->
-            new ToneEveningLayer(
-                l.head(), l.redness(), v / 100, l.target(), l.hue(), l.chroma(), l.lightness()));
-    rows.tools(Tool.PICK_TONE);
-    rows.words(
-        "target",
-        type,
-        l ->
-            l.target() == null
-                ? "No tone picked: only pigment is evened."
-                : "Towards L* %.0f, C* %.0f, hue %.0f°."
-                    .formatted(l.target().lightness(), l.target().chroma(), l.target().hue()));
-    rows.number(
-        "pull-hue",
-        "Hue to the tone",
-        "Pull of the hue to the picked tone, in percent",
-        0,
-        100,
-        PERCENT,
-        type,
-        l -> 100 * l.hue(),
-        (l, v) ->
-            new ToneEveningLayer(
-                l.head(),
-                l.redness(),
-                l.pigment(),
-                l.target(),
-                v / 100,
-                l.chroma(),
-                l.lightness()));
-    rows.number(
-        "pull-chroma",
-        "Colour to the tone",
-        "Pull of the chroma to the picked tone at equal lightness, in percent",
-        0,
-        100,
-        PERCENT,
-        type,
-        l -> 100 * l.chroma(),
-        (l, v) ->
-            new ToneEveningLayer(
-                l.head(), l.redness(), l.pigment(), l.target(), l.hue(), v / 100, l.lightness()));
-    rows.number(
-        "pull-lightness",
-        "Lightness to the tone",
-        "Moves the whole skin's lightness towards the picked tone, in percent; mind skin drift",
-        0,
-        100,
-        PERCENT,
-        type,
-        l -> 100 * l.lightness(),
-        (l, v) ->
-            new ToneEveningLayer(
-                l.head(), l.redness(), l.pigment(), l.target(), l.hue(), l.chroma(), v / 100));
-  }
-
-  private static void curve(PanelRows rows, BenchModel model) {
-    CurveEditor editor = new CurveEditor(model);
-    rows.custom(editor, editor::refresh);
-  }
-
-  private static void teeth(PanelRows rows) {
-    Class<TeethLayer> type = TeethLayer.class;
-    rows.number(
-        "teeth-target",
-        "Yellow down to",
-        "Median b* aimed at; a quarter of the person's own always stays",
-        1,
-        20,
-        "b* %.1f",
-        type,
-        TeethLayer::target,
-        (l, v) -> new TeethLayer(l.head(), v, l.lift(), l.force()));
-    rows.number(
-        "teeth-lift",
-        "Lift",
-        "Rise of the median L*; stops 3 above the whites of the eyes unless forced",
-        0,
-        15,
-        "%.1f L*",
-        type,
-        TeethLayer::lift,
-        (l, v) -> new TeethLayer(l.head(), l.target(), v, l.force()));
-    rows.choice(
-        "Limits",
-        "Whether the lift may pass what the eyes and the teeth's own light allow",
-        type,
-        l -> l.force() ? 1 : 0,
-        (l, i) -> new TeethLayer(l.head(), l.target(), l.lift(), i == 1),
-        "Held",
-        "Forced");
-  }
-
-  private static void sclera(PanelRows rows) {
-    Class<ScleraLayer> type = ScleraLayer.class;
-    rows.number(
-        "sclera-target",
-        "Yellow down to",
-        "Median b* aimed at, each eye by itself",
-        -1,
-        15,
-        "b* %.1f",
-        type,
-        ScleraLayer::target,
-        (l, v) -> new ScleraLayer(l.head(), v, l.redness(), l.lift(), l.force()));
-    rows.number(
-        "sclera-redness",
-        "Soften veins",
-        "Share of the redness taken away, in percent",
-        0,
-        100,
-        PERCENT,
-        type,
-        l -> 100 * l.redness(),
-        (l, v) -> new ScleraLayer(l.head(), l.target(), v / 100, l.lift(), l.force()));
-    rows.number(
-        "sclera-lift",
-        "Lift",
-        "Rise of the median L*; stops at the lights of the skin unless forced",
-        0,
-        12,
-        "%.1f L*",
-        type,
-        ScleraLayer::lift,
-        (l, v) -> new ScleraLayer(l.head(), l.target(), l.redness(), v, l.force()));
-    rows.choice(
-        "Limits",
-        "Whether the lift may pass the lights of the skin",
-        type,
-        l -> l.force() ? 1 : 0,
-        (l, i) -> new ScleraLayer(l.head(), l.target(), l.redness(), l.lift(), i == 1),
-        "Held",
-        "Forced");
   }
 
   private static void vignette(PanelRows rows) {

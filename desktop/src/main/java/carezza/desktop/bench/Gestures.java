@@ -5,13 +5,9 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Function;
 import java.util.function.UnaryOperator;
 
-import carezza.colour.Lab;
-import carezza.colour.WhiteBalance;
-import carezza.image.Area;
-import carezza.image.Cancellation;
-import carezza.image.Picture;
 import carezza.model.DodgeBurnLayer;
 import carezza.model.FaceMap;
 import carezza.model.FrequencySeparationLayer;
@@ -23,13 +19,11 @@ import carezza.model.HealLayer.Way;
 import carezza.model.Layer;
 import carezza.model.Mask;
 import carezza.model.MaskParts.Join;
+import carezza.model.NeutraliseLayer;
+import carezza.model.NeutraliseLayer.Tone;
 import carezza.model.Point;
 import carezza.model.Project;
 import carezza.model.Stroke;
-import carezza.model.ToneEveningLayer;
-import carezza.model.ToneEveningLayer.Target;
-import carezza.model.WhiteBalanceLayer;
-import carezza.render.Renderer.Readiness;
 
 /** What a press, drag and release on the picture mean with each tool. */
 final class Gestures {
@@ -38,13 +32,14 @@ final class Gestures {
   private static final double SPACING = 0.12;
 
   private final BenchModel model;
-  private final Background picking = new Background("picking");
+  private final Picking picking;
   private float[] points = new float[0];
   private final List<Point> outline = new ArrayList<>();
   private boolean shift;
-  private FaceHandles.Handle handle;
-  private PartHandles.Handle partHandle;
-  private RepairHandles.Grip grip;
+
+  /** What is held: the change that it makes when it is somewhere else; null for nothing. */
+  private Function<Point, UnaryOperator<Project>> held;
+
   private final FacePlacing face = new FacePlacing();
   private Point pressed;
 
@@ -54,6 +49,7 @@ final class Gestures {
 
   Gestures(BenchModel model) {
     this.model = model;
+    this.picking = new Picking(model);
   }
 
   /** Path of the stroke under way, packed; empty if none. */
@@ -83,6 +79,8 @@ final class Gestures {
     pressed = at;
     reach = grab;
     started = System.nanoTime();
+    held = null;
+    moved = null;
     Tool tool = model.toolProperty().get();
     switch (tool) {
       case HEAL -> {
@@ -106,21 +104,31 @@ final class Gestures {
           corner(at);
         }
       }
-      case PART ->
-          model
-              .chosenPart()
-              .ifPresent(
-                  own -> {
-                    int near = PartHandles.near(own, at, grab);
-                    partHandle = near < 0 ? null : PartHandles.of(own).get(near);
-                  });
+      case PART -> model.chosenPart().ifPresent(own -> held = part(own, at, grab));
       case PLACE_FACE -> {
         face.add(at);
         model.messageProperty().set(face.next());
       }
-      case PICK_NEUTRAL -> pick(at, this::neutral);
-      case PICK_TONE -> pick(at, this::tone);
-      case FACE -> handle = FaceHandles.near(model.projectProperty().get(), at, grab);
+      case PICK_NEUTRAL -> picking.neutral(at);
+      case PICK_TONE -> picking.tone(at);
+      case PICK_HUE -> picking.hue(at);
+      case CURVE -> picking.bend(at);
+      case PICK_DARK -> point(Tone.DARK, at);
+      case PICK_MIDDLE -> point(Tone.MIDDLE, at);
+      case PICK_LIGHT -> point(Tone.LIGHT, at);
+      case PIN -> {
+        int pin = model.pins().at(at, grab);
+        held = pin < 0 ? null : to -> p -> Pins.moved(p, pin, to);
+      }
+      case FRAME -> {
+        FrameHand hand = model.framing().hold(at, grab);
+        held = to -> p -> p.withFrame(hand.dragged(to));
+      }
+      case LEVEL -> outline.add(at);
+      case FACE -> {
+        FaceHandles.Handle handle = FaceHandles.near(model.projectProperty().get(), at, grab);
+        held = handle == null ? null : to -> p -> handle.moved(p, to);
+      }
       case HAND -> {
         // Moving the view is the view's own business.
       }
@@ -138,14 +146,11 @@ final class Gestures {
       if (!clicking || at.distance(pressed) > reach / 2) {
         outline.add(at);
       }
-    } else if (grip != null) {
-      model.preview(p -> p.edit(selected(), l -> gripped(l, at)));
-      moved = at;
-    } else if (partHandle != null) {
-      shape(at).ifPresent(own -> model.preview(p -> p.edit(selected(), l -> model.withChosenPart(l, own))));
-      moved = at;
-    } else if (handle != null) {
-      model.preview(p -> handle.moved(p, at));
+    } else if (model.toolProperty().get() == Tool.CURVE) {
+      // As far as the height of a grip is what a fifteenth of the scale is.
+      picking.bendBy((pressed.y() - at.y()) / reach / 15);
+    } else if (held != null) {
+      model.preview(held.apply(at));
       moved = at;
     }
   }
@@ -160,18 +165,47 @@ final class Gestures {
   /** Takes hold of a repair, of its source, or begins an outline around several. */
   private void grasp(Point at, double reach) {
     Mending mending = model.mending();
-    grip = mending.single().map(p -> RepairHandles.grip(p, at, reach)).orElse(null);
+    RepairHandles.Grip grip = mending.single().map(p -> RepairHandles.grip(p, at, reach)).orElse(null);
     if (grip == null) {
       int hit = mending.at(at, reach);
       mending.choose(hit < 0 ? Set.of() : Set.of(hit));
       grip = mending.single().map(p -> RepairHandles.grip(p, at, reach)).orElse(null);
-      if (grip == null) {
-        outline.add(at);
-      }
+    }
+    if (grip == null) {
+      outline.add(at);
+    } else {
+      RepairHandles.Grip own = grip;
+      held = to -> p -> p.edit(selected(), l -> gripped(l, own, to));
     }
   }
 
-  private Layer gripped(Layer layer, Point at) {
+  /** A point of the selected layer that should be grey: set at once, and dragged on. */
+  private void point(Tone tone, Point at) {
+    if (model.selectedLayer().filter(NeutraliseLayer.class::isInstance).isPresent()) {
+      held = to -> p -> p.edit(selected(), l -> ((NeutraliseLayer) l).moved(tone, to));
+      moved = at;
+    }
+  }
+
+  /** The handle of the mask's chosen part that is near; dragged where it would make no shape it stays. */
+  private Function<Point, UnaryOperator<Project>> part(Mask own, Point at, double grab) {
+    int near = PartHandles.near(own, at, grab);
+    if (near < 0) {
+      return null;
+    }
+    PartHandles.Handle handle = PartHandles.of(own).get(near);
+    return to ->
+        p -> {
+          try {
+            Mask shaped = handle.move().apply(to);
+            return p.edit(selected(), l -> model.withChosenPart(l, shaped));
+          } catch (IllegalArgumentException e) {
+            return p;
+          }
+        };
+  }
+
+  private Layer gripped(Layer layer, RepairHandles.Grip grip, Point at) {
     return Mending.changed(
         (HealLayer) layer, model.mending().chosenProperty().get(), p -> grip.dragged(at));
   }
@@ -192,15 +226,6 @@ final class Gestures {
     model.toolProperty().set(Tool.REPAIR);
     int last = ((HealLayer) model.selectedLayer().orElseThrow()).patches().size() - 1;
     model.mending().choose(Set.of(last));
-  }
-
-  /** The chosen part with its handle dragged somewhere; nothing where that would make no shape. */
-  private Optional<Mask> shape(Point at) {
-    try {
-      return Optional.of(partHandle.move().apply(at));
-    } catch (IllegalArgumentException e) {
-      return Optional.empty();
-    }
   }
 
   /** A press with the outline tool: a first point, one more corner, or, near the first, the end. */
@@ -242,9 +267,6 @@ final class Gestures {
       model.mending().chooseInside(outline);
     } else if (tool == Tool.TRANSPLANT && outline.size() > 2) {
       transplant();
-    } else if (grip != null && moved != null) {
-      Point to = moved;
-      model.editSelected(null, l -> gripped(l, to));
     } else if (tool == Tool.EVEN_AREA && outline.size() > 2) {
       double feather = model.brushProperty().get().radius() / 2;
       model.evenArea(
@@ -252,20 +274,28 @@ final class Gestures {
               new Mask.Polygon(List.copyOf(outline), feather),
               model.brushProperty().get().radius(),
               0.6));
-    } else if (partHandle != null && moved != null) {
-      shape(moved).ifPresent(own -> model.editSelected(null, l -> model.withChosenPart(l, own)));
-    } else if (handle != null && moved != null) {
-      FaceHandles.Handle done = handle;
-      Point to = moved;
-      model.edit(null, p -> done.moved(p, to));
+    } else if (held != null && moved != null) {
+      model.edit(null, held.apply(moved));
+    } else if (tool == Tool.PIN) {
+      int pin = model.pins().at(at, reach);
+      if (pin < 0) {
+        model.pins().add(at);
+      } else {
+        model.pins().remove(pin);
+      }
+    } else if (tool == Tool.LEVEL && !outline.isEmpty()) {
+      if (at.distance(pressed) > reach) {
+        model.framing().level(pressed, at);
+        model.toolProperty().set(Tool.FRAME);
+      }
+    } else if (tool == Tool.CURVE) {
+      picking.endBend();
     } else if (tool == Tool.PLACE_FACE) {
       placing(at);
       return;
     }
     outline.clear();
-    handle = null;
-    partHandle = null;
-    grip = null;
+    held = null;
     moved = null;
   }
 
@@ -345,79 +375,5 @@ final class Gestures {
   /** The strength of an evening is the area's own; the stroke only says where. */
   private static Stroke full(Stroke s) {
     return new Stroke(s.packed(), s.radius(), s.softness(), 1, false);
-  }
-
-  // --- picking
-
-  private interface Picked {
-    void take(double[] working);
-  }
-
-  /** Reads the mean colour under the brush below the selected layer, off the interface thread. */
-  private void pick(Point at, Picked picked) {
-    String id = model.selectedProperty().get();
-    int index = model.stack().indexOf(id);
-    if (index < 0) {
-      return;
-    }
-    Project project = model.projectProperty().get();
-    var session = model.session();
-    Area area =
-        Area.around(at.x() - 6, at.y() - 6, at.x() + 6, at.y() + 6)
-            .intersect(session.size().area());
-    if (area.isEmpty()) {
-      return;
-    }
-    picking.newest(
-        cancellation -> {
-          Picture below =
-              session
-                  .renderer()
-                  .render(
-                      BenchModel.scene(session, project, index),
-                      area,
-                      0,
-                      Readiness.QUICK,
-                      Cancellation.NONE);
-          return mean(below);
-        },
-        picked::take,
-        model::fail);
-  }
-
-  private static double[] mean(Picture picture) {
-    double[] sum = new double[3];
-    for (int c = 0; c < 3; c++) {
-      for (float v : picture.plane(c).values()) {
-        sum[c] += v / picture.area().pixels();
-      }
-    }
-    return sum;
-  }
-
-  private void neutral(double[] c) {
-    if (c[0] <= 0.02 || c[1] <= 0.02 || c[2] <= 0.02) {
-      model.messageProperty().set("This place is too dark to balance by; pick a lighter grey.");
-      return;
-    }
-    WhiteBalance.Light light = WhiteBalance.fromNeutral(c[0], c[1], c[2]);
-    model.editSelected(
-        null,
-        l ->
-            new WhiteBalanceLayer(
-                l.head(),
-                Math.clamp(light.kelvin(), 1500, 15000),
-                Math.clamp(light.tint(), -60, 60)));
-  }
-
-  private void tone(double[] c) {
-    Lab lab = Lab.ofWorking(c[0], c[1], c[2]);
-    model.editSelected(
-        null,
-        l ->
-            ((ToneEveningLayer) l)
-                .withTarget(
-                    new Target(
-                        Math.clamp(lab.l(), 0, 100), Math.clamp(lab.chroma(), 0, 150), lab.hue())));
   }
 }

@@ -14,13 +14,16 @@ import javafx.scene.text.TextAlignment;
 import carezza.measure.Blemish;
 import carezza.measure.ContourGuides.Guide;
 import carezza.measure.Distraction;
+import carezza.measure.NeutralHint;
 import carezza.model.FaceMap;
 import carezza.model.FaceMap.FaceOval;
 import carezza.model.FaceOutlines;
+import carezza.model.Frame;
 import carezza.model.HealLayer;
 import carezza.model.HealLayer.Patch;
 import carezza.model.HealLayer.Piece;
 import carezza.model.Mask;
+import carezza.model.NeutraliseLayer;
 import carezza.model.Point;
 import carezza.model.Project;
 import carezza.model.RepairArea;
@@ -55,6 +58,9 @@ final class Overlay {
     if (tool == Tool.PLACE_FACE) {
       placing(g, gestures.face().points(), pointer, port);
     }
+    frame(g, canvas, model, port);
+    pins(g, model, port);
+    neutrals(g, model, port);
     contours(g, model.advising().contoursProperty().get(), port);
     distractions(g, model.advising().distractionsProperty().get(), port);
     Mending mending = model.mending();
@@ -94,6 +100,119 @@ final class Overlay {
       }
     }
     g.setLineDashes();
+  }
+
+  /** What lies outside the frame is veiled; in hand it has handles and lines of composition. */
+  private static void frame(GraphicsContext g, Canvas canvas, BenchModel model, ViewPort port) {
+    boolean inHand =
+        model.toolProperty().get() == Tool.FRAME || model.toolProperty().get() == Tool.LEVEL;
+    if (model.isEmpty() || model.projectProperty().get().frame() == null && !inHand) {
+      return;
+    }
+    Frame frame = model.framing().frame();
+    g.save();
+    g.beginPath();
+    g.rect(0, 0, canvas.getWidth(), canvas.getHeight());
+    List<Point> corners = frame.corners();
+    for (int i = 0; i < 4; i++) {
+      double x = port.viewX(corners.get(i).x());
+      double y = port.viewY(corners.get(i).y());
+      if (i == 0) {
+        g.moveTo(x, y);
+      } else {
+        g.lineTo(x, y);
+      }
+    }
+    g.closePath();
+    g.setFillRule(javafx.scene.shape.FillRule.EVEN_ODD);
+    g.setFill(Color.gray(0.4, inHand ? 0.6 : 0.94));
+    g.fill();
+    g.restore();
+    if (!inHand) {
+      return;
+    }
+    g.setStroke(LIGHT);
+    g.setLineWidth(1.4);
+    line(g, corners, port, true);
+    g.setStroke(Color.gray(1, 0.55));
+    g.setLineWidth(1);
+    GuideLines guides = model.framing().linesProperty().get();
+    for (double at : guides.at()) {
+      line(g, List.of(frame.at(at, -1), frame.at(at, 1)), port, false);
+      line(g, List.of(frame.at(-1, at), frame.at(1, at)), port, false);
+    }
+    if (guides.diagonals()) {
+      line(g, List.of(frame.at(-1, -1), frame.at(1, 1)), port, false);
+      line(g, List.of(frame.at(-1, 1), frame.at(1, -1)), port, false);
+    }
+    g.setFill(LIGHT);
+    for (double[] at : new double[][] {{-1, -1}, {0, -1}, {1, -1}, {1, 0}, {1, 1}, {0, 1}, {-1, 1}, {-1, 0}}) {
+      Point p = frame.at(at[0], at[1]);
+      g.fillRect(port.viewX(p.x()) - 4, port.viewY(p.y()) - 4, 8, 8);
+    }
+  }
+
+  private static void pins(GraphicsContext g, BenchModel model, ViewPort port) {
+    if (model.isEmpty()) {
+      return;
+    }
+    List<Point> pins = model.projectProperty().get().pins();
+    List<java.util.Optional<carezza.session.ColourAdvice.Pinned>> read =
+        model.pins().readProperty().get();
+    for (int i = 0; i < pins.size(); i++) {
+      double x = port.viewX(pins.get(i).x());
+      double y = port.viewY(pins.get(i).y());
+      cross(g, x, y);
+      String words = Integer.toString(i + 1);
+      if (i < read.size() && read.get(i).isPresent()) {
+        var p = read.get(i).get();
+        words = Pins.label(i + 1, p.settled(), p.finished());
+      }
+      label(g, words, x + 9, y - 9);
+    }
+  }
+
+  /** Points that should be grey, and places that are likely to be. */
+  private static void neutrals(GraphicsContext g, BenchModel model, ViewPort port) {
+    Tool tool = model.toolProperty().get();
+    boolean picking =
+        tool == Tool.PICK_NEUTRAL
+            || tool == Tool.PICK_DARK
+            || tool == Tool.PICK_MIDDLE
+            || tool == Tool.PICK_LIGHT;
+    if (picking) {
+      g.setLineDashes(3, 3);
+      for (NeutralHint hint :
+          model.colouring().found().map(Colouring.Found::hints).orElse(List.of())) {
+        double x = port.viewX(hint.place().x());
+        double y = port.viewY(hint.place().y());
+        for (int pass = 0; pass < 2; pass++) {
+          g.setStroke(pass == 0 ? DARK : LIGHT);
+          g.setLineWidth(pass == 0 ? 3 : 1.2);
+          g.strokeOval(x - 8, y - 8, 16, 16);
+        }
+        label(g, "%s, C* %.0f".formatted(hint.what(), hint.colour().chroma()), x + 11, y + 4);
+      }
+      g.setLineDashes();
+    }
+    model
+        .selectedLayer()
+        .filter(NeutraliseLayer.class::isInstance)
+        .map(NeutraliseLayer.class::cast)
+        .ifPresent(
+            l -> {
+              for (NeutraliseLayer.Tone tone : NeutraliseLayer.Tone.values()) {
+                Point at = l.at(tone);
+                if (at != null) {
+                  cross(g, port.viewX(at.x()), port.viewY(at.y()));
+                  label(
+                      g,
+                      tone.name().toLowerCase(java.util.Locale.ROOT),
+                      port.viewX(at.x()) + 9,
+                      port.viewY(at.y()) - 9);
+                }
+              }
+            });
   }
 
   /** Broken rings with what stands out there. */

@@ -17,6 +17,7 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 
 import carezza.model.Layer;
+import carezza.model.LayerValue;
 
 /**
  * Builds the rows of a layer's panel. Each row shows a value of the selected layer and changes it; a
@@ -101,9 +102,69 @@ final class PanelRows {
     nodes.add(new VBox(2, top, slider));
   }
 
+  /**
+   * A number with a slider, of the layer's value of that name.
+   *
+   * @param path as {@link LayerValue} has it; with dashes for dots it is the slider's id
+   * @param low in the layer's own unit
+   * @param shown factor from the layer's unit to what is shown
+   */
+  <L extends Layer> void value(
+      Class<L> type,
+      String path,
+      String title,
+      String tip,
+      double low,
+      double high,
+      double shown,
+      String format) {
+    number(
+        path.replace('.', '-'),
+        title,
+        tip,
+        shown * low,
+        shown * high,
+        format,
+        type,
+        l -> shown * LayerValue.number(l, path),
+        (l, v) -> LayerValue.with(l, path, Math.clamp(v / shown, low, high)));
+  }
+
+  /** A number in percent of 1. */
+  <L extends Layer> void share(
+      Class<L> type, String path, String title, String tip, double low, double high) {
+    value(type, path, title, tip, low, high, 100, low < 0 ? "%+.0f %%" : "%.0f %%");
+  }
+
+  /** Whether a layer keeps to its limits or may pass them. */
+  <L extends Layer> void limits(Class<L> type, String tip) {
+    choice(
+        "Limits",
+        tip,
+        type,
+        l -> (int) LayerValue.number(l, "force"),
+        (l, i) -> LayerValue.with(l, "force", i == 1),
+        "Held",
+        "Forced");
+  }
+
+  /** A heading inside a panel. */
+  void heading(String words) {
+    Label label = new Label(words);
+    label.getStyleClass().add("heading");
+    nodes.add(label);
+  }
+
+  /** A row of buttons. */
+  void buttons(Node... buttons) {
+    FlowPane row = new FlowPane(6, 4, buttons);
+    row.setAlignment(Pos.CENTER_LEFT);
+    nodes.add(row);
+  }
+
   /** A row of tools, one of which is in hand. */
   void tools(Tool... tools) {
-    HBox row = new HBox(6);
+    FlowPane row = new FlowPane(6, 4);
     row.setAlignment(Pos.CENTER_LEFT);
     for (Tool tool : tools) {
       ToggleButton button = new ToggleButton(title(tool));
@@ -135,6 +196,14 @@ final class PanelRows {
       case EVEN_AREA -> "Even an outline";
       case PICK_NEUTRAL -> "Pick a neutral";
       case PICK_TONE -> "Pick a tone";
+      case PICK_DARK -> "A dark";
+      case PICK_MIDDLE -> "A middle";
+      case PICK_LIGHT -> "A light";
+      case PICK_HUE -> "Pick a hue";
+      case CURVE -> "Drag on the picture";
+      case PIN -> "Set pins";
+      case FRAME -> "Frame";
+      case LEVEL -> "Level by a line";
       case PART -> "Handles";
       case OUTLINE -> "Draw an outline";
       case PLACE_FACE -> "Place a face by hand";

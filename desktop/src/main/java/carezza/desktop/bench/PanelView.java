@@ -6,6 +6,7 @@ import javafx.beans.property.SimpleBooleanProperty;
 import javafx.geometry.Insets;
 import javafx.geometry.Pos;
 import javafx.scene.control.Button;
+import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.control.TextField;
@@ -14,7 +15,9 @@ import javafx.scene.control.Tooltip;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
+import javafx.util.StringConverter;
 
+import carezza.colour.BlendMode;
 import carezza.model.Layer;
 import carezza.model.LayerKind;
 
@@ -63,6 +66,11 @@ public final class PanelView extends VBox {
     model.brushProperty().addListener((o, was, is) -> refresh());
     model.advising().pushProperty().addListener((o, was, is) -> refresh());
     model.advising().radiusProperty().addListener((o, was, is) -> refresh());
+    model.colouring().foundProperty().addListener((o, was, is) -> refresh());
+    model.gaugesProperty().addListener((o, was, is) -> refresh());
+    model.pins().readProperty().addListener((o, was, is) -> refresh());
+    model.framing().linesProperty().addListener((o, was, is) -> refresh());
+    model.framing().ratioProperty().addListener((o, was, is) -> refresh());
     model.radiiProperty().addListener((o, was, is) -> refresh());
     model.mending().chosenProperty().addListener((o, was, is) -> refresh());
     model.proposals().allProperty().addListener((o, was, is) -> refresh());
@@ -94,73 +102,13 @@ public final class PanelView extends VBox {
     if (!Objects.equals(id, shown)) {
       shown = id;
       rows = new PanelRows(model);
-      model.selectedLayer().ifPresentOrElse(this::layer, this::photograph);
+      model
+          .selectedLayer()
+          .ifPresentOrElse(
+              this::layer, () -> PhotographPanel.build(rows, model, this::placeFace));
       editor.getChildren().setAll(rows.nodes());
     }
     rows.refresh();
-  }
-
-  // --- nothing selected
-
-  private void photograph() {
-    Label title = new Label("The photograph");
-    title.getStyleClass().add("title");
-    Label words = new Label();
-    words.setWrapText(true);
-    rows.custom(title, () -> {});
-    rows.custom(
-        words,
-        () -> {
-          if (!model.isEmpty()) {
-            var r = model.retouch();
-            words.setText(
-                "%s\n%d × %d pixels, %d bit, %s\n%d layers\n\n%s"
-                    .formatted(
-                        r.project().photograph().name(),
-                        r.photograph().size().width(),
-                        r.photograph().size().height(),
-                        r.photograph().bits(),
-                        r.photograph().profile(),
-                        r.project().stack().size(),
-                        r.project().notes()));
-          }
-        });
-    if (model.isEmpty()) {
-      return;
-    }
-    rows.action(
-        "face-map",
-        "Face map",
-        "Oval, pupils, lids, lips; skin, teeth and eyes are found from them (F)",
-        this::placeFace);
-    rows.action(
-        "find-face",
-        "Find the face",
-        "Looks for the faces anew; what was put right by hand stays",
-        model::findFace);
-    rows.action(
-        "place-face",
-        "Place a face by hand",
-        "Five clicks: a box around the face, both pupils, both corners of the mouth",
-        model::beginFace);
-    rows.action(
-        "drop-face",
-        "Take the last face out",
-        "Removes the map of the face that was added last",
-        () ->
-            model.edit(
-                null,
-                p ->
-                    p.allFaces().isEmpty()
-                        ? p
-                        : p.withAllFaces(p.allFaces().subList(0, p.allFaces().size() - 1))));
-    Label hint =
-        new Label(
-            "Pick a layer below, or add one with the + of its stage. Keys 1 to 8 go to a stage, F1"
-                + " shows all keys.");
-    hint.setWrapText(true);
-    hint.getStyleClass().add("hint");
-    rows.custom(hint, () -> {});
   }
 
   /** Shows the handles; where there is no map yet, one is to be placed. */
@@ -186,6 +134,7 @@ public final class PanelView extends VBox {
         Layer.class,
         l -> 100 * l.head().amount(),
         (l, v) -> l.with(l.head().withAmount(v / 100)));
+    rows.custom(blend(), () -> {});
     rows.custom(pages(), () -> {});
     if (where.get()) {
       MaskPanel.build(layer, rows, model);
@@ -194,6 +143,42 @@ public final class PanelView extends VBox {
       PushChart push = new PushChart(model);
       rows.custom(push, push::refresh);
     }
+  }
+
+  /** How the layer is laid over what it gets. */
+  private HBox blend() {
+    ComboBox<BlendMode> modes = new ComboBox<>();
+    modes.setId("blend");
+    modes.getItems().setAll(BlendMode.values());
+    modes.setConverter(
+        new StringConverter<>() {
+          @Override
+          public String toString(BlendMode mode) {
+            return mode == null ? "" : mode.title();
+          }
+
+          @Override
+          public BlendMode fromString(String title) {
+            throw new UnsupportedOperationException("Modes are chosen, not typed");
+          }
+        });
+    modes.setTooltip(new Tooltip("How the layer's result is laid over what it gets"));
+    rows.follow(
+        () -> model.selectedLayer().ifPresent(l -> modes.setValue(l.head().blend())));
+    modes.setOnAction(
+        e -> {
+          BlendMode mode = modes.getValue();
+          boolean other =
+              model.selectedLayer().filter(l -> l.head().blend() != mode).isPresent();
+          if (mode != null && other) {
+            model.editSelected(null, l -> l.with(l.head().withBlend(mode)));
+          }
+        });
+    Label name = new Label("Laid on");
+    name.getStyleClass().add("row-name");
+    HBox row = new HBox(8, name, modes);
+    row.setAlignment(Pos.CENTER_LEFT);
+    return row;
   }
 
   /** What the layer does, or where: both together are too long for a small screen. */

@@ -95,6 +95,9 @@ public final class PictureView extends Region {
     model.spotHint().spotsProperty().addListener((o, was, is) -> drawOverlay());
     model.advising().contoursProperty().addListener((o, was, is) -> drawOverlay());
     model.advising().distractionsProperty().addListener((o, was, is) -> drawOverlay());
+    model.colouring().foundProperty().addListener((o, was, is) -> drawOverlay());
+    model.pins().readProperty().addListener((o, was, is) -> drawOverlay());
+    model.framing().linesProperty().addListener((o, was, is) -> drawOverlay());
     // The pointer's places are mirrored with the node.
     model.mirroredProperty().addListener((o, was, is) -> setScaleX(is ? -1 : 1));
     model.comparisonProperty().addListener((o, was, is) -> compare());

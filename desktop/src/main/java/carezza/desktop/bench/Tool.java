@@ -26,6 +26,22 @@ public enum Tool {
   PICK_NEUTRAL("Pick something that should be neutral", false),
   /** Picks the skin tone to even towards. */
   PICK_TONE("Pick the skin tone to even towards", false),
+  /** Picks a dark that should be neutral, or moves it. */
+  PICK_DARK("Pick a dark that should be grey; drag it elsewhere", false),
+  /** Picks a middle tone that should be neutral, or moves it. */
+  PICK_MIDDLE("Pick a middle tone that should be grey; drag it elsewhere", false),
+  /** Picks a light that should be neutral, or moves it. */
+  PICK_LIGHT("Pick a light that should be grey; drag it elsewhere", false),
+  /** Picks the middle of a range of hues. */
+  PICK_HUE("Pick the hue to be turned", false),
+  /** Bends the curve at the tone that is pressed. */
+  CURVE("Press a tone and drag up or down: the curve bends there", false),
+  /** Sets pins whose colours stay in sight. */
+  PIN("Click to set a pin, drag it elsewhere; a click on it takes it out", false),
+  /** Moves the frame of what is delivered. */
+  FRAME("Drag the frame, its sides and corners; outside it, turn", false),
+  /** Turns the picture so that a line is level. */
+  LEVEL("Draw along something that should be level or upright", false),
   /** Moves the handles of the mask's chosen part. */
   PART("Drag the handles of the mask's part", false),
   /** Draws an outline that joins the mask. */

@@ -30,6 +30,8 @@ public final class Demo {
             stack.faces(),
             null,
             null,
+            null,
+            null,
             stack.stack(),
             "Lumen Court, Autumn cards. Moles and freckles stay, as agreed.",
             null);
@@ -42,7 +44,7 @@ public final class Demo {
     Project blank = started.project();
     Project project =
         new Project(
-            "The Apothecary", blank.photograph(), null, null, null, blank.stack(), "Not begun.", null);
+            "The Apothecary", blank.photograph(), null, null, null, null, null, blank.stack(), "Not begun.", null);
     return started.with(project, null);
   }
 

@@ -1,0 +1,116 @@
+package carezza.measure;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+
+import carezza.colour.Lab;
+import carezza.filter.GaussianBlur;
+import carezza.image.Picture;
+import carezza.image.Plane;
+import carezza.mask.Site;
+import carezza.model.Point;
+import carezza.model.Region;
+
+/**
+ * A place that is likely to be neutral: whites of the eyes, teeth, backdrop, grey cloth.
+ *
+ * @param place in photograph pixels
+ * @param what words for what it is
+ * @param likelihood 0 … 1 that such a thing is grey
+ * @param colour in the picture as it is
+ */
+public record NeutralHint(Point place, String what, double likelihood, Lab colour) {
+
+  /** Sigma of what is looked at as one place, as a share of the face width. */
+  private static final double PLACE = 1 / 60.0;
+
+  /** Chroma of cloth that may still be grey under a cast. */
+  private static final double GREYISH = 18;
+
+  /**
+   * @param working the whole picture at a level
+   * @return the likeliest first
+   */
+  public static List<NeutralHint> of(Picture working, Site site) {
+    double sigma = Math.max(1, site.faceWidth() * PLACE);
+    Picture lab = Lab.of(working).map(p -> GaussianBlur.blur(p, sigma));
+    List<NeutralHint> found = new ArrayList<>();
+    add(found, "backdrop", 0.6, Region.BACKDROP, lab, site, sigma);
+    add(found, "white of the left eye", 0.5, Region.LEFT_SCLERA, lab, site, sigma / 3);
+    add(found, "white of the right eye", 0.5, Region.RIGHT_SCLERA, lab, site, sigma / 3);
+    add(found, "teeth", 0.3, Region.TEETH, lab, site, sigma / 2);
+    cloth(found, lab, site, sigma);
+    found.sort(Comparator.comparingDouble(NeutralHint::likelihood).reversed());
+    return List.copyOf(found);
+  }
+
+  private static void add(
+      List<NeutralHint> found,
+      String what,
+      double likelihood,
+      Region region,
+      Picture lab,
+      Site site,
+      double sigma) {
+    Plane inside = site.regions().coverage(region, site.whole(), site.level());
+    Lab median = SkinGauges.median(lab, inside);
+    if (!Double.isNaN(median.l())) {
+      add(found, what, likelihood, GaussianBlur.blur(inside, sigma), median, lab, site);
+    }
+  }
+
+  /** What the person wears, where it is least coloured. */
+  private static void cloth(List<NeutralHint> found, Picture lab, Site site, double sigma) {
+    Plane cloth = site.regions().coverage(Region.SUBJECT, site.whole(), site.level()).copy();
+    for (Region other :
+        List.of(Region.SKIN, Region.HAIR, Region.LIPS, Region.BROWS_LASHES, Region.SCLERA, Region.IRIS, Region.TEETH)) {
+      Plane own = site.regions().coverage(other, site.whole(), site.level());
+      for (int i = 0; i < own.values().length; i++) {
+        cloth.values()[i] *= 1 - own.values()[i];
+      }
+    }
+    Lab median = SkinGauges.median(lab, cloth);
+    if (!Double.isNaN(median.l()) && median.chroma() < GREYISH) {
+      double likelihood = 0.4 * (1 - median.chroma() / GREYISH);
+      add(found, "cloth", likelihood, GaussianBlur.blur(cloth, sigma), median, lab, site);
+    }
+  }
+
+  /** The place inside a region that is most like its median and well inside. */
+  private static void add(
+      List<NeutralHint> found,
+      String what,
+      double likelihood,
+      Plane inside,
+      Lab median,
+      Picture lab,
+      Site site) {
+    int best = -1;
+    double least = Double.MAX_VALUE;
+    for (int i = 0; i < inside.values().length; i++) {
+      if (inside.values()[i] > 0.3f) {
+        double off =
+            Math.abs(lab.first().values()[i] - median.l())
+                + Math.hypot(
+                    lab.second().values()[i] - median.a(), lab.third().values()[i] - median.b())
+                + 12 * (1 - inside.values()[i]);
+        if (off < least) {
+          least = off;
+          best = i;
+        }
+      }
+    }
+    if (best >= 0) {
+      int w = inside.width();
+      Point place =
+          new Point((best % w + 0.5) / site.scale(), (best / w + 0.5) / site.scale());
+      Lab colour =
+          new Lab(
+              lab.first().values()[best],
+              lab.second().values()[best],
+              lab.third().values()[best]);
+      found.add(new NeutralHint(place, what, likelihood, colour));
+    }
+  }
+}

@@ -1,0 +1,24 @@
+package carezza.model;
+
+/**
+ * Colour and light of the lips, shading and lights kept.
+ *
+ * @param target median C* aimed at, 5 … 70; changes it by at most 12 unless forced
+ * @param turn of the hue in degrees, −15 … 15
+ * @param lift L* that the median gains, −10 … 10; held within 4 unless forced
+ * @param force past the limits
+ */
+public record LipsLayer(Head head, double target, double turn, double lift, boolean force) implements Layer {
+
+  public LipsLayer {
+    Require.present("head", head);
+    Require.range("target", target, 5, 70);
+    Require.range("turn", turn, -15, 15);
+    Require.range("lift", lift, -10, 10);
+  }
+
+  @Override
+  public LipsLayer with(Head newHead) {
+    return new LipsLayer(newHead, target, turn, lift, force);
+  }
+}

@@ -1,0 +1,21 @@
+package carezza.model;
+
+/**
+ * More or less colour, with skin held back.
+ *
+ * @param saturation −1 … 1: share of chroma that is added
+ * @param skin 0 … 1: share of that which hues of skin are spared
+ */
+public record SaturationLayer(Head head, double saturation, double skin) implements Layer {
+
+  public SaturationLayer {
+    Require.present("head", head);
+    Require.range("saturation", saturation, -1, 1);
+    Require.range("skin", skin, 0, 1);
+  }
+
+  @Override
+  public SaturationLayer with(Head newHead) {
+    return new SaturationLayer(newHead, saturation, skin);
+  }
+}

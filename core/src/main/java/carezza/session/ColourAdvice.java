@@ -1,0 +1,202 @@
+package carezza.session;
+
+import java.util.List;
+import java.util.Optional;
+
+import carezza.colour.Lab;
+import carezza.image.Area;
+import carezza.image.Cancellation;
+import carezza.image.Picture;
+import carezza.image.Plane;
+import carezza.kernel.LayerCoverage;
+import carezza.kernel.Readings;
+import carezza.mask.Masks;
+import carezza.mask.Site;
+import carezza.measure.ColourPlot;
+import carezza.measure.EndPoints;
+import carezza.measure.Gauge;
+import carezza.measure.Matching;
+import carezza.measure.NeutralHint;
+import carezza.measure.ToneCounts;
+import carezza.model.Layer;
+import carezza.model.MatchLayer;
+import carezza.model.Point;
+import carezza.model.Project;
+import carezza.model.Region;
+import carezza.model.ScleraLayer;
+import carezza.model.Stage;
+import carezza.model.TeethLayer;
+import carezza.render.Renderer;
+import carezza.render.Renderer.Readiness;
+import carezza.render.Scene;
+
+/** What is measured of colour on a photograph at work. Safe for many threads. */
+public final class ColourAdvice {
+
+  /** Rounds in which a target is brought back into its band. */
+  private static final int ROUNDS = 4;
+
+  /** How far inside its band a target is set. */
+  private static final double INSIDE = 0.4;
+
+  private final Session session;
+
+  ColourAdvice(Session session) {
+    this.session = session;
+  }
+
+  private Site site(Scene scene) {
+    Renderer renderer = session.renderer();
+    return renderer.site(scene, Renderer.analysisLevel(renderer.site(scene, 0).faceWidth()));
+  }
+
+  private Picture whole(Scene scene, Site site, Cancellation cancellation) {
+    return session
+        .renderer()
+        .render(scene, site.whole(), site.level(), Readiness.QUICK, cancellation);
+  }
+
+  private Picture below(Scene scene, String layer, Site site, Cancellation cancellation) {
+    return whole(scene.through(scene.stack().indexOf(layer)), site, cancellation);
+  }
+
+  /** What a layer measured on what it gets. */
+  public Readings readings(Project project, String layer, Cancellation cancellation) {
+    Scene scene = session.scene(project);
+    return session
+        .renderer()
+        .readings(scene.through(scene.stack().indexOf(layer) + 1), layer, cancellation);
+  }
+
+  /** Where black and white can be set in what a layer gets before anything clips. */
+  public EndPoints endPoints(Project project, String layer, Cancellation cancellation) {
+    Scene scene = session.scene(project);
+    return EndPoints.of(below(scene, layer, site(scene), cancellation));
+  }
+
+  /** Places in what a layer gets that are likely to be neutral, the likeliest first. */
+  public List<NeutralHint> neutrals(Project project, String layer, Cancellation cancellation) {
+    Scene scene = session.scene(project);
+    Site site = site(scene);
+    return NeutralHint.of(below(scene, layer, site, cancellation), site);
+  }
+
+  /** The colours that a layer gets where it acts. */
+  public ColourPlot colours(Project project, String layer, Cancellation cancellation) {
+    Scene scene = session.scene(project);
+    Site site = site(scene);
+    Picture input = below(scene, layer, site, cancellation);
+    Layer own = scene.stack().find(layer).orElseThrow();
+    return ColourPlot.of(Lab.of(input), LayerCoverage.of(own, site.whole(), site, input));
+  }
+
+  /** How far the skin of a match lies from the one that it follows, before and after. */
+  public Matching matched(Project project, String layer, Cancellation cancellation) {
+    Scene scene = session.scene(project);
+    Site site = site(scene);
+    Picture before = below(scene, layer, site, cancellation);
+    Picture after =
+        whole(scene.through(scene.stack().indexOf(layer) + 1), site, cancellation);
+    MatchLayer own = (MatchLayer) scene.stack().find(layer).orElseThrow();
+    Plane off = Masks.render(own.head().mask(), site.whole(), site, before);
+    Plane follow = Masks.render(own.follow(), site.whole(), site, before);
+    return Matching.of(Lab.of(before), Lab.of(after), off, follow);
+  }
+
+  /**
+   * Tones of the finished picture, or of what is shown of it.
+   *
+   * @param layers how many of them
+   * @param region where, or null for everywhere
+   */
+  public ToneCounts tones(
+      Project project, int layers, Region region, Cancellation cancellation) {
+    Scene scene = session.scene(project);
+    Site site = site(scene);
+    Picture picture = whole(scene.through(layers), site, cancellation);
+    Plane where =
+        region == null
+            ? Plane.filled(site.whole(), 1)
+            : scene.regions().coverage(region, site.whole(), site.level());
+    return ToneCounts.of(picture, where);
+  }
+
+  /** Colours of a place as settled and as finished. */
+  public record Pinned(Lab settled, Lab finished) {}
+
+  /** Mean colours about a place, over five pixels each way. */
+  public Optional<Pinned> pinned(Project project, Point place, Cancellation cancellation) {
+    Area area =
+        Area.around(place.x() - 2.5, place.y() - 2.5, place.x() + 2.5, place.y() + 2.5)
+            .intersect(session.size().area());
+    if (area.isEmpty()) {
+      return Optional.empty();
+    }
+    Scene scene = session.scene(project);
+    Scene settled = scene.through(scene.stack().through(Stage.SETTLE));
+    return Optional.of(
+        new Pinned(mean(settled, area, cancellation), mean(scene, area, cancellation)));
+  }
+
+  private Lab mean(Scene scene, Area area, Cancellation cancellation) {
+    Picture lab =
+        Lab.of(session.renderer().render(scene, area, 0, Readiness.QUICK, cancellation));
+    double[] sum = new double[3];
+    for (int c = 0; c < 3; c++) {
+      for (float v : lab.plane(c).values()) {
+        sum[c] += v / area.pixels();
+      }
+    }
+    return new Lab(sum[0], sum[1], sum[2]);
+  }
+
+  /**
+   * A layer of teeth or of the whites of the eyes with its aims set so that they end inside their bands,
+   * whatever the layers above it do; itself where they do already.
+   */
+  public Layer reaimed(Project project, String layer, Cancellation cancellation) {
+    Project aimed = project;
+    for (int round = 0; round < ROUNDS; round++) {
+      List<Gauge> gauges = session.gauges(aimed, cancellation);
+      Layer own = aimed.stack().find(layer).orElseThrow();
+      Layer next =
+          switch (own) {
+            case TeethLayer l ->
+                new TeethLayer(
+                    l.head(),
+                    Math.clamp(l.target() + off(gauges, "teethYellow"), 1, 20),
+                    Math.clamp(l.lift() + off(gauges, "teethLightness"), 0, 15),
+                    l.force());
+            case ScleraLayer l ->
+                new ScleraLayer(
+                    l.head(),
+                    Math.clamp(l.target() + off(gauges, "scleraYellow"), -1, 15),
+                    l.redness(),
+                    Math.clamp(l.lift() + off(gauges, "scleraLightness"), 0, 12),
+                    l.balance(),
+                    l.force());
+            default -> throw new IllegalArgumentException("No aims in " + own.getClass());
+          };
+      if (next.equals(own)) {
+        return own;
+      }
+      aimed = aimed.edit(layer, l -> next);
+    }
+    return aimed.stack().find(layer).orElseThrow();
+  }
+
+  /** What brings a gauge back inside its band; 0 where it is inside. */
+  private static double off(List<Gauge> gauges, String id) {
+    return gauges.stream()
+        .filter(g -> g.id().equals(id))
+        .findFirst()
+        .map(
+            g ->
+                switch (g.verdict()) {
+                  case BELOW -> g.band().low() + INSIDE - g.after();
+                  case ABOVE -> g.band().high() - INSIDE - g.after();
+                  case INSIDE, OPEN -> 0.0;
+                })
+        .orElse(0.0);
+  }
+}

@@ -1,0 +1,170 @@
+package carezza.desktop.bench;
+
+import java.util.List;
+import java.util.Objects;
+import java.util.Optional;
+import javafx.beans.property.ObjectProperty;
+import javafx.beans.property.SimpleObjectProperty;
+
+import carezza.image.Cancellation;
+import carezza.kernel.Readings;
+import carezza.measure.ColourPlot;
+import carezza.measure.EndPoints;
+import carezza.measure.Matching;
+import carezza.measure.NeutralHint;
+import carezza.model.FamiliesLayer;
+import carezza.model.HueShiftLayer;
+import carezza.model.IrisLayer;
+import carezza.model.Layer;
+import carezza.model.LipsLayer;
+import carezza.model.MatchLayer;
+import carezza.model.NeutraliseLayer;
+import carezza.model.Project;
+import carezza.model.RangeLayer;
+import carezza.model.SaturationLayer;
+import carezza.model.ScleraLayer;
+import carezza.model.TeethLayer;
+import carezza.model.ToneEveningLayer;
+import carezza.model.WhiteBalanceLayer;
+import carezza.session.ColourAdvice;
+import carezza.session.Session;
+
+/** What is known of the colours that the selected layer works on; follows when the hand rests. */
+final class Colouring implements AutoCloseable {
+
+  private static final long REST_MILLIS = 250;
+
+  private final BenchModel model;
+  private final Background looking = Background.droppable("colours");
+  private final Background aiming = Background.droppable("aim");
+  private final ObjectProperty<Found> found = new SimpleObjectProperty<>();
+
+  Colouring(BenchModel model) {
+    this.model = model;
+    model.selectedProperty().addListener((o, was, is) -> follow());
+    model.projectProperty().addListener((o, was, is) -> follow());
+  }
+
+  /**
+   * What was found for a layer; null for what it has no use for.
+   *
+   * @param hints places that are likely to be neutral
+   */
+  record Found(
+      String layer,
+      ColourPlot plot,
+      Matching matching,
+      Readings readings,
+      List<NeutralHint> hints) {}
+
+  ObjectProperty<Found> foundProperty() {
+    return found;
+  }
+
+  /** What was found for the selected layer. */
+  Optional<Found> found() {
+    return Optional.ofNullable(found.get())
+        .filter(f -> Objects.equals(f.layer(), model.selectedProperty().get()));
+  }
+
+  private void follow() {
+    Layer layer = model.selectedLayer().orElse(null);
+    if (layer == null || !interesting(layer)) {
+      looking.cancel();
+      return;
+    }
+    Project project = model.projectProperty().get();
+    Session session = model.session();
+    looking.newest(
+        cancellation -> {
+          Thread.sleep(REST_MILLIS);
+          cancellation.check();
+          return look(session.colour(), project, layer, cancellation);
+        },
+        found::set,
+        model::fail);
+  }
+
+  private static boolean interesting(Layer layer) {
+    return plotted(layer)
+        || hinted(layer)
+        || layer instanceof MatchLayer
+        || layer instanceof TeethLayer
+        || layer instanceof ScleraLayer
+        || layer instanceof IrisLayer
+        || layer instanceof LipsLayer;
+  }
+
+  private static boolean plotted(Layer layer) {
+    return layer instanceof ToneEveningLayer
+        || layer instanceof HueShiftLayer
+        || layer instanceof FamiliesLayer
+        || layer instanceof SaturationLayer;
+  }
+
+  private static boolean hinted(Layer layer) {
+    return layer instanceof WhiteBalanceLayer || layer instanceof NeutraliseLayer;
+  }
+
+  private static Found look(
+      ColourAdvice advice, Project project, Layer layer, Cancellation cancellation) {
+    String id = layer.head().id();
+    return new Found(
+        id,
+        plotted(layer) ? advice.colours(project, id, cancellation) : null,
+        layer instanceof MatchLayer ? advice.matched(project, id, cancellation) : null,
+        hinted(layer) ? null : advice.readings(project, id, cancellation),
+        hinted(layer) ? advice.neutrals(project, id, cancellation) : List.of());
+  }
+
+  /** Sets the ends of the selected range layer to where the first pixels clip. */
+  void findEnds() {
+    String id = model.selectedProperty().get();
+    Project project = model.projectProperty().get();
+    Session session = model.session();
+    aiming.newest(
+        cancellation -> session.colour().endPoints(project, id, cancellation),
+        (EndPoints ends) ->
+            model.edit(
+                null,
+                p ->
+                    p.edit(
+                        id,
+                        l -> {
+                          RangeLayer own = (RangeLayer) l;
+                          return new RangeLayer(
+                              own.head(),
+                              Math.clamp(ends.black(), -0.2, 0.4),
+                              Math.clamp(ends.white(), 0.5, 1.5),
+                              own.darks(),
+                              own.lights());
+                        })),
+        model::fail);
+  }
+
+  /** Brings the selected layer's aims back into their bands, whatever lies above it. */
+  void reaim() {
+    String id = model.selectedProperty().get();
+    Project asked = model.projectProperty().get();
+    Session session = model.session();
+    model.messageProperty().set("Aiming anew at the end of the stack …");
+    aiming.newest(
+        cancellation -> session.colour().reaimed(asked, id, cancellation),
+        aimed -> {
+          if (session != model.session()
+              || !model.stack().find(id).equals(asked.stack().find(id))) {
+            model.messageProperty().set("The layer was changed meanwhile; ask once more");
+          } else {
+            model.edit(null, p -> p.edit(id, l -> aimed));
+            model.messageProperty().set("Aimed anew; its gauges are read at the end of the stack");
+          }
+        },
+        model::fail);
+  }
+
+  @Override
+  public void close() {
+    looking.close();
+    aiming.close();
+  }
+}

@@ -1,0 +1,292 @@
+package carezza.desktop.bench;
+
+import java.util.Optional;
+import javafx.scene.Node;
+import javafx.scene.control.Button;
+import javafx.scene.control.Label;
+import javafx.scene.control.ToggleButton;
+import javafx.scene.control.Tooltip;
+import javafx.scene.layout.FlowPane;
+import javafx.scene.shape.Rectangle;
+
+import carezza.colour.Lab;
+import carezza.kernel.Readings;
+import carezza.measure.CheckView;
+import carezza.model.ColourTouchLayer;
+import carezza.model.DepthLayer;
+import carezza.model.FamiliesLayer;
+import carezza.model.FamiliesLayer.Family;
+import carezza.model.FamiliesLayer.Trim;
+import carezza.model.Layer;
+import carezza.model.LayerValue;
+import carezza.model.Mask;
+import carezza.model.MaskParts;
+import carezza.model.MatchLayer;
+import carezza.model.MuteLayer;
+import carezza.model.Region;
+import carezza.model.ToneEveningLayer;
+import carezza.model.ToneEveningLayer.Target;
+import carezza.model.ToneEveningLayer.Wedge;
+
+/** Panels of stage Even. */
+final class EvenPanels {
+
+  /** Range to begin with: what skins have. */
+  private static final Wedge SKIN = new Wedge(52, 35, 6, 60);
+
+  private EvenPanels() {}
+
+  // --- tone evening
+
+  static void toneEvening(PanelRows rows, BenchModel model) {
+    Class<ToneEveningLayer> type = ToneEveningLayer.class;
+    rows.share(type, "redness", "Calm redness", "Share of the excess of haemoglobin taken away, in percent", 0, 1);
+    rows.share(type, "pigment", "Even pigment", "Share of the excess of melanin taken away, in percent", 0, 1);
+    rows.buttons(
+        view(model, CheckView.REDNESS, "Redness map"), view(model, CheckView.PIGMENT, "Pigment map"));
+    rows.tools(Tool.PICK_TONE);
+    rows.buttons(
+        PanelRows.button(
+            "own-tone",
+            "The face's own",
+            "Takes the median of this skin as the tone to even towards",
+            () -> ownTone(model)),
+        PanelRows.button(
+            "no-tone",
+            "No tone",
+            "Evens by pigment only",
+            () -> model.editSelected(null, l -> type.cast(l).withTarget(null))));
+    rows.words(
+        "target",
+        type,
+        l ->
+            l.target() == null
+                ? "No tone picked: only pigment is evened."
+                : "Towards L* %.0f, C* %.0f, hue %.0f°."
+                    .formatted(l.target().lightness(), l.target().chroma(), l.target().hue()));
+    rows.share(type, "hue", "Hue to the tone", "Pull of the hue to the tone, in percent", 0, 1);
+    rows.share(type, "chroma", "Colour to the tone", "Pull of the chroma to the tone at equal lightness, in percent", 0, 1);
+    rows.share(type, "lightness", "Lightness to the tone", "Moves the whole skin's lightness towards the tone, in percent; by no more than 2 L* unless forced", 0, 1);
+    rows.limits(type, "Held: the person's skin grows neither lighter nor darker by more than 2 L*");
+    range(rows, model);
+    leaveOut(rows, model);
+  }
+
+  private static Node view(BenchModel model, CheckView view, String title) {
+    ToggleButton button = new ToggleButton(title);
+    button.setTooltip(new Tooltip(view.hint() + " (" + CheckStrip.key(view) + ")"));
+    button.setOnAction(e -> CheckStrip.turn(model, view));
+    button.setSelected(model.checkProperty().get() == view);
+    return button;
+  }
+
+  private static void ownTone(BenchModel model) {
+    model
+        .colouring()
+        .found()
+        .map(Colouring.Found::readings)
+        .filter(Readings.SkinTone.class::isInstance)
+        .map(Readings.SkinTone.class::cast)
+        .ifPresentOrElse(
+            t -> {
+              Lab own = new Lab(t.medianLightness(), t.medianA(), t.medianB());
+              model.editSelected(null, l -> ((ToneEveningLayer) l).withTarget(target(own)));
+            },
+            () -> model.messageProperty().set("The skin is still being measured; ask once more"));
+  }
+
+  static Target target(Lab lab) {
+    return new Target(
+        Math.clamp(lab.l(), 0, 100), Math.clamp(lab.chroma(), 0, 150), lab.hue());
+  }
+
+  private static void range(PanelRows rows, BenchModel model) {
+    Class<ToneEveningLayer> type = ToneEveningLayer.class;
+    rows.choice(
+        "Colours",
+        "Evens all colours where the layer acts, or only those inside the wedge",
+        type,
+        l -> l.range() == null ? 0 : 1,
+        (l, i) -> l.withRange(i == 0 ? null : SKIN),
+        "All",
+        "In the wedge");
+    HuePlot plot =
+        new HuePlot(
+            model,
+            () -> own(model, type).map(ToneEveningLayer::range).orElse(null),
+            () -> own(model, type).map(ToneEveningLayer::target).orElse(null),
+            w -> model.editSelected("wedge", l -> type.cast(l).withRange(w)));
+    rows.custom(plot, plot::refresh);
+  }
+
+  static <L extends Layer> Optional<L> own(BenchModel model, Class<L> type) {
+    return model.selectedLayer().filter(type::isInstance).map(type::cast);
+  }
+
+  /** Regions that the layer leaves as they are, by name. */
+  private static void leaveOut(PanelRows rows, BenchModel model) {
+    FlowPane row = new FlowPane(6, 4);
+    Label lead = new Label("Leave out");
+    lead.getStyleClass().add("row-name");
+    row.getChildren().add(lead);
+    for (Region region : new Region[] {Region.LIPS, Region.SCLERA, Region.BROWS_LASHES, Region.HAIR}) {
+      ToggleButton button = new ToggleButton(region.title());
+      button.setId("without-" + region.name().toLowerCase(java.util.Locale.ROOT));
+      button.setTooltip(new Tooltip("Takes the " + region.words() + " out of the layer's mask"));
+      button.setOnAction(
+          e -> model.editSelected(null, l -> l.with(l.head().withMask(turned(l.head().mask(), region)))));
+      rows.follow(
+          () ->
+              button.setSelected(
+                  model.selectedLayer().filter(l -> place(l.head().mask(), region) >= 0).isPresent()));
+      row.getChildren().add(button);
+    }
+    rows.custom(row, () -> {});
+  }
+
+  private static int place(Mask mask, Region region) {
+    var parts = MaskParts.of(mask).parts();
+    for (int i = 0; i < parts.size(); i++) {
+      if (parts.get(i).join() == MaskParts.Join.MINUS
+          && parts.get(i).own().equals(new Mask.Named(region))) {
+        return i;
+      }
+    }
+    return -1;
+  }
+
+  private static Mask turned(Mask mask, Region region) {
+    int place = place(mask, region);
+    return place >= 0
+        ? MaskParts.of(mask).without(place).mask()
+        : MaskParts.of(mask).plus(MaskParts.Join.MINUS, new Mask.Named(region)).mask();
+  }
+
+  // --- match
+
+  static void match(PanelRows rows, BenchModel model) {
+    Class<MatchLayer> type = MatchLayer.class;
+    rows.words(
+        "matched",
+        type,
+        l ->
+            model
+                .colouring()
+                .found()
+                .map(Colouring.Found::matching)
+                .map(
+                    m ->
+                        Double.isNaN(m.before())
+                            ? "One of the two skins is not to be seen here."
+                            : "Difference at equal lightness: ΔE00 %.1f → %.1f."
+                                .formatted(m.before(), m.after()))
+                .orElse("Measuring …"));
+    choose(rows, model, "Off", "The skin that is to be changed", "off-",
+        l -> l.head().mask(), (l, m) -> l.with(l.head().withMask(m)));
+    choose(rows, model, "Follow", "The skin that it is to be like", "follow-",
+        MatchLayer::follow, (l, m) -> new MatchLayer(l.head(), m, l.colour(), l.lightness()));
+    rows.share(type, "colour", "Colour", "Share of the difference in colour taken away, in percent", 0, 1);
+    rows.share(type, "lightness", "Lightness", "Share of the difference in lightness taken away, in percent; light often explains it", 0, 1);
+  }
+
+  private static void choose(
+      PanelRows rows,
+      BenchModel model,
+      String title,
+      String tip,
+      String id,
+      java.util.function.Function<MatchLayer, Mask> which,
+      java.util.function.BiFunction<MatchLayer, Mask, MatchLayer> change) {
+    FlowPane row = new FlowPane(6, 4);
+    Label lead = new Label(title);
+    lead.getStyleClass().add("row-name");
+    row.getChildren().add(lead);
+    for (Region region :
+        new Region[] {
+          Region.FACE_SKIN, Region.NECK_SKIN, Region.EARS, Region.SHOULDERS, Region.HANDS
+        }) {
+      Mask named = new Mask.Named(region);
+      ToggleButton button = new ToggleButton(region.title().replace("Skin of the ", ""));
+      button.setId(id + region.name().toLowerCase(java.util.Locale.ROOT));
+      button.setTooltip(new Tooltip(tip + "; where it acts can be painted, too"));
+      button.setOnAction(e -> model.editSelected(null, l -> change.apply((MatchLayer) l, named)));
+      rows.follow(
+          () ->
+              button.setSelected(
+                  own(model, MatchLayer.class).filter(l -> which.apply(l).equals(named)).isPresent()));
+      row.getChildren().add(button);
+    }
+    rows.custom(row, () -> {});
+  }
+
+  // --- families
+
+  static void families(PanelRows rows, BenchModel model) {
+    Class<FamiliesLayer> type = FamiliesLayer.class;
+    HuePlot plot = new HuePlot(model, () -> null, () -> null, w -> {});
+    rows.custom(plot, plot::refresh);
+    for (Family family : Family.values()) {
+      rows.custom(swatch(family), () -> {});
+      String id = "family-" + family.name().toLowerCase(java.util.Locale.ROOT);
+      rows.number(id + "-hue", "Hue", "Turn of this family's hues, in degrees", -45, 45, "%+.0f°", type,
+          l -> l.of(family).hue(),
+          (l, v) -> l.with(family, new Trim(v, l.of(family).chroma(), l.of(family).lightness())));
+      rows.number(id + "-chroma", "Colour", "Share of chroma added, in percent", -100, 100, "%+.0f %%", type,
+          l -> 100 * l.of(family).chroma(),
+          (l, v) -> l.with(family, new Trim(l.of(family).hue(), v / 100, l.of(family).lightness())));
+      rows.number(id + "-lightness", "Lightness", "L* added to full colours", -30, 30, "%+.0f L*", type,
+          l -> l.of(family).lightness(),
+          (l, v) -> l.with(family, new Trim(l.of(family).hue(), l.of(family).chroma(), v)));
+    }
+  }
+
+  static Label swatch(Family family) {
+    Label label = new Label(family.title());
+    label.getStyleClass().add("heading");
+    label.setGraphic(
+        new Rectangle(12, 12, ShadeStrip.colour(Lab.ofLch(62, 34, family.hue()))));
+    return label;
+  }
+
+  // --- depth, mute, touch
+
+  static void depth(PanelRows rows) {
+    Class<DepthLayer> type = DepthLayer.class;
+    rows.share(type, "strength", "Mono's variation", "Share of the mix's texture and marks that the skin takes on, in percent", 0, 1);
+    rows.value(type, "darken", "Darken", "L* that the skin's median falls by; no more than 2 unless forced", 0, 15, 1, "%.1f L*");
+    rows.limits(type, "Held: the person's skin darkens by no more than 2 L*");
+    mix(rows, type);
+  }
+
+  static void mute(PanelRows rows) {
+    Class<MuteLayer> type = MuteLayer.class;
+    rows.share(type, "share", "Colour away", "Share of the colour taken away, in percent", 0, 1);
+    rows.share(type, "hold", "Hold lightness", "100: lightness stays; 0: it is the mix's, in percent", 0, 1);
+    mix(rows, type);
+  }
+
+  private static <L extends Layer> void mix(PanelRows rows, Class<L> type) {
+    rows.share(type, "mix.red", "Red in the mix", "Weight of red in the grey; the three count by their sum", 0, 1);
+    rows.share(type, "mix.green", "Green in the mix", "Weight of green in the grey", 0, 1);
+    rows.share(type, "mix.blue", "Blue in the mix", "Weight of blue in the grey", 0.05, 1);
+  }
+
+  static void touch(PanelRows rows) {
+    Class<ColourTouchLayer> type = ColourTouchLayer.class;
+    rows.tools(Tool.PICK_TONE, Tool.MASK);
+    Rectangle swatch = new Rectangle(256, 18);
+    rows.custom(swatch, () -> {});
+    rows.words(
+        "touch-colour",
+        type,
+        l -> {
+          Target t = l.tone();
+          swatch.setFill(ShadeStrip.colour(Lab.ofLch(t.lightness(), t.chroma(), t.hue())));
+          return "C* %.0f, hue %.0f° at L* %.0f. Pick it, then paint it on at a low strength."
+              .formatted(t.chroma(), t.hue(), t.lightness());
+        });
+    rows.value(type, "tone.hue", "Hue", "In degrees of CIE LCh", 0, 360, 1, "%.0f°");
+    rows.value(type, "tone.chroma", "Colour", "Chroma C* at its own lightness", 0, 80, 1, "C* %.0f");
+    rows.value(type, "tone.lightness", "Its lightness", "L* at which the chroma counts in full", 10, 95, 1, "L* %.0f");
+  }
+}

@@ -1,0 +1,88 @@
+package carezza.desktop.bench;
+
+import java.util.function.UnaryOperator;
+import javafx.beans.property.DoubleProperty;
+import javafx.beans.property.ObjectProperty;
+import javafx.beans.property.SimpleDoubleProperty;
+import javafx.beans.property.SimpleObjectProperty;
+
+import carezza.image.PictureSize;
+import carezza.model.Frame;
+import carezza.model.Point;
+
+/** The frame of what is delivered, in hand. */
+final class Framing {
+
+  private final BenchModel model;
+  private final DoubleProperty ratio = new SimpleDoubleProperty();
+  private final ObjectProperty<GuideLines> lines = new SimpleObjectProperty<>(GuideLines.THIRDS);
+
+  Framing(BenchModel model) {
+    this.model = model;
+  }
+
+  /** Width over height that is kept; 0 for free. */
+  DoubleProperty ratioProperty() {
+    return ratio;
+  }
+
+  ObjectProperty<GuideLines> linesProperty() {
+    return lines;
+  }
+
+  /** The frame as it is, or all of the photograph. */
+  Frame frame() {
+    Frame own = model.projectProperty().get().frame();
+    return own == null ? Frame.of(size()) : own;
+  }
+
+  private PictureSize size() {
+    return model.session().size();
+  }
+
+  /** Whether the frame reaches beyond the photograph. */
+  boolean beyond() {
+    return frame().corners().stream()
+        .anyMatch(
+            c ->
+                c.x() < -0.5
+                    || c.y() < -0.5
+                    || c.x() > size().width() + 0.5
+                    || c.y() > size().height() + 0.5);
+  }
+
+  private void set(UnaryOperator<Frame> change) {
+    Frame next = change.apply(frame());
+    model.edit(null, p -> p.withFrame(next.equals(Frame.of(size())) ? null : next));
+  }
+
+  void ratio(double widthOverHeight) {
+    ratio.set(widthOverHeight);
+    if (widthOverHeight > 0) {
+      set(f -> f.ofRatio(widthOverHeight));
+    }
+    model.toolProperty().set(Tool.FRAME);
+  }
+
+  void grow(double share) {
+    set(f -> f.grown(share));
+  }
+
+  void inside() {
+    set(f -> f.within(size()));
+  }
+
+  void drop() {
+    ratio.set(0);
+    model.edit(null, p -> p.withFrame(null));
+  }
+
+  /** Takes hold of the frame at a place. */
+  FrameHand hold(Point at, double grab) {
+    return new FrameHand(frame(), at, grab, ratio.get());
+  }
+
+  void level(Point one, Point other) {
+    set(f -> FrameHand.levelled(f, one, other, size()));
+  }
+}

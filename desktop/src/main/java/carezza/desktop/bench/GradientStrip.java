@@ -1,0 +1,76 @@
+package carezza.desktop.bench;
+
+import javafx.scene.Node;
+import javafx.scene.canvas.Canvas;
+import javafx.scene.canvas.GraphicsContext;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Region;
+import javafx.scene.shape.Rectangle;
+
+import carezza.colour.Lab;
+import carezza.model.GradientMapLayer;
+import carezza.model.GradientMapLayer.Stop;
+import carezza.model.Tint;
+
+/** The colours that the selected gradient map gives, from dark to light. */
+final class GradientStrip extends Region {
+
+  private static final double WIDTH = 256;
+  private static final double HEIGHT = 22;
+
+  private final BenchModel model;
+  private final Canvas canvas = new Canvas(WIDTH, HEIGHT);
+
+  GradientStrip(BenchModel model) {
+    this.model = model;
+    getChildren().add(canvas);
+    setPrefSize(WIDTH, HEIGHT);
+    setMinSize(WIDTH, HEIGHT);
+  }
+
+  void refresh() {
+    EvenPanels.own(model, GradientMapLayer.class).ifPresent(this::draw);
+  }
+
+  private void draw(GradientMapLayer layer) {
+    GraphicsContext g = canvas.getGraphicsContext2D();
+    for (int x = 0; x < WIDTH; x++) {
+      g.setFill(ShadeStrip.colour(at(layer, x / (WIDTH - 1))));
+      g.fillRect(x, 0, 1, HEIGHT);
+    }
+  }
+
+  private static Lab at(GradientMapLayer layer, double position) {
+    Stop below = layer.stops().getFirst();
+    Stop above = layer.stops().getLast();
+    for (Stop stop : layer.stops()) {
+      if (stop.position() <= position) {
+        below = stop;
+      }
+    }
+    for (Stop stop : layer.stops().reversed()) {
+      if (stop.position() >= position) {
+        above = stop;
+      }
+    }
+    double span = above.position() - below.position();
+    double t = span <= 0 ? 0 : (position - below.position()) / span;
+    Lab from = lab(below);
+    Lab to = lab(above);
+    return new Lab(
+        from.l() + t * (to.l() - from.l()),
+        from.a() + t * (to.a() - from.a()),
+        from.b() + t * (to.b() - from.b()));
+  }
+
+  private static Lab lab(Stop stop) {
+    return Lab.ofLch(stop.colour().lightness(), stop.colour().chroma(), stop.colour().hue());
+  }
+
+  /** Two tones side by side. */
+  static Node pair(Tint darks, Tint lights) {
+    return new HBox(
+        new Rectangle(16, 14, ShadeStrip.colour(GradePanels.tinted(30, darks))),
+        new Rectangle(16, 14, ShadeStrip.colour(GradePanels.tinted(78, lights))));
+  }
+}
