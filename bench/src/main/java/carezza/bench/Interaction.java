@@ -20,16 +20,24 @@ import javafx.stage.Stage;
 import carezza.codec.OutputProfile;
 import carezza.codec.PictureFormat;
 import carezza.codec.PictureWriter;
+import carezza.colour.MonotoneCurve;
 import carezza.desktop.app.CarezzaApp;
 import carezza.desktop.app.Display;
 import carezza.desktop.app.MainView;
 import carezza.desktop.bench.BenchModel;
 import carezza.desktop.bench.Brush;
+import carezza.model.CurveLayer;
+import carezza.model.FamiliesLayer;
+import carezza.model.GradientMapLayer;
 import carezza.model.Layer;
 import carezza.model.LayerKind;
+import carezza.model.LayerValue;
 import carezza.model.Mask;
+import carezza.model.MonoLayer;
 import carezza.model.Point;
 import carezza.model.Project;
+import carezza.model.Tint;
+import carezza.model.ToneEveningLayer.Target;
 import carezza.project.ProjectFile;
 import carezza.project.Retouch;
 
@@ -72,6 +80,11 @@ final class Interaction {
   /** A wide brush that stays inside edges, and a range changed while its mask is shown. */
   static void masks() throws Exception {
     new Interaction().inWindow(Interaction::mask);
+  }
+
+  /** A value of each layer of colour, range and eyes, put on top of its stage, moved as by a slider. */
+  static void colours() throws Exception {
+    new Interaction().inWindow(Interaction::colour);
   }
 
   @FunctionalInterface
@@ -187,6 +200,71 @@ final class Interaction {
             return null;
           });
     }
+  }
+
+  private void colour() throws Exception {
+    value(LayerKind.WHITE_BALANCE, "temperature", 5200, 7600);
+    value(LayerKind.EXPOSURE, "stops", -0.5, 0.5);
+    value(LayerKind.RANGE, "black", 0, 0.1);
+    value(LayerKind.RANGE, "darks", 0.1, 1);
+    value(LayerKind.LOCAL_CONTRAST, "contrast", 0.1, 0.6);
+    value(LayerKind.LOCAL_CONTRAST, "haze", 0.1, 0.6);
+    value(LayerKind.TONE_EVENING, "redness", 0.1, 0.9);
+    value(LayerKind.MATCH, "colour", 0.1, 1);
+    fresh(
+        LayerKind.FAMILIES,
+        (l, t) ->
+            ((FamiliesLayer) l)
+                .with(FamiliesLayer.Family.ORANGE, new FamiliesLayer.Trim(20 * t, 0, 0)));
+    value(LayerKind.DEPTH, "strength", 0.1, 1);
+    value(LayerKind.MUTE, "share", 0.1, 0.9);
+    fresh(
+        LayerKind.BALANCE,
+        (l, t) -> LayerValue.with(l, "darks", new Tint(265, 20 * t)));
+    fresh(
+        LayerKind.GRADIENT_MAP,
+        (l, t) -> ((GradientMapLayer) l).with(1, new Target(50, 10 + 40 * t, 50)));
+    fresh(LayerKind.MONO, (l, t) -> ((MonoLayer) l).with(FamiliesLayer.Family.ORANGE, 30 * t));
+    value(LayerKind.SATURATION, "saturation", -0.5, 0.5);
+    value(LayerKind.HUE_SHIFT, "turn", 5, 40);
+    fresh(
+        LayerKind.CURVE,
+        (l, t) ->
+            ((CurveLayer) l)
+                .withLuminance(
+                    List.of(
+                        new MonotoneCurve.Point(0, 0),
+                        new MonotoneCurve.Point(0.5, 0.4 + 0.2 * t),
+                        new MonotoneCurve.Point(1, 1))));
+    value(LayerKind.TEETH, "target", 4, 14);
+    value(LayerKind.SCLERA, "target", 2, 9);
+    value(LayerKind.IRIS, "contrast", 0.1, 0.6);
+    value(LayerKind.CATCHLIGHT, "gain", 0.1, 0.9);
+    value(LayerKind.LIPS, "target", 20, 45);
+  }
+
+  private void value(LayerKind kind, String name, double from, double to) throws Exception {
+    fresh(kind, (l, t) -> LayerValue.with(l, name, from + t * (to - from)));
+  }
+
+  /** Adds a layer, moves one of its values, and takes it back. */
+  private void fresh(LayerKind kind, Slide slide) throws Exception {
+    on(
+        () -> {
+          view.model().add(kind);
+          return null;
+        });
+    rest();
+    Thread.sleep(TO_THE_SLIDER_MILLIS);
+    slide(kind.title(), slide);
+    rest();
+    on(
+        () -> {
+          view.model().undo();
+          view.model().undo();
+          return null;
+        });
+    rest();
   }
 
   /** What a slider does to a layer, from 0 at one end to 1 at the other. */

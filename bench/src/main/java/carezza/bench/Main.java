@@ -8,7 +8,7 @@ import carezza.codec.PressProfile;
 
 /**
  * Runs a measurement: {@code jmh [pattern …]}, {@code memory}, {@code strokes}, {@code sliders},
- * {@code masks};
+ * {@code masks}, {@code colours};
  * {@code quality PORTRAITS FILE.md} compares what is found with the painted truth;
  * {@code press-profile FILE} makes the CMYK profile anew.
  */
@@ -29,10 +29,11 @@ public final class Main {
       case "strokes" -> Interaction.strokes();
       case "sliders" -> Interaction.sliders();
       case "masks" -> Interaction.masks();
+      case "colours" -> Interaction.colours();
       case "quality" -> Quality.run(Path.of(rest[0]), Path.of(rest[1]));
       case "press-profile" -> Files.write(Path.of(rest[0]), PressProfile.make());
       default -> {
-        System.err.println("Say what to measure: jmh [pattern …], memory, strokes, sliders, or masks.");
+        System.err.println("Say what to measure: jmh [pattern …], memory, strokes, sliders, masks, or colours.");
         System.exit(2);
       }
     }

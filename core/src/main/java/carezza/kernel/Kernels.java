@@ -57,12 +57,17 @@ public final class Kernels {
       case TeethLayer l -> TeethKernel.measure(l, probe);
       case ScleraLayer l -> ScleraKernel.measure(l, probe);
       case NeutraliseLayer l -> NeutraliseKernel.measure(l, probe);
+      case LocalContrastLayer l ->
+          l.haze() > 0 ? LocalContrastKernel.measure(probe) : new Readings.None();
       case MatchLayer l -> MatchKernel.measure(l, probe);
       case DepthLayer l -> DepthKernel.measure(l, probe);
       case IrisLayer l -> Whitening.under(l.head().mask(), probe);
       case CatchlightLayer l -> Whitening.under(l.head().mask(), probe);
       case LipsLayer l -> Whitening.under(l.head().mask(), probe);
-      default -> new Readings.None();
+      case WhiteBalanceLayer _, ExposureLayer _, RangeLayer _, DodgeBurnLayer _ -> new Readings.None();
+      case FamiliesLayer _, MuteLayer _, ColourTouchLayer _, CurveLayer _ -> new Readings.None();
+      case BalanceLayer _, GradientMapLayer _, MonoLayer _, SaturationLayer _ -> new Readings.None();
+      case HueShiftLayer _, VignetteLayer _, SharpenLayer _ -> new Readings.None();
     };
   }
 
@@ -73,8 +78,12 @@ public final class Kernels {
       case FrequencySeparationLayer l -> l.radius() == null;
       case ToneEveningLayer _, TeethLayer _, ScleraLayer _ -> true;
       case NeutraliseLayer _, MatchLayer _, DepthLayer _ -> true;
+      case LocalContrastLayer l -> l.haze() > 0;
       case IrisLayer _, CatchlightLayer _, LipsLayer _ -> true;
-      default -> false;
+      case WhiteBalanceLayer _, ExposureLayer _, RangeLayer _, DodgeBurnLayer _ -> false;
+      case FamiliesLayer _, MuteLayer _, ColourTouchLayer _, CurveLayer _ -> false;
+      case BalanceLayer _, GradientMapLayer _, MonoLayer _, SaturationLayer _ -> false;
+      case HueShiftLayer _, VignetteLayer _, SharpenLayer _ -> false;
     };
   }
 
@@ -87,6 +96,7 @@ public final class Kernels {
           new FrequencySeparationLayer(full, l.radius(), l.split(), 1, 1, 0, l.edgeGuard(), List.of());
       case MatchLayer l -> new MatchLayer(full, l.follow(), 0, 0);
       case DepthLayer l -> new DepthLayer(full, 0, 0, l.mix(), false);
+      case LocalContrastLayer l -> new LocalContrastLayer(full, 0, l.haze() > 0 ? 1 : 0);
       case IrisLayer l -> new IrisLayer(full, 0, 0, 0, false);
       case CatchlightLayer l -> new CatchlightLayer(full, 0, 0);
       case LipsLayer l -> new LipsLayer(full, 5, 0, 0, false);
@@ -124,7 +134,7 @@ public final class Kernels {
       case ScleraLayer l -> ScleraKernel.effect(l, (Readings.Eyes) readings, site);
       case NeutraliseLayer l -> NeutraliseKernel.effect((Readings.Neutrals) readings);
       case RangeLayer l -> RangeKernel.effect(l, site);
-      case LocalContrastLayer l -> LocalContrastKernel.effect(l, site);
+      case LocalContrastLayer l -> LocalContrastKernel.effect(l, haze(readings), site);
       case MatchLayer l -> MatchKernel.effect(l, (Readings.Match) readings);
       case FamiliesLayer l -> FamiliesKernel.effect(l);
       case DepthLayer l -> DepthKernel.effect(l, (Readings.Depth) readings);
@@ -141,6 +151,11 @@ public final class Kernels {
       case VignetteLayer l -> VignetteKernel.effect(l, site);
       case SharpenLayer l -> SharpenKernel.effect(l, site);
     };
+  }
+
+  /** What was read of haze; nothing was where none is taken away. */
+  private static Readings.Haze haze(Readings readings) {
+    return readings instanceof Readings.Haze h ? h : new Readings.Haze(0);
   }
 
   /**

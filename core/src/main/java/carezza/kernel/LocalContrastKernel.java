@@ -2,6 +2,8 @@ package carezza.kernel;
 
 import carezza.colour.Lab;
 import carezza.colour.Transfer;
+import carezza.filter.GaussianBlur;
+import carezza.filter.Robust;
 import carezza.image.Area;
 import carezza.image.Picture;
 import carezza.image.Plane;
@@ -11,25 +13,63 @@ import carezza.model.LocalContrastLayer;
 
 /**
  * Local contrast: L* moves away from the lightness around it, smoothed within edges, by a share of the
- * difference. Haze is light laid over all (Koschmieder 1924): I = J (1 − t) + t, t a share of the
- * picture's darkest channel around, taken away or laid on in linear light.
+ * difference. Haze is light laid over all (Koschmieder 1924): I = J (1 − t) + t in linear light. It is
+ * taken away by a share of what the darkest places still have, and a little more, or laid on.
  */
 final class LocalContrastKernel {
 
   private static final double AROUND = 1 / 9.0;
   private static final double EDGE = 22;
 
-  /** Part of the darkest channel around that counts as haze at full strength. */
-  private static final double HAZE = 0.75;
+  /** Part of the picture that is darker than what haze is read from. */
+  private static final double DARKEST = 0.01;
+
+  /** Sigma that noise is taken out by before, as a share of the face width. */
+  private static final double CALM = 1 / 80.0;
+
+  /** Share of light that full haze takes away where there is none to be seen. */
+  private static final double LEAST = 0.03;
 
   /** Share of light that full haze lays on. */
   private static final double LAID_ON = 0.35;
 
   private LocalContrastKernel() {}
 
-  static Effect effect(LocalContrastLayer layer, Site site) {
+  /** The light that lies over the darkest places. */
+  static Readings.Haze measure(Probe probe) {
+    Picture light = Transfer.toLinear(probe.input());
+    Plane least = Plane.of(light.area());
+    for (int i = 0; i < least.values().length; i++) {
+      least.values()[i] =
+          Math.min(
+              light.first().values()[i],
+              Math.min(light.second().values()[i], light.third().values()[i]));
+    }
+    Plane calm = GaussianBlur.blur(least, probe.site().faceWidth() * CALM);
+    double[] values = Robust.values(calm, Plane.filled(calm.area(), 1));
+    return new Readings.Haze(Math.clamp(Robust.quantile(values, DARKEST), 0, 0.8));
+  }
+
+  static Effect effect(LocalContrastLayer layer, Readings.Haze haze, Site site) {
     Effect contrast = contrast(layer, site);
-    return layer.haze() == 0 ? contrast : new Both(haze(layer, site), contrast);
+    if (layer.haze() == 0) {
+      return contrast;
+    }
+    double t =
+        layer.haze() > 0
+            ? layer.haze() * (haze.veil() + LEAST)
+            : layer.haze() * LAID_ON;
+    return new Effect() {
+      @Override
+      public Area needed(Area out) {
+        return contrast.needed(out);
+      }
+
+      @Override
+      public Picture render(Picture input, Area out) {
+        return contrast.render(cleared(input, t), out);
+      }
+    };
   }
 
   private static Effect contrast(LocalContrastLayer layer, Site site) {
@@ -61,71 +101,22 @@ final class LocalContrastKernel {
         });
   }
 
-  private static Effect haze(LocalContrastLayer layer, Site site) {
-    double sigma = site.faceWidth() * AROUND;
-    float haze = (float) layer.haze();
-    return new BaseEffect(
-        LowBand.of(site, sigma),
-        sigma,
-        0.15,
-        new BaseEffect.Parts() {
-          @Override
-          public Plane seen(Picture coarse) {
-            Picture light = Transfer.toLinear(coarse);
-            Plane least = Plane.of(coarse.area());
-            for (int i = 0; i < least.values().length; i++) {
-              least.values()[i] =
-                  Math.min(
-                      light.first().values()[i],
-                      Math.min(light.second().values()[i], light.third().values()[i]));
-            }
-            return least;
-          }
-
-          @Override
-          public Plane base(Plane seen, Plane smooth) {
-            return smooth;
-          }
-
-          @Override
-          public Picture change(Picture own, Plane darkest) {
-            return cleared(own, darkest, haze);
-          }
-        });
-  }
-
-  private static Picture cleared(Picture own, Plane darkest, float haze) {
+  private static Picture cleared(Picture own, double t) {
     Picture light = Transfer.toLinear(own);
+    float scale = (float) (t > 0 ? 1 / (1 - t) : 1 + t);
+    float offset = (float) (t > 0 ? -t / (1 - t) : -t);
     int w = own.area().width();
     Rows.each(
         w,
         own.area().height(),
         (from, to) -> {
-          for (int i = from * w; i < to * w; i++) {
-            double t =
-                haze > 0
-                    ? haze * HAZE * Math.clamp(darkest.values()[i], 0, 0.9f)
-                    : haze * LAID_ON;
-            for (int c = 0; c < 3; c++) {
-              float[] v = light.plane(c).values();
-              v[i] = (float) (t > 0 ? (v[i] - t) / (1 - t) : v[i] * (1 + t) - t);
+          for (int c = 0; c < 3; c++) {
+            float[] v = light.plane(c).values();
+            for (int i = from * w; i < to * w; i++) {
+              v[i] = v[i] * scale + offset;
             }
           }
         });
     return Transfer.encodeInPlace(light);
-  }
-
-  /** One effect after another. */
-  private record Both(Effect first, Effect then) implements Effect {
-    @Override
-    public Area needed(Area out) {
-      return first.needed(then.needed(out)).union(out);
-    }
-
-    @Override
-    public Picture render(Picture input, Area out) {
-      Area between = then.needed(out).union(out).intersect(input.area());
-      return then.render(first.render(input, between), out);
-    }
   }
 }

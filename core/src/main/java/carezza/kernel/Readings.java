@@ -79,4 +79,9 @@ public sealed interface Readings {
 
   /** The skin to be changed and the one to be like. */
   record Match(Tone off, Tone follow) implements Readings {}
+
+  /**
+   * @param veil linear light that lies over the darkest places
+   */
+  record Haze(double veil) implements Readings {}
 }

@@ -15,9 +15,9 @@ public record ColourPlot(float[] counts) {
   public static final int SIDE = 64;
 
   /** Least and most a* and b* that are shown. */
-  public static final double LOW = -24;
+  public static final double LOW = -40;
 
-  public static final double HIGH = 56;
+  public static final double HIGH = 60;
 
   /**
    * @param lab L*a*b* planes

@@ -36,7 +36,7 @@ public record NeutralHint(Point place, String what, double likelihood, Lab colou
     double sigma = Math.max(1, site.faceWidth() * PLACE);
     Picture lab = Lab.of(working).map(p -> GaussianBlur.blur(p, sigma));
     List<NeutralHint> found = new ArrayList<>();
-    add(found, "backdrop", 0.6, Region.BACKDROP, lab, site, sigma);
+    add(found, "backdrop", 0.55, Region.BACKDROP, lab, site, sigma);
     add(found, "white of the left eye", 0.5, Region.LEFT_SCLERA, lab, site, sigma / 3);
     add(found, "white of the right eye", 0.5, Region.RIGHT_SCLERA, lab, site, sigma / 3);
     add(found, "teeth", 0.3, Region.TEETH, lab, site, sigma / 2);
@@ -58,6 +58,12 @@ public record NeutralHint(Point place, String what, double likelihood, Lab colou
     if (!Double.isNaN(median.l())) {
       add(found, what, likelihood, GaussianBlur.blur(inside, sigma), median, lab, site);
     }
+  }
+
+  /** Strong colours are rarely a cast alone, and little can be read from what is dark. */
+  private static double plausible(Lab colour) {
+    double c = colour.chroma() / GREYISH;
+    return Math.exp(-c * c) * Math.clamp((colour.l() - 5) / 45, 0.05, 1);
   }
 
   /** What the person wears, where it is least coloured. */
@@ -110,7 +116,7 @@ public record NeutralHint(Point place, String what, double likelihood, Lab colou
               lab.first().values()[best],
               lab.second().values()[best],
               lab.third().values()[best]);
-      found.add(new NeutralHint(place, what, likelihood, colour));
+      found.add(new NeutralHint(place, what, likelihood * plausible(colour), colour));
     }
   }
 }

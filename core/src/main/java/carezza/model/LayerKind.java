@@ -155,7 +155,7 @@ public enum LayerKind {
       "Whites of the eyes",
       Stage.BRIGHTEN,
       ScleraLayer.class,
-      h -> new ScleraLayer(h.withMask(new Named(Region.SCLERA)), 4, 0.4, 3, 0, false)),
+      h -> new ScleraLayer(h.withMask(new Named(Region.SCLERA)), 5.5, 0.4, 3, 0, false)),
   IRIS(
       "iris",
       "Irises",

@@ -192,11 +192,27 @@ public final class MainView extends StackPane implements Actions, AutoCloseable 
     model.playheadProperty().addListener((o, was, is) -> words.run());
     model.asShotProperty().addListener((o, was, is) -> words.run());
     model.projectProperty().addListener((o, was, is) -> words.run());
-    HBox line = new HBox(14, state, message, spring(), readouts);
+    HBox line = new HBox(14, state, drift(), message, spring(), readouts);
     line.getStyleClass().add("status");
     line.setAlignment(Pos.CENTER_LEFT);
     line.setPadding(new Insets(3, 12, 3, 12));
     return line;
+  }
+
+  /** How far the skin has moved from what it is: always in sight. */
+  private Label drift() {
+    Label drift = new Label();
+    drift.setId("skin-drift");
+    drift.getStyleClass().add("readouts");
+    drift.setMinWidth(Region.USE_PREF_SIZE);
+    drift.setTooltip(
+        new Tooltip(
+            "Median of the face's skin, finished less settled: lightness within 2.5 L* and hue"
+                + " within 4° are the person's own"));
+    model
+        .gaugesProperty()
+        .addListener((o, was, is) -> drift.setText(SkinDrift.of(is).map(SkinDrift::words).orElse("")));
+    return drift;
   }
 
   private static Region spring() {

@@ -134,7 +134,6 @@ public final class PanelView extends VBox {
         Layer.class,
         l -> 100 * l.head().amount(),
         (l, v) -> l.with(l.head().withAmount(v / 100)));
-    rows.custom(blend(), () -> {});
     rows.custom(pages(), () -> {});
     if (where.get()) {
       MaskPanel.build(layer, rows, model);
@@ -146,7 +145,7 @@ public final class PanelView extends VBox {
   }
 
   /** How the layer is laid over what it gets. */
-  private HBox blend() {
+  private ComboBox<BlendMode> blend() {
     ComboBox<BlendMode> modes = new ComboBox<>();
     modes.setId("blend");
     modes.getItems().setAll(BlendMode.values());
@@ -174,18 +173,17 @@ public final class PanelView extends VBox {
             model.editSelected(null, l -> l.with(l.head().withBlend(mode)));
           }
         });
-    Label name = new Label("Laid on");
-    name.getStyleClass().add("row-name");
-    HBox row = new HBox(8, name, modes);
-    row.setAlignment(Pos.CENTER_LEFT);
-    return row;
+    modes.setAccessibleText("Laid on");
+    modes.setMinWidth(84);
+    modes.setPrefWidth(84);
+    return modes;
   }
 
   /** What the layer does, or where: both together are too long for a small screen. */
   private HBox pages() {
-    ToggleButton what = new ToggleButton("What it does");
+    ToggleButton what = new ToggleButton("What");
     what.setId("page-what");
-    ToggleButton place = new ToggleButton("Where it acts");
+    ToggleButton place = new ToggleButton("Where");
     place.setId("page-where");
     what.setTooltip(new Tooltip("The layer's parameters (W goes to and fro)"));
     place.setTooltip(new Tooltip("The layer's mask (W goes to and fro)"));
@@ -205,7 +203,7 @@ public final class PanelView extends VBox {
           turned.run();
         });
     rows.follow(turned);
-    HBox pages = new HBox(6, what, place);
+    HBox pages = new HBox(6, what, place, blend());
     for (ToggleButton page : new ToggleButton[] {what, place}) {
       page.setMaxWidth(Double.MAX_VALUE);
       HBox.setHgrow(page, Priority.ALWAYS);

@@ -38,6 +38,9 @@ final class ToneView extends VBox {
     setId("tones");
     Label title = new Label("Tones of");
     title.getStyleClass().add("heading");
+    title.setMinWidth(USE_PREF_SIZE);
+    waveform.setMinWidth(USE_PREF_SIZE);
+    where.setPrefWidth(110);
     where.setId("tones-of");
     where.getItems().add(null);
     where.getItems().addAll(Region.values());

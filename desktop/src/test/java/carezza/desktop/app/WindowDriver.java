@@ -22,6 +22,7 @@ import org.testng.annotations.BeforeClass;
 import org.testng.annotations.BeforeMethod;
 
 import carezza.desktop.bench.BenchModel;
+import carezza.desktop.bench.Comparison;
 import carezza.desktop.bench.PictureView;
 import carezza.desktop.bench.Tool;
 import carezza.model.Layer;
@@ -97,6 +98,7 @@ public abstract class WindowDriver {
     model().maskShownProperty().set(false);
     model().checkProperty().set(null);
     model().mirroredProperty().set(false);
+    model().comparisonProperty().set(Comparison.NONE);
     picture().fit();
     return true;
   }

@@ -1,0 +1,381 @@
+package carezza.desktop.app;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import java.nio.file.Files;
+import java.nio.file.Path;
+import javafx.geometry.Point2D;
+import javafx.scene.Node;
+import javafx.scene.control.ButtonBase;
+import javafx.scene.control.ComboBox;
+import javafx.scene.control.Label;
+import javafx.scene.control.Slider;
+import javafx.scene.control.TextField;
+import javafx.scene.input.KeyCode;
+import javafx.scene.input.MouseButton;
+
+import org.testfx.util.WaitForAsyncUtils;
+import org.testng.annotations.DataProvider;
+import org.testng.annotations.Test;
+
+import carezza.codec.PictureReader;
+import carezza.colour.BlendMode;
+import carezza.desktop.bench.Comparison;
+import carezza.desktop.bench.Tool;
+import carezza.image.PictureSize;
+import carezza.model.ColourTouchLayer;
+import carezza.model.CurveLayer;
+import carezza.model.Frame;
+import carezza.model.HueShiftLayer;
+import carezza.model.Layer;
+import carezza.model.LayerKind;
+import carezza.model.LayerValue;
+import carezza.model.MatchLayer;
+import carezza.model.NeutraliseLayer;
+import carezza.model.RangeLayer;
+import carezza.model.Stage;
+import carezza.model.TeethLayer;
+import carezza.model.ToneEveningLayer;
+
+/** Layers of colour, frame, pins and comparisons, worked in the window. */
+public class ColourWindowTest extends WindowDriver {
+
+  /** On the cheek, where skin is even. */
+  private static final double X = 620;
+
+  private static final double Y = 1130;
+
+  private void fire(String query) {
+    onStage(
+        () -> {
+          ((ButtonBase) node(query)).fire();
+          return null;
+        });
+    WaitForAsyncUtils.waitForFxEvents();
+  }
+
+  private void slide(String query, double value) {
+    onStage(
+        () -> {
+          ((Slider) node(query)).setValue(value);
+          return null;
+        });
+    WaitForAsyncUtils.waitForFxEvents();
+  }
+
+  private void tool(Tool tool) {
+    onStage(
+        () -> {
+          model().toolProperty().set(tool);
+          return null;
+        });
+  }
+
+  private Layer add(LayerKind kind) {
+    onStage(
+        () -> {
+          model().add(kind);
+          return null;
+        });
+    return selected();
+  }
+
+  private Layer selected() {
+    return onStage(() -> model().selectedLayer().orElseThrow());
+  }
+
+  private void clickAt(double x, double y) {
+    robot.moveTo(onScreen(x, y));
+    robot.clickOn(MouseButton.PRIMARY);
+    WaitForAsyncUtils.waitForFxEvents();
+  }
+
+  private String words(String query) {
+    return onStage(() -> ((Label) node(query)).getText());
+  }
+
+  // --- every kind has a panel that works
+
+  @DataProvider
+  public Object[][] sliders() {
+    return new Object[][] {
+      {LayerKind.RANGE, "darks", 1.0},
+      {LayerKind.LOCAL_CONTRAST, "contrast", 60},
+      {LayerKind.DEPTH, "strength", 90},
+      {LayerKind.MUTE, "share", 80},
+      {LayerKind.BALANCE, "darks-strength", 25},
+      {LayerKind.GRADIENT_MAP, "stop-chroma-1", 70},
+      {LayerKind.MONO, "mono-orange", 30},
+      {LayerKind.SATURATION, "saturation", -90},
+      {LayerKind.FAMILIES, "family-orange-lightness", 20},
+      {LayerKind.IRIS, "contrast", 100},
+      {LayerKind.CATCHLIGHT, "gain", 100},
+      {LayerKind.LIPS, "target", 50}
+    };
+  }
+
+  @Test(dataProvider = "sliders")
+  public void aSliderOfANewLayerChangesItAndIsOneUndo(LayerKind kind, String id, double value) {
+    Layer fresh = add(kind);
+    slide("#" + id, value);
+    Layer changed = selected();
+    assertThat(changed).isNotEqualTo(fresh);
+    assertThat(changed.head()).isEqualTo(fresh.head());
+    clickOn("#undo");
+    assertThat(selected()).isEqualTo(fresh);
+  }
+
+  @Test
+  public void aMonoMixTakesTheColourOffThePicture() throws Exception {
+    add(LayerKind.MONO);
+    await(() -> picture().isExact());
+    int argb = shownAt(X, Y);
+    assertThat(Math.abs((argb >> 16 & 255) - (argb & 255))).isLessThanOrEqualTo(3);
+  }
+
+  @Test
+  public void aBlendModeIsChosenForTheLayer() {
+    clickOn("#card-grade");
+    onStage(
+        () -> {
+          ComboBox<BlendMode> modes = node("#blend");
+          modes.setValue(BlendMode.LUMINOSITY);
+          return null;
+        });
+    WaitForAsyncUtils.waitForFxEvents();
+    assertThat(layer("grade").head().blend()).isEqualTo(BlendMode.LUMINOSITY);
+  }
+
+  // --- settle
+
+  @Test
+  public void pointsAreSetAndDraggedAndTakenOut() {
+    add(LayerKind.NEUTRALISE);
+    assertThat(onStage(() -> model().toolProperty().get())).isEqualTo(Tool.PICK_MIDDLE);
+    clickAt(300, 400);
+    NeutraliseLayer set = (NeutraliseLayer) selected();
+    assertThat(set.middle().x()).isCloseTo(300, within(4.0));
+    stroke(300, 400, 1300, 400);
+    assertThat(((NeutraliseLayer) selected()).middle().x()).isCloseTo(1300, within(4.0));
+    fire("#drop-point");
+    assertThat(((NeutraliseLayer) selected()).middle()).isNull();
+  }
+
+  @Test
+  public void theEndsAreFoundWhereTheFirstPixelsClip() throws Exception {
+    add(LayerKind.RANGE);
+    fire("#find-ends");
+    await(() -> ((RangeLayer) model().selectedLayer().orElseThrow()).white() != 1);
+    RangeLayer found = (RangeLayer) selected();
+    assertThat(found.black()).isBetween(-0.01, 0.2);
+    assertThat(found.white()).isBetween(0.6, 1.1);
+  }
+
+  @Test
+  public void theLowKeyBaseIsAPairInOneStep() {
+    int before = project().stack().size();
+    onStage(
+        () -> {
+          ((ButtonBase) view.lookup("#add-settle")).fire();
+          return null;
+        });
+    clickOn("#add-low-key");
+    assertThat(project().stack().size()).isEqualTo(before + 2);
+    clickOn("#undo");
+    assertThat(project().stack().size()).isEqualTo(before);
+  }
+
+  // --- even
+
+  @Test
+  public void aMatchSaysHowFarApartTheSkinsAre() throws Exception {
+    Layer match = add(LayerKind.MATCH);
+    await(() -> ((Label) view.lookup("#matched")).getText().contains("ΔE00"));
+    assertThat(words("#matched")).matches("(?s).*ΔE00 \\d.\\d → \\d.\\d.*");
+    fire("#off-ears");
+    assertThat(selected().head().mask()).isNotEqualTo(match.head().mask());
+    fire("#follow-neck_skin");
+    assertThat(((MatchLayer) selected()).follow()).isNotEqualTo(((MatchLayer) match).follow());
+  }
+
+  @Test
+  public void theFacesOwnToneIsTaken() throws Exception {
+    clickOn("#card-even");
+    fire("#no-tone");
+    assertThat(((ToneEveningLayer) layer("even")).target()).isNull();
+    WaitForAsyncUtils.waitFor(
+        30,
+        java.util.concurrent.TimeUnit.SECONDS,
+        () -> {
+          fire("#own-tone");
+          return ((ToneEveningLayer) layer("even")).target() != null;
+        });
+    assertThat(((ToneEveningLayer) layer("even")).target().hue()).isBetween(40.0, 70.0);
+  }
+
+  @Test
+  public void aRegionIsLeftOutByItsName() {
+    clickOn("#card-even");
+    var mask = layer("even").head().mask();
+    fire("#without-lips");
+    assertThat(layer("even").head().mask()).isNotEqualTo(mask);
+    fire("#without-lips");
+    assertThat(layer("even").head().mask()).isEqualTo(mask);
+  }
+
+  @Test
+  public void pickedColourIsPaintedOn() throws Exception {
+    ColourTouchLayer fresh = (ColourTouchLayer) add(LayerKind.COLOUR_TOUCH);
+    tool(Tool.PICK_TONE);
+    clickAt(X, Y);
+    await(() -> !fresh.tone().equals(((ColourTouchLayer) model().selectedLayer().orElseThrow()).tone()));
+    tool(Tool.MASK);
+    await(() -> picture().isExact());
+    int before = shownAt(1300, 500);
+    stroke(1250, 500, 1350, 500);
+    await(() -> picture().isExact());
+    assertThat(distance(before, shownAt(1300, 500))).isGreaterThan(8);
+  }
+
+  // --- grade
+
+  @Test
+  public void aDragOnThePictureBendsTheCurveThere() throws Exception {
+    clickOn("#card-grade");
+    CurveLayer before = (CurveLayer) layer("grade");
+    tool(Tool.CURVE);
+    Point2D at = onScreen(X, Y);
+    robot.moveTo(at);
+    robot.press(MouseButton.PRIMARY);
+    WaitForAsyncUtils.waitFor(
+        30,
+        java.util.concurrent.TimeUnit.SECONDS,
+        () -> {
+          robot.moveBy(0, -4);
+          WaitForAsyncUtils.waitForFxEvents();
+          return !layer("grade").equals(before);
+        });
+    robot.release(MouseButton.PRIMARY);
+    CurveLayer bent = (CurveLayer) layer("grade");
+    double tone = 0.6;
+    assertThat(new carezza.colour.MonotoneCurve(bent.luminance()).at(tone))
+        .isGreaterThan(new carezza.colour.MonotoneCurve(before.luminance()).at(tone));
+  }
+
+  @Test
+  public void aPickedHueIsTheMiddleOfTheRange() throws Exception {
+    add(LayerKind.HUE_SHIFT);
+    tool(Tool.PICK_HUE);
+    clickAt(X, Y);
+    await(() -> ((HueShiftLayer) model().selectedLayer().orElseThrow()).hue() < 90);
+    assertThat(((HueShiftLayer) selected()).hue()).isBetween(30.0, 75.0);
+  }
+
+  // --- brighten
+
+  /** A grade that pushes the teeth out of their band: their layer says so and offers to aim anew. */
+  @Test
+  public void teethThatALaterLayerPushesOutAreAimedAnew() throws Exception {
+    Layer cold =
+        LayerValue.with(
+            LayerKind.SATURATION.fresh(), "saturation", 0.9);
+    onStage(
+        () -> {
+          Layer late = LayerValue.with(cold, "skin", 0.0);
+          model()
+              .edit(
+                  null,
+                  p -> p.withStack(p.stack().with(late.with(late.head().withStage(Stage.FINISH)))));
+          model().select("teeth");
+          return null;
+        });
+    await(() -> view.lookup("#re-aim").isVisible());
+    assertThat(words("#stack-end")).contains("Teeth");
+    double before = ((TeethLayer) layer("teeth")).target();
+    fire("#re-aim");
+    await(() -> ((TeethLayer) model().stack().find("teeth").orElseThrow()).target() != before);
+    await(() -> !view.lookup("#re-aim").isVisible());
+  }
+
+  @Test
+  public void skinDriftIsAlwaysInSight() throws Exception {
+    await(() -> ((Label) view.lookup("#skin-drift")).getText().startsWith("skin L*"));
+    onStage(
+        () -> {
+          model().select("light");
+          model().editSelected(null, l -> l.with(l.head().withStage(Stage.FINISH)));
+          model().editSelected(null, l -> LayerValue.with(l, "stops", 1.0));
+          return null;
+        });
+    await(() -> ((Label) view.lookup("#skin-drift")).getText().contains("no longer"));
+  }
+
+  // --- frame, pins, tones
+
+  @Test
+  public void theFrameIsCutAndLevelledAndDelivered() throws Exception {
+    Path file = Files.createTempDirectory(folder, "frame").resolve("cut.jpg");
+    fire("#ratio-1-1");
+    Frame square = project().frame();
+    assertThat(square.width()).isEqualTo(square.height());
+    tool(Tool.LEVEL);
+    stroke(300, 1000, 1300, 1050);
+    Frame level = project().frame();
+    assertThat(level.angle()).isCloseTo(Math.toDegrees(Math.atan2(50, 1000)), within(0.3));
+    clickOn("#view-deliver");
+    onStage(
+        () -> {
+          ((TextField) node("#deliver-path")).setText(file.toString());
+          return null;
+        });
+    clickOn("#deliver-write");
+    await(() -> Files.exists(file));
+    PictureSize size = PictureReader.read(file).size();
+    assertThat(size).isEqualTo(level.size(1));
+  }
+
+  @Test
+  public void aSideOfTheFrameIsDraggedAndTheFrameDropped() {
+    tool(Tool.FRAME);
+    stroke(1600, 1000, 1400, 1000);
+    Frame cut = project().frame();
+    assertThat(cut.width()).isCloseTo(1400, within(12.0));
+    assertThat(cut.x()).isCloseTo(700, within(6.0));
+    fire("#no-frame");
+    assertThat(project().frame()).isNull();
+  }
+
+  @Test
+  public void pinsShowTheirColoursAndGoAway() throws Exception {
+    tool(Tool.PIN);
+    clickAt(X, Y);
+    assertThat(project().pins()).hasSize(1);
+    await(() -> ((Label) view.lookup("#pins")).getText().contains("ITA"));
+    clickAt(X, Y);
+    assertThat(project().pins()).isEmpty();
+  }
+
+  // --- comparisons
+
+  @Test
+  public void aWipeShowsTheSettledPictureLeftOfItsLine() throws Exception {
+    // A blemish of the photograph, which is healed in the finished picture.
+    int finished = shownAt(459, 1259);
+    key(KeyCode.C);
+    assertThat(onStage(() -> model().comparisonProperty().get())).isEqualTo(Comparison.WIPE);
+    Node wipe = node("#wipe");
+    assertThat(onStage(wipe::isVisible)).isTrue();
+    WaitForAsyncUtils.waitFor(
+        30,
+        java.util.concurrent.TimeUnit.SECONDS,
+        () -> distance(finished, shownAt(459, 1259)) > 8);
+    key(KeyCode.C);
+    assertThat(onStage(() -> model().comparisonProperty().get())).isEqualTo(Comparison.BESIDE);
+    key(KeyCode.C);
+    key(KeyCode.C);
+    assertThat(onStage(() -> model().comparisonProperty().get())).isEqualTo(Comparison.NONE);
+    await(() -> picture().isExact());
+    assertThat(distance(finished, shownAt(459, 1259))).isLessThanOrEqualTo(ROUNDING);
+  }
+}
