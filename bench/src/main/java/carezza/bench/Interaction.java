@@ -67,6 +67,9 @@ final class Interaction {
   private int frames;
   private MainView view;
 
+  /** Kinds of layer to be measured; none for all. */
+  private List<String> wanted = List.of();
+
   /** A soft brush on a dodge-and-burn layer with twelve layers above it. */
   static void strokes() throws Exception {
     new Interaction().inWindow(Interaction::paint);
@@ -82,9 +85,18 @@ final class Interaction {
     new Interaction().inWindow(Interaction::mask);
   }
 
-  /** A value of each layer of colour, range and eyes, put on top of its stage, moved as by a slider. */
-  static void colours() throws Exception {
-    new Interaction().inWindow(Interaction::colour);
+  /**
+   * A value of each layer of colour, range and eyes, put on top of its stage, moved as by a slider.
+   *
+   * @param kinds only these, by the names of {@link LayerKind}; none for all
+   */
+  static void colours(List<String> kinds) throws Exception {
+    new Interaction()
+        .inWindow(
+            here -> {
+              here.wanted = kinds;
+              here.colour();
+            });
   }
 
   @FunctionalInterface
@@ -203,12 +215,6 @@ final class Interaction {
   }
 
   private void colour() throws Exception {
-    value(LayerKind.WHITE_BALANCE, "temperature", 5200, 7600);
-    value(LayerKind.EXPOSURE, "stops", -0.5, 0.5);
-    value(LayerKind.RANGE, "black", 0, 0.1);
-    value(LayerKind.RANGE, "darks", 0.1, 1);
-    value(LayerKind.LOCAL_CONTRAST, "contrast", 0.1, 0.6);
-    value(LayerKind.LOCAL_CONTRAST, "haze", 0.1, 0.6);
     value(LayerKind.TONE_EVENING, "redness", 0.1, 0.9);
     value(LayerKind.MATCH, "colour", 0.1, 1);
     fresh(
@@ -241,6 +247,13 @@ final class Interaction {
     value(LayerKind.IRIS, "contrast", 0.1, 0.6);
     value(LayerKind.CATCHLIGHT, "gain", 0.1, 0.9);
     value(LayerKind.LIPS, "target", 20, 45);
+    // Last, on a program that is warm: all the stack lies above them.
+    value(LayerKind.WHITE_BALANCE, "temperature", 5200, 7600);
+    value(LayerKind.EXPOSURE, "stops", -0.5, 0.5);
+    value(LayerKind.RANGE, "black", 0, 0.1);
+    value(LayerKind.RANGE, "darks", 0.1, 1);
+    value(LayerKind.LOCAL_CONTRAST, "contrast", 0.1, 0.6);
+    value(LayerKind.LOCAL_CONTRAST, "haze", 0.1, 0.6);
   }
 
   private void value(LayerKind kind, String name, double from, double to) throws Exception {
@@ -249,6 +262,9 @@ final class Interaction {
 
   /** Adds a layer, moves one of its values, and takes it back. */
   private void fresh(LayerKind kind, Slide slide) throws Exception {
+    if (!wanted.isEmpty() && !wanted.contains(kind.name())) {
+      return;
+    }
     on(
         () -> {
           view.model().add(kind);

@@ -3,12 +3,13 @@ package carezza.bench;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Arrays;
+import java.util.List;
 
 import carezza.codec.PressProfile;
 
 /**
  * Runs a measurement: {@code jmh [pattern …]}, {@code memory}, {@code strokes}, {@code sliders},
- * {@code masks}, {@code colours};
+ * {@code masks}, {@code colours [KIND …]};
  * {@code quality PORTRAITS FILE.md} compares what is found with the painted truth;
  * {@code press-profile FILE} makes the CMYK profile anew.
  */
@@ -29,7 +30,7 @@ public final class Main {
       case "strokes" -> Interaction.strokes();
       case "sliders" -> Interaction.sliders();
       case "masks" -> Interaction.masks();
-      case "colours" -> Interaction.colours();
+      case "colours" -> Interaction.colours(List.of(rest));
       case "quality" -> Quality.run(Path.of(rest[0]), Path.of(rest[1]));
       case "press-profile" -> Files.write(Path.of(rest[0]), PressProfile.make());
       default -> {

@@ -10,6 +10,7 @@ import carezza.function.UniformTable;
 import carezza.image.Area;
 import carezza.image.Picture;
 import carezza.image.Plane;
+import carezza.image.Rows;
 import carezza.mask.Masks;
 import carezza.mask.Site;
 import carezza.model.DodgeBurnLayer;
@@ -123,17 +124,23 @@ final class DodgeBurnKernel {
       float[] kept = ratio.values();
       float[] to = changed.values();
       float[] m = coverage.values();
-      for (int y = touched.y(); y < touched.bottom(); y++) {
-        int i = part.index(touched.x(), y);
-        int o = coverage.index(touched.x(), y);
-        for (int x = 0; x < touched.width(); x++) {
-          if (m[o + x] > 0) {
-            float v = in[i + x];
-            float loose = free == null ? 0 : free.at(v);
-            to[o + x] += m[o + x] * (keepColour * kept[i + x] + (1 - keepColour) * loose - v);
-          }
-        }
-      }
+      Rows.each(
+          touched.width(),
+          touched.height(),
+          (from, end) -> {
+            for (int y = touched.y() + from; y < touched.y() + end; y++) {
+              int i = part.index(touched.x(), y);
+              int o = coverage.index(touched.x(), y);
+              for (int x = 0; x < touched.width(); x++) {
+                float w = m[o + x];
+                if (w > 0) {
+                  float v = in[i + x];
+                  float loose = free == null ? 0 : free.at(v);
+                  to[o + x] += w * (keepColour * kept[i + x] + (1 - keepColour) * loose - v);
+                }
+              }
+            }
+          });
     }
   }
 }

@@ -94,6 +94,8 @@ public final class Kernels {
       case ToneEveningLayer l -> new ToneEveningLayer(full, 0, 0, null, 0, 0, 0, null, false);
       case FrequencySeparationLayer l ->
           new FrequencySeparationLayer(full, l.radius(), l.split(), 1, 1, 0, l.edgeGuard(), List.of());
+      case TeethLayer l -> new TeethLayer(full, 1, 0, false);
+      case ScleraLayer l -> new ScleraLayer(full, 0, 0, 0, 0, false);
       case MatchLayer l -> new MatchLayer(full, l.follow(), 0, 0);
       case DepthLayer l -> new DepthLayer(full, 0, 0, l.mix(), false);
       case LocalContrastLayer l -> new LocalContrastLayer(full, 0, l.haze() > 0 ? 1 : 0);

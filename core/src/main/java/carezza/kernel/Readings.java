@@ -51,18 +51,18 @@ public sealed interface Readings {
    * @param l median L*
    * @param a median a*
    * @param b median b*
-   * @param lift rise of L* that stays within the limits
+   * @param room rise of L* that stays within the limits
    */
-  record Tone(boolean found, double l, double a, double b, double lift) implements Readings {
+  record Tone(boolean found, double l, double a, double b, double room) implements Readings {
     static final Tone NOWHERE = new Tone(false, 0, 0, 0, 0);
-
-    Tone lifted(double rise) {
-      return new Tone(found, l, a, b, rise);
-    }
   }
 
-  /** Both eyes. */
-  record Eyes(Tone left, Tone right) implements Readings {}
+  /**
+   * Both eyes.
+   *
+   * @param lights L* that neither may pass
+   */
+  record Eyes(Tone left, Tone right, double lights) implements Readings {}
 
   /** Colours read at picked places, in linear working light; the one that decides first. */
   record Neutrals(List<Colour> colours) implements Readings {

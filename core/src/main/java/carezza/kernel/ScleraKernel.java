@@ -37,34 +37,32 @@ final class ScleraKernel {
     Picture lab = Lab.of(probe.input().crop(eyes));
     // Both eyes together may not pass the lights of the skin either.
     double room = top - Robust.median(lab.first(), mask);
-    Readings.Tone left = eye(layer, lab, mask, site, true, top, room);
-    Readings.Tone right = eye(layer, lab, mask, site, false, top, room);
-    return new Readings.Eyes(balanced(layer, left, right, top), balanced(layer, right, left, top));
-  }
-
-  /** The darker eye is lifted by a share of the difference, on top of what both are. */
-  private static Readings.Tone balanced(
-      ScleraLayer layer, Readings.Tone own, Readings.Tone other, double top) {
-    if (!own.found() || !other.found() || layer.balance() == 0) {
-      return own;
-    }
-    double more = layer.balance() * Math.max(0, other.l() + other.lift() - own.l() - own.lift());
-    double room = layer.force() ? more : Math.clamp(top - own.l() - own.lift(), 0, MOST_BALANCE);
-    return own.lifted(own.lift() + Math.min(more, room));
+    return new Readings.Eyes(
+        eye(lab, mask, site, true, top, room), eye(lab, mask, site, false, top, room), top);
   }
 
   private static Readings.Tone eye(
-      ScleraLayer layer, Picture lab, Plane mask, Site site, boolean left, double top, double both) {
-    Plane own = side(site, mask.area(), left);
-    for (int i = 0; i < own.values().length; i++) {
-      own.values()[i] *= mask.values()[i];
+      Picture lab, Plane mask, Site site, boolean left, double top, double both) {
+    Plane own = side(site, mask.area(), left).times(mask);
+    double room = Math.min(both, top - Robust.median(lab.first(), own));
+    return Whitening.tone(lab, own, Double.isNaN(room) ? 0 : Math.clamp(room, 0, MOST_LIFT));
+  }
+
+  private static double lift(ScleraLayer layer, Readings.Tone own) {
+    return layer.force() ? layer.lift() : Math.min(layer.lift(), own.room());
+  }
+
+  /** The darker eye is lifted by a share of the difference as well. */
+  private static double balanced(
+      ScleraLayer layer, Readings.Tone own, Readings.Tone other, double lights) {
+    double lift = lift(layer, own);
+    if (!own.found() || !other.found() || layer.balance() == 0) {
+      return lift;
     }
-    double lift = layer.lift();
-    if (!layer.force()) {
-      double room = Math.min(both, top - Robust.median(lab.first(), own));
-      lift = Math.min(lift, Double.isNaN(room) ? 0 : Math.clamp(room, 0, MOST_LIFT));
-    }
-    return Whitening.tone(lab, own, lift);
+    double more =
+        layer.balance() * Math.max(0, other.l() + lift(layer, other) - own.l() - lift);
+    double room = layer.force() ? more : Math.clamp(lights - own.l() - lift, 0, MOST_BALANCE);
+    return lift + Math.min(more, room);
   }
 
   /** 1 nearer to this eye than to the other; everything is left where there is no face map. */
@@ -86,22 +84,25 @@ final class ScleraKernel {
   }
 
   static Effect effect(ScleraLayer layer, Readings.Eyes eyes, Site site) {
+    double left = balanced(layer, eyes.left(), eyes.right(), eyes.lights());
+    double right = balanced(layer, eyes.right(), eyes.left(), eyes.lights());
     return Effect.perPixel(
         own ->
             Whitening.edit(
                 own,
                 lab -> {
-                  clear(layer, eyes.left(), lab, side(site, lab.area(), true));
-                  clear(layer, eyes.right(), lab, side(site, lab.area(), false));
+                  clear(layer, eyes.left(), left, lab, side(site, lab.area(), true));
+                  clear(layer, eyes.right(), right, lab, side(site, lab.area(), false));
                 }));
   }
 
-  private static void clear(ScleraLayer layer, Readings.Tone tone, Picture lab, Plane where) {
+  private static void clear(
+      ScleraLayer layer, Readings.Tone tone, double lift, Picture lab, Plane where) {
     if (!tone.found()) {
       return;
     }
     double yellow = tone.b() > 0 ? Whitening.factor(tone.b(), Math.max(0.5, layer.target())) : 1;
     double red = tone.a() > 0 ? 1 - layer.redness() : 1;
-    Whitening.apply(lab, where, red, yellow, tone);
+    Whitening.apply(lab, where, red, yellow, tone, lift);
   }
 }

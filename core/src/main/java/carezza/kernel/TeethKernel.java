@@ -31,18 +31,16 @@ final class TeethKernel {
     Picture lab = Lab.of(probe.input().crop(box));
     Plane teeth = everywhere.crop(box);
     Plane sclera = eyes.crop(box);
-    double lift = layer.lift();
-    if (!layer.force()) {
-      double top = Robust.median(lab.first(), sclera) + ABOVE_SCLERA;
-      double room = top - Robust.median(lab.first(), teeth);
-      lift = Math.min(lift, Double.isNaN(room) ? MOST_LIFT : Math.clamp(room, 0, MOST_LIFT));
-    }
-    return Whitening.tone(lab, teeth, lift);
+    double top = Robust.median(lab.first(), sclera) + ABOVE_SCLERA;
+    double room = top - Robust.median(lab.first(), teeth);
+    return Whitening.tone(
+        lab, teeth, Double.isNaN(room) ? MOST_LIFT : Math.clamp(room, 0, MOST_LIFT));
   }
 
   static Effect effect(TeethLayer layer, Readings.Tone tone) {
     double least = OWN_YELLOW_KEPT * tone.b();
     double yellow = tone.b() > 0 ? Whitening.factor(tone.b(), Math.max(layer.target(), least)) : 1;
+    double lift = layer.force() ? layer.lift() : Math.min(layer.lift(), tone.room());
     return Effect.perPixel(
         own ->
             tone.found()
@@ -50,7 +48,7 @@ final class TeethKernel {
                     own,
                     lab ->
                         Whitening.apply(
-                            lab, Plane.filled(lab.area(), 1), Math.sqrt(yellow), yellow, tone))
+                            lab, Plane.filled(lab.area(), 1), Math.sqrt(yellow), yellow, tone, lift))
                 : own);
   }
 }

@@ -13,14 +13,18 @@ final class Whitening {
 
   private Whitening() {}
 
-  /** Medians under the coverage, without a lift yet. */
-  static Readings.Tone tone(Picture lab, Plane coverage, double lift) {
+  /**
+   * Medians under the coverage.
+   *
+   * @param room for a lift
+   */
+  static Readings.Tone tone(Picture lab, Plane coverage, double room) {
     double l = Robust.median(lab.first(), coverage);
     if (Double.isNaN(l)) {
       return Readings.Tone.NOWHERE;
     }
     return new Readings.Tone(
-        true, l, Robust.median(lab.second(), coverage), Robust.median(lab.third(), coverage), lift);
+        true, l, Robust.median(lab.second(), coverage), Robust.median(lab.third(), coverage), room);
   }
 
   /** Medians of a layer's input under a mask. */
@@ -39,7 +43,7 @@ final class Whitening {
    * Scales a* and b* and lifts L*. The lift is full at the median, falls in proportion to the dark
    * below it, so gaps and shade stay, and to nothing at white above it.
    */
-  static void apply(Picture lab, Plane where, double factorA, double factorB, Readings.Tone tone) {
+  static void apply(Picture lab, Plane where, double factorA, double factorB, Readings.Tone tone, double lift) {
     float[] l = lab.first().values();
     float[] a = lab.second().values();
     float[] b = lab.third().values();
@@ -50,7 +54,7 @@ final class Whitening {
         continue;
       }
       double share = l[i] < middle ? l[i] / middle : (100 - l[i]) / (100 - middle);
-      l[i] += (float) (w * tone.lift() * Math.clamp(share, 0, 1));
+      l[i] += (float) (w * lift * Math.clamp(share, 0, 1));
       a[i] *= (float) (1 + w * (factorA - 1));
       b[i] *= (float) (1 + w * (factorB - 1));
     }

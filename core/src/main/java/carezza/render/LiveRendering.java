@@ -23,9 +23,6 @@ import carezza.model.LayerStack;
  */
 public final class LiveRendering {
 
-  /** Longest that a frame may take while a hand is moving. */
-  private static final double FRAME_NANOS = 13e6;
-
   /** What a layer takes for a pixel before anything was measured. */
   private static final double USUAL_NANOS = 40;
 
@@ -89,9 +86,9 @@ public final class LiveRendering {
     return true;
   }
 
-  /** Whether an update to this scene is likely to be done while the hand does not notice. */
-  public boolean keepsUp(Scene to) {
-    return nanosPerPixel * work(changed(to)) <= FRAME_NANOS;
+  /** How long an update to this scene is likely to take. */
+  public double nanos(Scene to) {
+    return nanosPerPixel * work(changed(to));
   }
 
   /** Pixels times layers. */

@@ -62,6 +62,7 @@ public final class PanelView extends VBox {
               show();
             });
     where.addListener((o, was, is) -> show());
+    model.playheadProperty().addListener((o, was, is) -> refresh());
     model.toolProperty().addListener((o, was, is) -> refresh());
     model.brushProperty().addListener((o, was, is) -> refresh());
     model.advising().pushProperty().addListener((o, was, is) -> refresh());

@@ -65,12 +65,11 @@ final class ToneView extends VBox {
     row.setAlignment(Pos.CENTER_LEFT);
     Tooltip.install(canvas, new Tooltip("sRGB values, dark to light; red, green and blue as lines"));
     getChildren().addAll(row, canvas);
-    model.playheadProperty().addListener((o, was, is) -> refresh());
   }
 
   /** Counts anew if what is shown has changed. */
   void refresh() {
-    if (model.isEmpty() || getScene() == null && counted != null) {
+    if (model.isEmpty() || getScene() == null) {
       return;
     }
     Project project = model.projectProperty().get();

@@ -36,7 +36,12 @@ final class ViewRenderer implements AutoCloseable {
   private static final long REST_MILLIS = 160;
 
   /** How many coarser levels are followed too, for edits that reach everywhere. */
-  private static final int COARSER = 2;
+  private static final int COARSER = 3;
+
+  /** Time for a frame that a hand does not notice, and that it still does not wait for. */
+  private static final double UNNOTICED_NANOS = 13e6;
+
+  private static final double FOLLOWING_NANOS = 28e6;
 
   private final Background quick = new Background("view");
   private final Background exact = Background.droppable("exact view");
@@ -138,12 +143,20 @@ final class ViewRenderer implements AutoCloseable {
           && renderings.getFirst().follows(scene);
     }
 
-    /** The finest rendering that keeps up with the hand. */
-    Frame frame(Request request, Scene scene) {
-      LiveRendering chosen = renderings.getLast();
-      for (LiveRendering rendering : renderings.reversed()) {
-        chosen = rendering.keepsUp(scene) ? rendering : chosen;
+    /** The finest rendering that the hand does not notice, or else that still keeps up with it. */
+    private LiveRendering chosen(Scene scene) {
+      for (double most : new double[] {UNNOTICED_NANOS, FOLLOWING_NANOS}) {
+        for (LiveRendering rendering : renderings) {
+          if (rendering.nanos(scene) <= most) {
+            return rendering;
+          }
+        }
       }
+      return renderings.getLast();
+    }
+
+    Frame frame(Request request, Scene scene) {
+      LiveRendering chosen = chosen(scene);
       Area changed = chosen.update(scene);
       Picture picture = chosen.picture();
       if (request.check() != null && !changed.isEmpty()) {
