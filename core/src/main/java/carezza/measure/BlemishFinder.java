@@ -37,9 +37,20 @@ public final class BlemishFinder {
   /** What is found at a radius reaches about this much further. */
   private static final double REACH = 1.8;
 
-  /** Spreads of this skin from which a place is proposed, and by which a mark is dark. */
-  private static final double REDDER = 4.7;
+  /**
+   * Spreads of this skin between which lies the limit from which a place is proposed. Where in between,
+   * the skin says itself: places that are as much less red than around them are none, so their number
+   * tells how many of the redder ones are none either.
+   */
+  private static final double LEAST_RED = 3.8;
 
+  private static final double MOST_RED = 5.5;
+  private static final double RED_STEP = 0.05;
+
+  /** Most of the less red places to a redder one, above the limit. */
+  private static final double FALSE_SHARE = 0.3;
+
+  /** Spreads by which a mark is dark. */
   private static final double DARKER = 10;
 
   /** Share of the surrounding lightness below which it is nostril, fold or hair. */
@@ -97,7 +108,7 @@ public final class BlemishFinder {
     BlemishFinder finder = new BlemishFinder(fw, Level.scale(level), skin);
     double most = PIGMENT_LIGHT + PIGMENT_DEEPER * Robust.median(pigment, skin);
     List<Blemish> found = new ArrayList<>();
-    finder.stand(redness, RADII, REDDER / sensitivity, Kind.TEMPORARY, new Pigment(pigment, most), found);
+    finder.stand(redness, RADII, LEAST_RED / sensitivity, Kind.TEMPORARY, new Pigment(pigment, most), found);
     List<Blemish> dark = new ArrayList<>();
     finder.stand(density, new double[] {RADII[0] / 2}, DARKER / sensitivity, Kind.MARK, null, dark);
     // Single hairs at the hairline are dark, too; a mark has skin on all sides.
@@ -156,6 +167,7 @@ public final class BlemishFinder {
   private void stand(
       Plane map, double[] radii, double least, Kind kind, Pigment pigment, List<Blemish> found) {
     Plane best = Plane.filled(map.area(), -1);
+    Plane opposite = Plane.filled(map.area(), -1);
     Plane size = Plane.of(map.area());
     Plane browner = Plane.of(map.area());
     for (double share : radii) {
@@ -165,6 +177,9 @@ public final class BlemishFinder {
       double sigma = Math.max(1e-6, Robust.sigma(rise, skin));
       for (int i = 0; i < rise.values().length; i++) {
         float z = (float) (rise.values()[i] / sigma);
+        if (skin.values()[i] > 0 && -z > opposite.values()[i]) {
+          opposite.values()[i] = -z;
+        }
         if (skin.values()[i] > 0 && z > best.values()[i]) {
           best.values()[i] = z;
           size.values()[i] = (float) r;
@@ -175,6 +190,8 @@ public final class BlemishFinder {
     }
     List<Blemish> peaks = peaks(best, size, least, kind);
     if (pigment != null) {
+      double limit = limit(peaks, peaks(opposite, size, least, kind), least);
+      peaks.removeIf(b -> spreads(b, least) < limit);
       peaks.replaceAll(b -> told(b, browner, pigment.most()));
       peaks.removeIf(b -> b.kind() == Kind.MARK && b.radius() * scale > MARK_RADIUS * faceWidth);
     }
@@ -184,6 +201,27 @@ public final class BlemishFinder {
         found.add(peak);
       }
     }
+  }
+
+  /** The least number of spreads above which few enough places stand out the other way. */
+  private static double limit(List<Blemish> redder, List<Blemish> lessRed, double least) {
+    double limit = MOST_RED;
+    double scale = least / LEAST_RED;
+    while (limit > LEAST_RED
+        && count(lessRed, least, (limit - RED_STEP) * scale)
+            <= FALSE_SHARE * count(redder, least, (limit - RED_STEP) * scale)) {
+      limit -= RED_STEP;
+    }
+    return limit * scale;
+  }
+
+  private static long count(List<Blemish> peaks, double least, double limit) {
+    return peaks.stream().filter(b -> spreads(b, least) >= limit).count();
+  }
+
+  /** By how many spreads a place stands out, of how sure it is: z / (z + least). */
+  private static double spreads(Blemish b, double least) {
+    return least * b.confidence() / (1 - b.confidence());
   }
 
   private Plane rise(Plane map, double r) {

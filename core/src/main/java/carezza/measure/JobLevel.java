@@ -31,6 +31,15 @@ public final class JobLevel {
     return bands.get("job").asString();
   }
 
+  /**
+   * Strength of a part of tone evening that suits the job, 0 … 1.
+   *
+   * @param part {@code redness}, {@code pigment}, {@code hue} or {@code chroma}
+   */
+  public double evening(String part) {
+    return limit("evening", part);
+  }
+
   double limit(String gauge, String name) {
     JsonNode value = bands.path(gauge).get(name);
     if (value == null) {

@@ -31,7 +31,12 @@ public class BlemishFinderTest {
   @DataProvider
   public Object[][] portraits() {
     return new Object[][] {
-      {Portrait.S01, 0.7, 0.6}, {Portrait.S04, 0.7, 0.75}, {Portrait.S05, 0.7, 0.7}
+      {Portrait.S01, 0.85, 0.7},
+      {Portrait.S02, 0.6, 0.7},
+      {Portrait.S03, 0.7, 0.7},
+      {Portrait.S04, 0.75, 0.9},
+      {Portrait.S05, 0.84, 0.9},
+      {Portrait.S06, 0.7, 0.7}
     };
   }
 

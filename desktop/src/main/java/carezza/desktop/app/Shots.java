@@ -14,6 +14,7 @@ import java.util.function.BooleanSupplier;
 import javafx.application.Platform;
 import javafx.scene.Scene;
 import javafx.scene.control.Label;
+import javafx.scene.control.ScrollPane;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.image.PixelReader;
 import javafx.scene.image.WritableImage;
@@ -23,13 +24,16 @@ import javax.imageio.ImageIO;
 import carezza.codec.SafeFile;
 import carezza.desktop.bench.BenchModel;
 import carezza.desktop.bench.BesidePictures;
+import carezza.desktop.bench.Comparison;
 import carezza.desktop.bench.Tool;
 import carezza.desktop.demo.Demo;
 import carezza.measure.CheckView;
+import carezza.model.Frame;
 import carezza.model.Mask;
 import carezza.model.MaskParts;
 import carezza.model.Point;
 import carezza.model.Region;
+import carezza.model.ToneEveningLayer;
 import carezza.problem.Problem;
 import carezza.project.Retouch;
 
@@ -179,6 +183,7 @@ public final class Shots {
         });
     await(() -> view.picture().isExact());
     shot("face-map");
+    colour();
     onStage(
         () -> {
           view.model().toolProperty().set(Tool.HAND);
@@ -199,6 +204,74 @@ public final class Shots {
         () -> {
           view.close();
           view.getScene().getWindow().hide();
+          return null;
+        });
+  }
+
+  /** Skin, teeth, the frame, and the settled picture beside the finished one. */
+  private void colour() throws Problem, InterruptedException {
+    onStage(
+        () -> {
+          BenchModel model = view.model();
+          model.playheadProperty().set(model.stack().size());
+          model.select("even");
+          model.editSelected(
+              null,
+              l -> ((ToneEveningLayer) l).withRange(new ToneEveningLayer.Wedge(54, 32, 6, 52)));
+          return null;
+        });
+    await(() -> view.picture().isExact());
+    scroll(1);
+    Thread.sleep(2500);
+    shot("even");
+    onStage(
+        () -> {
+          view.model().undo();
+          return null;
+        });
+    select("teeth");
+    onStage(
+        () -> {
+          view.picture().lookAt(new Point(770, 1330), 1);
+          return null;
+        });
+    await(() -> view.picture().isExact());
+    Thread.sleep(2500);
+    shot("teeth");
+    onStage(
+        () -> {
+          BenchModel model = view.model();
+          view.picture().fit();
+          model.select(null);
+          model.toolProperty().set(Tool.FRAME);
+          model.edit(null, p -> p.withFrame(new Frame(780, 960, 1240, 1550, 2)));
+          return null;
+        });
+    await(() -> view.picture().isExact());
+    shot("frame");
+    onStage(
+        () -> {
+          view.model().undo();
+          view.model().toolProperty().set(Tool.HAND);
+          view.model().comparisonProperty().set(Comparison.BESIDE);
+          return null;
+        });
+    await(() -> view.picture().isExact());
+    Thread.sleep(2500);
+    shot("compare");
+    onStage(
+        () -> {
+          view.model().comparisonProperty().set(Comparison.NONE);
+          return null;
+        });
+    await(() -> view.picture().isExact());
+  }
+
+  /** How far down the panel is looked at, 0 … 1. */
+  private void scroll(double share) {
+    onStage(
+        () -> {
+          ((ScrollPane) view.lookup("#panel .scroll-pane")).setVvalue(share);
           return null;
         });
   }

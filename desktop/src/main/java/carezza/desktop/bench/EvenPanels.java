@@ -12,6 +12,7 @@ import javafx.scene.shape.Rectangle;
 import carezza.colour.Lab;
 import carezza.kernel.Readings;
 import carezza.measure.CheckView;
+import carezza.measure.JobLevel;
 import carezza.model.ColourTouchLayer;
 import carezza.model.DepthLayer;
 import carezza.model.FamiliesLayer;
@@ -51,6 +52,14 @@ final class EvenPanels {
             "The face's own",
             "Takes the median of this skin as the tone to even towards",
             () -> ownTone(model)),
+        PanelRows.button(
+            "job-tone",
+            "By the job",
+            "The face's own tone, with the strengths that the job level holds",
+            () -> {
+              ownTone(model);
+              model.editSelected(null, EvenPanels::byTheJob);
+            }),
         PanelRows.button(
             "no-tone",
             "No tone",
@@ -93,6 +102,14 @@ final class EvenPanels {
               model.editSelected(null, l -> ((ToneEveningLayer) l).withTarget(target(own)));
             },
             () -> model.messageProperty().set("The skin is still being measured; ask once more"));
+  }
+
+  private static Layer byTheJob(Layer layer) {
+    Layer own = layer;
+    for (String part : new String[] {"redness", "pigment", "hue", "chroma"}) {
+      own = LayerValue.with(own, part, JobLevel.portrait().evening(part));
+    }
+    return own;
   }
 
   static Target target(Lab lab) {
