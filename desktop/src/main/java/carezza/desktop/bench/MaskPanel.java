@@ -13,6 +13,7 @@ import javafx.scene.control.MenuButton;
 import javafx.scene.control.MenuItem;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.control.Tooltip;
+import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.util.StringConverter;
@@ -510,7 +511,7 @@ final class MaskPanel {
   // --- painting and seeing
 
   private void paint() {
-    rows.tools(Tool.MASK);
+    FlowPane painting = rows.tools(Tool.MASK);
     ToggleButton lift = new ToggleButton("Lift");
     lift.setId("lift");
     lift.setTooltip(new Tooltip("The brush, or a shape, takes away instead of adding (L)"));
@@ -521,7 +522,7 @@ final class MaskPanel {
     inside.setOnAction(
         e -> model.brushProperty().set(model.brushProperty().get().staying(inside.isSelected())));
     rows.follow(() -> inside.setSelected(model.brushProperty().get().inside()));
-    ((HBox) rows.nodes().getLast()).getChildren().addAll(lift, inside);
+    painting.getChildren().addAll(lift, inside);
     ToggleButton view = new ToggleButton("Show");
     view.setId("show-mask");
     view.setMinWidth(javafx.scene.layout.Region.USE_PREF_SIZE);

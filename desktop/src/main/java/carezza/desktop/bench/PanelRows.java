@@ -162,8 +162,8 @@ final class PanelRows {
     nodes.add(row);
   }
 
-  /** A row of tools, one of which is in hand. */
-  void tools(Tool... tools) {
+  /** A row of tools, one of which is in hand; more buttons may be added to it. */
+  FlowPane tools(Tool... tools) {
     FlowPane row = new FlowPane(6, 4);
     row.setAlignment(Pos.CENTER_LEFT);
     for (Tool tool : tools) {
@@ -180,6 +180,7 @@ final class PanelRows {
       row.getChildren().add(button);
     }
     nodes.add(row);
+    return row;
   }
 
   private static String title(Tool tool) {
