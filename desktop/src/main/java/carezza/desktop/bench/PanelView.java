@@ -175,8 +175,8 @@ public final class PanelView extends VBox {
           }
         });
     modes.setAccessibleText("Laid on");
-    modes.setMinWidth(84);
-    modes.setPrefWidth(84);
+    modes.setMinWidth(102);
+    modes.setPrefWidth(102);
     return modes;
   }
 
