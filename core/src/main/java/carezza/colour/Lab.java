@@ -57,6 +57,12 @@ public record Lab(double l, double a, double b) {
     return h < 0 ? h + 360 : h;
   }
 
+  /** Degrees between two hues, 0 … 180. */
+  public static double hueDistance(double one, double other) {
+    double d = Math.abs(one - other) % 360;
+    return d > 180 ? 360 - d : d;
+  }
+
   /** Individual typology angle in degrees: atan((L* − 50) / b*) (Chardon and others 1991). */
   public double ita() {
     return Math.toDegrees(Math.atan2(l - 50, b));

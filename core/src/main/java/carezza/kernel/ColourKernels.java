@@ -11,7 +11,6 @@ import carezza.model.BalanceLayer;
 import carezza.model.ColourTouchLayer;
 import carezza.model.FamiliesLayer.Family;
 import carezza.model.GradientMapLayer;
-import carezza.model.GradientMapLayer.Stop;
 import carezza.model.HueShiftLayer;
 import carezza.model.MonoLayer;
 import carezza.model.MuteLayer;
@@ -74,16 +73,15 @@ final class ColourKernels {
         (l, a, b, i) -> {
           double share = Math.clamp(l[i] / middle, 0, 100 / middle);
           // Towards white there is no room for as much colour.
-          double room = l[i] > middle ? Math.max(0, (100 - l[i]) / (100 - Math.min(99, middle))) : share;
+          double room =
+              l[i] > middle ? Math.max(0, (100 - l[i]) / (100 - Math.min(99, middle))) : share;
           a[i] = (float) (colour.a() * Math.min(1.2, room));
           b[i] = (float) (colour.b() * Math.min(1.2, room));
         });
   }
 
   static Effect gradientMap(GradientMapLayer layer) {
-    UniformTable[] lab = {
-      joined(layer, Lab::l), joined(layer, Lab::a), joined(layer, Lab::b)
-    };
+    UniformTable[] lab = {along(layer, Lab::l), along(layer, Lab::a), along(layer, Lab::b)};
     return LabPixels.effect(
         (l, a, b, i) -> {
           float at = Math.clamp(l[i] / 100, 0f, 1f);
@@ -93,35 +91,9 @@ final class ColourKernels {
         });
   }
 
-  /** One coordinate along the stops, on straight lines; level beyond the first and the last. */
-  private static UniformTable joined(
+  private static UniformTable along(
       GradientMapLayer layer, java.util.function.ToDoubleFunction<Lab> coordinate) {
-    return new UniformTable(
-        at -> {
-          Stop below = layer.stops().getFirst();
-          Stop above = layer.stops().getLast();
-          for (Stop stop : layer.stops()) {
-            if (stop.position() <= at) {
-              below = stop;
-            }
-          }
-          for (Stop stop : layer.stops().reversed()) {
-            if (stop.position() >= at) {
-              above = stop;
-            }
-          }
-          double span = above.position() - below.position();
-          double t = span <= 0 ? 0 : (at - below.position()) / span;
-          double from = coordinate.applyAsDouble(lab(below.colour()));
-          return from + t * (coordinate.applyAsDouble(lab(above.colour())) - from);
-        },
-        0,
-        1,
-        512);
-  }
-
-  private static Lab lab(Target colour) {
-    return Lab.ofLch(colour.lightness(), colour.chroma(), colour.hue());
+    return new UniformTable(at -> coordinate.applyAsDouble(layer.at(at)), 0, 1, 512);
   }
 
   // --- towards grey
@@ -148,8 +120,7 @@ final class ColourKernels {
     UniformTable[] tone = tones(layer.darks(), Tint.NONE, layer.lights());
     return LabPixels.effect(
         (l, a, b, i) -> {
-          float light =
-              l[i] + Hues.coloured(a[i], b[i]) * families.at(Hues.of(a[i], b[i]));
+          float light = l[i] + Hues.coloured(a[i], b[i]) * families.at(Hues.of(a[i], b[i]));
           l[i] = Math.clamp(light, 0f, Math.max(100f, l[i]));
           a[i] = tone[0].at(l[i]);
           b[i] = tone[1].at(l[i]);
@@ -250,7 +221,8 @@ final class ColourKernels {
         java.util.List.of(
             new MonotoneCurve.Point(0, matte),
             new MonotoneCurve.Point(1.2 * matte, 1.55 * matte),
-            new MonotoneCurve.Point(Math.min(0.9, 3 * matte + 0.02), Math.min(0.9, 3 * matte + 0.02) + 0.02 * matte),
+            new MonotoneCurve.Point(
+                Math.min(0.9, 3 * matte + 0.02), Math.min(0.9, 3 * matte + 0.02) + 0.02 * matte),
             new MonotoneCurve.Point(1, 1)));
   }
 }

@@ -17,7 +17,9 @@ final class CurveKernel {
 
   static Effect effect(CurveLayer layer) {
     Luminance.Curve luminance =
-        straight(layer.luminance()) ? null : new Luminance.Curve(new MonotoneCurve(layer.luminance())::at);
+        straight(layer.luminance())
+            ? null
+            : new Luminance.Curve(new MonotoneCurve(layer.luminance())::at);
     UniformTable toe = layer.matte() == 0 ? null : ColourKernels.toe(layer.matte()).table();
     UniformTable[] channels = {table(layer.red()), table(layer.green()), table(layer.blue())};
     return Effect.perPixel(

@@ -33,8 +33,7 @@ final class DodgeBurnKernel {
 
   static Effect effect(DodgeBurnLayer layer, Site site) {
     int reach =
-        Math.max(
-            Masks.reach(layer.lit(), site.scale()), Masks.reach(layer.shaded(), site.scale()));
+        Math.max(Masks.reach(layer.lit(), site.scale()), Masks.reach(layer.shaded(), site.scale()));
     Bend dodge = Bend.of(layer.method(), layer.dodge(), layer.lit(), layer.keepColour());
     Bend burn = Bend.of(layer.method(), -layer.burn(), layer.shaded(), layer.keepColour());
     return Effect.reaching(
@@ -66,11 +65,7 @@ final class DodgeBurnKernel {
       }
       case OVERLAY_SHEET -> inside(v -> Blends.overlay(v, 0.5 + rise));
       case RANGES ->
-          inside(
-              v ->
-                  v
-                      + share
-                          * ((rise > 0 ? Blends.screen(v, v) : Blends.multiply(v, v)) - v));
+          inside(v -> v + share * ((rise > 0 ? Blends.screen(v, v) : Blends.multiply(v, v)) - v));
     };
   }
 

@@ -1,5 +1,6 @@
 package carezza.kernel;
 
+import carezza.colour.Lab;
 import carezza.function.UniformTable;
 import carezza.model.FamiliesLayer.Family;
 
@@ -23,17 +24,11 @@ final class Hues {
     return c2 / (c2 + FAINT * FAINT);
   }
 
-  /** Degrees between two hues, 0 … 180. */
-  static double apart(double one, double other) {
-    double d = Math.abs(one - other) % 360;
-    return d > 180 ? 360 - d : d;
-  }
-
   /** Raised cosine about a hue: 1 in the middle, 0 from {@code width} degrees on. */
   static UniformTable about(double hue, double width) {
     return new UniformTable(
         h -> {
-          double d = apart(h, hue);
+          double d = Lab.hueDistance(h, hue);
           return d >= width ? 0 : 0.5 + 0.5 * Math.cos(Math.PI * d / width);
         },
         0,

@@ -64,9 +64,11 @@ public final class Kernels {
       case IrisLayer l -> Whitening.under(l.head().mask(), probe);
       case CatchlightLayer l -> Whitening.under(l.head().mask(), probe);
       case LipsLayer l -> Whitening.under(l.head().mask(), probe);
-      case WhiteBalanceLayer _, ExposureLayer _, RangeLayer _, DodgeBurnLayer _ -> new Readings.None();
+      case WhiteBalanceLayer _, ExposureLayer _, RangeLayer _, DodgeBurnLayer _ ->
+          new Readings.None();
       case FamiliesLayer _, MuteLayer _, ColourTouchLayer _, CurveLayer _ -> new Readings.None();
-      case BalanceLayer _, GradientMapLayer _, MonoLayer _, SaturationLayer _ -> new Readings.None();
+      case BalanceLayer _, GradientMapLayer _, MonoLayer _, SaturationLayer _ ->
+          new Readings.None();
       case HueShiftLayer _, VignetteLayer _, SharpenLayer _ -> new Readings.None();
     };
   }
@@ -93,7 +95,8 @@ public final class Kernels {
     return switch (layer) {
       case ToneEveningLayer l -> new ToneEveningLayer(full, 0, 0, null, 0, 0, 0, null, false);
       case FrequencySeparationLayer l ->
-          new FrequencySeparationLayer(full, l.radius(), l.split(), 1, 1, 0, l.edgeGuard(), List.of());
+          new FrequencySeparationLayer(
+              full, l.radius(), l.split(), 1, 1, 0, l.edgeGuard(), List.of());
       case TeethLayer l -> new TeethLayer(full, 1, 0, false);
       case ScleraLayer l -> new ScleraLayer(full, 0, 0, 0, 0, false);
       case MatchLayer l -> new MatchLayer(full, l.follow(), 0, 0);

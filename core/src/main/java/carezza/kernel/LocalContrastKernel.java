@@ -55,10 +55,7 @@ final class LocalContrastKernel {
     if (layer.haze() == 0) {
       return contrast;
     }
-    double t =
-        layer.haze() > 0
-            ? layer.haze() * (haze.veil() + LEAST)
-            : layer.haze() * LAID_ON;
+    double t = layer.haze() > 0 ? layer.haze() * (haze.veil() + LEAST) : layer.haze() * LAID_ON;
     return new Effect() {
       @Override
       public Area needed(Area out) {

@@ -51,9 +51,7 @@ public final class SeparationRadiusAdvisor {
           from * scale,
           to * scale,
           advised * scale,
-          curve.stream()
-              .map(s -> new Step(s.sigma() * scale, s.residual(), s.leak()))
-              .toList());
+          curve.stream().map(s -> new Step(s.sigma() * scale, s.residual(), s.leak())).toList());
     }
   }
 

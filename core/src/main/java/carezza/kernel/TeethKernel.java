@@ -48,7 +48,12 @@ final class TeethKernel {
                     own,
                     lab ->
                         Whitening.apply(
-                            lab, Plane.filled(lab.area(), 1), Math.sqrt(yellow), yellow, tone, lift))
+                            lab,
+                            Plane.filled(lab.area(), 1),
+                            Math.sqrt(yellow),
+                            yellow,
+                            tone,
+                            lift))
                 : own);
   }
 }

@@ -157,8 +157,7 @@ final class ToneEveningKernel {
 
     private Area readBy(Area coarse) {
       Site there = low.coarse();
-      int reach =
-          GaussianBlur.reach(sigma()) + Masks.reach(layer.head().mask(), there.scale());
+      int reach = GaussianBlur.reach(sigma()) + Masks.reach(layer.head().mask(), there.scale());
       return coarse.grow(reach).intersect(there.whole());
     }
 
@@ -199,7 +198,8 @@ final class ToneEveningKernel {
       Picture own = low.reduced(input, readBy(coarse));
       Plane mask = Masks.render(layer.head().mask(), own.area(), low.coarse(), own);
       MaskedBlur blur = new MaskedBlur(mask, sigma());
-      Plane inRange = layer.range() == null ? null : wedge(layer.range(), Lab.of(own).map(blur::blur));
+      Plane inRange =
+          layer.range() == null ? null : wedge(layer.range(), Lab.of(own).map(blur::blur));
       Plane melanin = null;
       Plane haemoglobin = null;
       if (layer.redness() > 0 || layer.pigment() > 0) {
@@ -237,10 +237,11 @@ final class ToneEveningKernel {
         float a = band.second().values()[i];
         float b = band.third().values()[i];
         double c = Math.hypot(a, b);
-        double off = Hues.apart(Hues.of(a, b), range.hue()) - range.width();
+        double off = Lab.hueDistance(Hues.of(a, b), range.hue()) - range.width();
         double in = 1 - LabPixels.rise((float) off, 0, SOFT_DEGREES);
         in *= LabPixels.rise((float) (c - range.from()), -SOFT_CHROMA, 0);
-        out.values()[i] = (float) in * (1 - LabPixels.rise((float) (c - range.to()), 0, SOFT_CHROMA));
+        out.values()[i] =
+            (float) in * (1 - LabPixels.rise((float) (c - range.to()), 0, SOFT_CHROMA));
       }
       return out;
     }

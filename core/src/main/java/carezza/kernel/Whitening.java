@@ -43,7 +43,8 @@ final class Whitening {
    * Scales a* and b* and lifts L*. The lift is full at the median, falls in proportion to the dark
    * below it, so gaps and shade stay, and to nothing at white above it.
    */
-  static void apply(Picture lab, Plane where, double factorA, double factorB, Readings.Tone tone, double lift) {
+  static void apply(
+      Picture lab, Plane where, double factorA, double factorB, Readings.Tone tone, double lift) {
     float[] l = lab.first().values();
     float[] a = lab.second().values();
     float[] b = lab.third().values();

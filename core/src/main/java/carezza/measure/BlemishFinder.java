@@ -108,7 +108,8 @@ public final class BlemishFinder {
     BlemishFinder finder = new BlemishFinder(fw, Level.scale(level), skin);
     double most = PIGMENT_LIGHT + PIGMENT_DEEPER * Robust.median(pigment, skin);
     List<Blemish> found = new ArrayList<>();
-    finder.stand(redness, RADII, LEAST_RED / sensitivity, Kind.TEMPORARY, new Pigment(pigment, most), found);
+    finder.stand(
+        redness, RADII, LEAST_RED / sensitivity, Kind.TEMPORARY, new Pigment(pigment, most), found);
     List<Blemish> dark = new ArrayList<>();
     finder.stand(density, new double[] {RADII[0] / 2}, DARKER / sensitivity, Kind.MARK, null, dark);
     // Single hairs at the hairline are dark, too; a mark has skin on all sides.
@@ -129,14 +130,11 @@ public final class BlemishFinder {
   }
 
   /** Skin of the face, away from eyes, mouth, brows, outline, and from all that is dark. */
-  private static Plane sureSkin(
-      Regions regions, Plane density, Area area, int level, double fw) {
+  private static Plane sureSkin(Regions regions, Plane density, Area area, int level, double fw) {
     Plane face = regions.coverage(Region.FACE_SKIN, area, level).copy();
     Plane features = Plane.of(area);
     for (Region r :
-        new Region[] {
-          Region.LIPS, Region.TEETH, Region.SCLERA, Region.IRIS, Region.BROWS_LASHES
-        }) {
+        new Region[] {Region.LIPS, Region.TEETH, Region.SCLERA, Region.IRIS, Region.BROWS_LASHES}) {
       Plane own = regions.coverage(r, area, level);
       for (int i = 0; i < own.values().length; i++) {
         features.values()[i] = Math.max(features.values()[i], own.values()[i]);

@@ -57,9 +57,30 @@ public final class Distractions {
     Plane sharp = GaussianBlur.blur(contrast, fw * FINE * 2);
     double scale = site.scale() / 2;
     List<Distraction> found = new ArrayList<>();
-    places(fine.first(), around(fine.first(), fw, STANDS_OUT), elsewhere, Distraction.Kind.BRIGHT, fw, scale, found);
-    places(sharp, Plane.filled(sharp.area(), (float) SHARP), elsewhere, Distraction.Kind.SHARP, fw, scale, found);
-    places(chroma, around(chroma, fw, STANDS_OUT), elsewhere, Distraction.Kind.COLOURFUL, fw, scale, found);
+    places(
+        fine.first(),
+        around(fine.first(), fw, STANDS_OUT),
+        elsewhere,
+        Distraction.Kind.BRIGHT,
+        fw,
+        scale,
+        found);
+    places(
+        sharp,
+        Plane.filled(sharp.area(), (float) SHARP),
+        elsewhere,
+        Distraction.Kind.SHARP,
+        fw,
+        scale,
+        found);
+    places(
+        chroma,
+        around(chroma, fw, STANDS_OUT),
+        elsewhere,
+        Distraction.Kind.COLOURFUL,
+        fw,
+        scale,
+        found);
     found.sort(Comparator.comparingDouble(Distraction::strength).reversed());
     return List.copyOf(found.subList(0, Math.min(MOST, found.size())));
   }
@@ -113,8 +134,7 @@ public final class Distractions {
     double top = Robust.quantile(Robust.values(values, Plane.filled(area, 1)), 1 - MOST_SHARE);
     boolean[] open = new boolean[area.pixels()];
     for (int i = 0; i < open.length; i++) {
-      open[i] =
-          where.values()[i] > 0.5f && values.values()[i] > Math.max(top, limit.values()[i]);
+      open[i] = where.values()[i] > 0.5f && values.values()[i] > Math.max(top, limit.values()[i]);
     }
     double least = Math.PI / 4 * Math.pow(fw * SMALLEST, 2);
     for (int i = 0; i < open.length; i++) {
@@ -136,7 +156,8 @@ public final class Distractions {
       int i = next.poll();
       members.add(i);
       int x = i % width;
-      for (int n : new int[] {i - width, i + width, x > 0 ? i - 1 : -1, x < width - 1 ? i + 1 : -1}) {
+      for (int n :
+          new int[] {i - width, i + width, x > 0 ? i - 1 : -1, x < width - 1 ? i + 1 : -1}) {
         if (n >= 0 && n < open.length && open[n]) {
           open[n] = false;
           next.add(n);

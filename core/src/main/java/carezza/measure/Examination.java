@@ -59,10 +59,7 @@ public final class Examination {
           renderer.render(settled, whole, site.level(), Readiness.EXACT, cancellation);
       before =
           new Settled(
-              settled.stack(),
-              settled.regions(),
-              repaired,
-              Figures.of(site, picture, repaired));
+              settled.stack(), settled.regions(), repaired, Figures.of(site, picture, repaired));
       known = before;
     }
     Picture after = renderer.render(scene, whole, site.level(), Readiness.EXACT, cancellation);

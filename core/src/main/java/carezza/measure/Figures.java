@@ -98,7 +98,8 @@ record Figures(
       Plane lightness = lab.first().crop(box);
       Pigments.Maps maps = there ? Pigments.of(picture.crop(box)) : null;
       double nan = Double.NaN;
-      Plane face = together(Region.FACE_SKIN, Region.LIPS, Region.TEETH, Region.IRIS, Region.SCLERA);
+      Plane face =
+          together(Region.FACE_SKIN, Region.LIPS, Region.TEETH, Region.IRIS, Region.SCLERA);
       Plane eyes = together(Region.IRIS, Region.SCLERA);
       Plane rest = together(Region.FACE_SKIN, Region.LIPS, Region.TEETH);
       boolean focus = measurable(eyes) && measurable(rest);

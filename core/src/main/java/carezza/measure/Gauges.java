@@ -37,8 +37,7 @@ public final class Gauges {
   public static List<Gauge> read(
       Site site, Picture before, Picture after, LayerStack stack, JobLevel job) {
     List<RepairArea> repaired = Figures.repaired(stack);
-    return read(
-        Figures.of(site, before, repaired), Figures.of(site, after, repaired), job);
+    return read(Figures.of(site, before, repaired), Figures.of(site, after, repaired), job);
   }
 
   static List<Gauge> read(Figures before, Figures after, JobLevel job) {
@@ -69,8 +68,18 @@ public final class Gauges {
     double full = there ? 100 : Double.NaN;
     add("textureKept", "Texture kept", "%", f, full, texture, job.fixed("textureKept"));
     add("formKept", "Form kept", "", f, full / 100, form, job.fixed("formKept"));
-    fall("rednessBlotch", "Redness, blotches", "mD", 1000 * before.redness(), 1000 * after.redness());
-    fall("pigmentBlotch", "Pigment, blotches", "mD", 1000 * before.pigment(), 1000 * after.pigment());
+    fall(
+        "rednessBlotch",
+        "Redness, blotches",
+        "mD",
+        1000 * before.redness(),
+        1000 * after.redness());
+    fall(
+        "pigmentBlotch",
+        "Pigment, blotches",
+        "mD",
+        1000 * before.pigment(),
+        1000 * after.pigment());
     fall("toneBlotch", "Tone, blotches", "L*", before.tone(), after.tone());
     Lab was = before.face();
     Lab is = after.face();
@@ -208,7 +217,14 @@ public final class Gauges {
 
   private void sight() {
     String where = "the face against the rest";
-    add("leadLight", "Face leads, light", "stops", where, before.leadLight(), after.leadLight(), null);
+    add(
+        "leadLight",
+        "Face leads, light",
+        "stops",
+        where,
+        before.leadLight(),
+        after.leadLight(),
+        null);
     add(
         "leadContrast",
         "Face leads, contrast",
@@ -229,7 +245,14 @@ public final class Gauges {
     SightGauges.Noise is = after.noise();
     add("noise", "Noise", "L*", "the whole picture", was.all(), is.all(), null);
     add("noiseDarks", "Noise, darks", "L*", "below L* 33", was.darks(), is.darks(), null);
-    add("noiseMiddles", "Noise, middle tones", "L*", "L* 33 … 66", was.middles(), is.middles(), null);
+    add(
+        "noiseMiddles",
+        "Noise, middle tones",
+        "L*",
+        "L* 33 … 66",
+        was.middles(),
+        is.middles(),
+        null);
     add("noiseLights", "Noise, lights", "L*", "above L* 66", was.lights(), is.lights(), null);
     add(
         "distractions",

@@ -110,7 +110,8 @@ public final class LightAdvisor {
   public DodgeBurnLayer evened() {
     double fw = site.faceWidth();
     Plane blotches =
-        GaussianBlur.normalised(input, skin, fw * FINE).minus(GaussianBlur.normalised(input, skin, fw * COARSE));
+        GaussianBlur.normalised(input, skin, fw * FINE)
+            .minus(GaussianBlur.normalised(input, skin, fw * COARSE));
     double limit = Math.max(0.1, FEATURE * Robust.sigma(blotches, skin));
     double gained = Robust.median(gain(new Mask.Everything(), new Mask.Nothing()), skin);
     double taken = -Robust.median(gain(new Mask.Nothing(), new Mask.Everything()), skin);
@@ -157,16 +158,11 @@ public final class LightAdvisor {
         new Mask.And(
             new Mask.Named(Region.FACE_SKIN),
             new Mask.Uneven(
-                darker,
-                fw * EVENED_FINE,
-                fw * EVENED_COARSE,
-                Math.clamp(gain, 0.1, 1000),
-                limit));
+                darker, fw * EVENED_FINE, fw * EVENED_COARSE, Math.clamp(gain, 0.1, 1000), limit));
     Mask others = blotches;
     for (KeptMark mark : marks) {
       double r = MARK_MARGIN * mark.radius();
-      others =
-          new Mask.Minus(others, new Mask.Oval(mark.x(), mark.y(), r, r, 0, MARK_SOFTNESS));
+      others = new Mask.Minus(others, new Mask.Oval(mark.x(), mark.y(), r, r, 0, MARK_SOFTNESS));
     }
     return under(painted, others);
   }

@@ -38,9 +38,7 @@ public record OverPush(List<Double> amounts, List<List<Gauge>> readings) {
     List<List<Gauge>> readings = new ArrayList<>();
     for (double amount : AMOUNTS) {
       progress.accept((double) readings.size() / AMOUNTS.size());
-      Scene pushed =
-          new Scene(
-              scene.stack().edit(layer, l -> at(l, amount)), scene.regions());
+      Scene pushed = new Scene(scene.stack().edit(layer, l -> at(l, amount)), scene.regions());
       readings.add(examination.of(pushed, job, cancellation).gauges());
     }
     return new OverPush(AMOUNTS, readings);

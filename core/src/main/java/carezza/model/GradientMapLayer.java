@@ -3,6 +3,8 @@ package carezza.model;
 import java.util.ArrayList;
 import java.util.List;
 
+import carezza.colour.Lab;
+
 /**
  * Gives each lightness its own colour.
  *
@@ -19,6 +21,34 @@ public record GradientMapLayer(Head head, List<Stop> stops) implements Layer {
       Require.range("position", position, 0, 1);
       Require.present("colour", colour);
     }
+
+    Lab lab() {
+      return Lab.ofLch(colour.lightness(), colour.chroma(), colour.hue());
+    }
+  }
+
+  /** The colour at a position, on straight lines in L*a*b*; level beyond the first and the last stop. */
+  public Lab at(double position) {
+    Stop below = stops.getFirst();
+    Stop above = stops.getLast();
+    for (Stop stop : stops) {
+      if (stop.position() <= position) {
+        below = stop;
+      }
+    }
+    for (Stop stop : stops.reversed()) {
+      if (stop.position() >= position) {
+        above = stop;
+      }
+    }
+    double span = above.position() - below.position();
+    double t = span <= 0 ? 0 : (position - below.position()) / span;
+    Lab from = below.lab();
+    Lab to = above.lab();
+    return new Lab(
+        from.l() + t * (to.l() - from.l()),
+        from.a() + t * (to.a() - from.a()),
+        from.b() + t * (to.b() - from.b()));
   }
 
   /** The same positions with another colour for one of them. */
@@ -34,7 +64,8 @@ public record GradientMapLayer(Head head, List<Stop> stops) implements Layer {
     stops = List.copyOf(stops);
     Require.range("number of stops", stops.size(), 2, 16);
     for (int i = 1; i < stops.size(); i++) {
-      Require.range("position of a stop", stops.get(i).position(), stops.get(i - 1).position() + 1e-6, 1);
+      Require.range(
+          "position of a stop", stops.get(i).position(), stops.get(i - 1).position() + 1e-6, 1);
     }
   }
 

@@ -23,12 +23,7 @@ public enum LayerKind {
       Stage.SETTLE,
       NeutraliseLayer.class,
       h -> new NeutraliseLayer(h, null, null, null)),
-  RANGE(
-      "range",
-      "Range",
-      Stage.SETTLE,
-      RangeLayer.class,
-      h -> new RangeLayer(h, 0, 1, 0, 0)),
+  RANGE("range", "Range", Stage.SETTLE, RangeLayer.class, h -> new RangeLayer(h, 0, 1, 0, 0)),
   LOCAL_CONTRAST(
       "localContrast",
       "Local contrast",
@@ -77,13 +72,17 @@ public enum LayerKind {
       "Tone evening",
       Stage.EVEN,
       ToneEveningLayer.class,
-      h -> new ToneEveningLayer(h.withMask(new Named(Region.SKIN)), 0.5, 0.3, null, 0.4, 0.2, 0, null, false)),
+      h ->
+          new ToneEveningLayer(
+              h.withMask(new Named(Region.SKIN)), 0.5, 0.3, null, 0.4, 0.2, 0, null, false)),
   MATCH(
       "match",
       "Match",
       Stage.EVEN,
       MatchLayer.class,
-      h -> new MatchLayer(h.withMask(new Named(Region.NECK_SKIN)), new Named(Region.FACE_SKIN), 0.8, 0)),
+      h ->
+          new MatchLayer(
+              h.withMask(new Named(Region.NECK_SKIN)), new Named(Region.FACE_SKIN), 0.8, 0)),
   FAMILIES(
       "families",
       "Colour families",
@@ -96,18 +95,14 @@ public enum LayerKind {
       Stage.EVEN,
       DepthLayer.class,
       h -> new DepthLayer(h.withMask(new Named(Region.SKIN)), 0.4, 1.5, null, false)),
-  MUTE(
-      "mute",
-      "Mute",
-      Stage.EVEN,
-      MuteLayer.class,
-      h -> new MuteLayer(h, 0.3, 1, null)),
+  MUTE("mute", "Mute", Stage.EVEN, MuteLayer.class, h -> new MuteLayer(h, 0.3, 1, null)),
   COLOUR_TOUCH(
       "colourTouch",
       "Colour touch-up",
       Stage.EVEN,
       ColourTouchLayer.class,
-      h -> new ColourTouchLayer(h.withMask(new Nothing()), new ToneEveningLayer.Target(65, 28, 50))),
+      h ->
+          new ColourTouchLayer(h.withMask(new Nothing()), new ToneEveningLayer.Target(65, 28, 50))),
   CURVE(
       "curve",
       "Curve",
@@ -125,13 +120,14 @@ public enum LayerKind {
       "Gradient map",
       Stage.GRADE,
       GradientMapLayer.class,
-      h -> new GradientMapLayer(h.withAmount(0.3), List.of(new GradientMapLayer.Stop(0, new ToneEveningLayer.Target(4, 6, 290)), new GradientMapLayer.Stop(0.5, new ToneEveningLayer.Target(50, 14, 50)), new GradientMapLayer.Stop(1, new ToneEveningLayer.Target(97, 6, 85))))),
-  MONO(
-      "mono",
-      "Mono mix",
-      Stage.GRADE,
-      MonoLayer.class,
-      h -> new MonoLayer(h, null, null, null)),
+      h ->
+          new GradientMapLayer(
+              h.withAmount(0.3),
+              List.of(
+                  new GradientMapLayer.Stop(0, new ToneEveningLayer.Target(4, 6, 290)),
+                  new GradientMapLayer.Stop(0.5, new ToneEveningLayer.Target(50, 14, 50)),
+                  new GradientMapLayer.Stop(1, new ToneEveningLayer.Target(97, 6, 85))))),
+  MONO("mono", "Mono mix", Stage.GRADE, MonoLayer.class, h -> new MonoLayer(h, null, null, null)),
   SATURATION(
       "saturation",
       "Saturation",

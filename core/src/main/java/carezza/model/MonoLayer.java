@@ -10,7 +10,8 @@ import java.util.List;
  * @param darks tint of the darks
  * @param lights tint of the lights
  */
-public record MonoLayer(Head head, List<Double> families, Tint darks, Tint lights) implements Layer {
+public record MonoLayer(Head head, List<Double> families, Tint darks, Tint lights)
+    implements Layer {
 
   public MonoLayer with(FamiliesLayer.Family family, double lightness) {
     List<Double> changed = new ArrayList<>(families);

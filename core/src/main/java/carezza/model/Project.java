@@ -47,16 +47,19 @@ public record Project(
   }
 
   public Project withStack(LayerStack newStack) {
-    return new Project(title, photograph, faces, others, kept, pins, frame, newStack, notes, unknown);
+    return new Project(
+        title, photograph, faces, others, kept, pins, frame, newStack, notes, unknown);
   }
 
   public Project withFaces(FaceMap newFaces) {
-    return new Project(title, photograph, newFaces, others, kept, pins, frame, stack, notes, unknown);
+    return new Project(
+        title, photograph, newFaces, others, kept, pins, frame, stack, notes, unknown);
   }
 
   /** With the maps of further faces. */
   public Project withOthers(List<FaceMap> newOthers) {
-    return new Project(title, photograph, faces, newOthers, kept, pins, frame, stack, notes, unknown);
+    return new Project(
+        title, photograph, faces, newOthers, kept, pins, frame, stack, notes, unknown);
   }
 
   /** All maps, that of the measured face first. */

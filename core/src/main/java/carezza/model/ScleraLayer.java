@@ -9,7 +9,8 @@ package carezza.model;
  * @param balance 0 … 1: share of the difference in L* between the eyes that the darker one is lifted by
  * @param force lets the lift pass its limits
  */
-public record ScleraLayer(Head head, double target, double redness, double lift, double balance, boolean force)
+public record ScleraLayer(
+    Head head, double target, double redness, double lift, double balance, boolean force)
     implements Layer {
 
   public ScleraLayer {

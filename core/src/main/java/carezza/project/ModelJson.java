@@ -42,7 +42,17 @@ final class ModelJson {
   static final int VERSION = 1;
 
   private static final List<String> PROJECT_FIELDS =
-      List.of("version", "title", "photograph", "faceMap", "otherFaces", "kept", "pins", "frame", "stack", "notes");
+      List.of(
+          "version",
+          "title",
+          "photograph",
+          "faceMap",
+          "otherFaces",
+          "kept",
+          "pins",
+          "frame",
+          "stack",
+          "notes");
 
   @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "kind")
   private interface Kinds {}

@@ -73,7 +73,17 @@ public final class ProjectFile {
     PhotoReference reference =
         new PhotoReference(name, sha256(bytes), true, photo.size().width(), photo.size().height());
     Project project =
-        new Project(dot > 0 ? name.substring(0, dot) : name, reference, null, null, null, null, null, null, null, null);
+        new Project(
+            dot > 0 ? name.substring(0, dot) : name,
+            reference,
+            null,
+            null,
+            null,
+            null,
+            null,
+            null,
+            null,
+            null);
     return new Retouch(project, photo, bytes, null, null);
   }
 
@@ -177,8 +187,7 @@ public final class ProjectFile {
     byte[] photo = photograph(project.photograph(), entries, file, name);
     PhotoReference reference = project.photograph();
     String shown = Path.of(reference.name()).getFileName().toString();
-    Retouch opened =
-        new Retouch(project, PictureReader.decode(photo, shown), photo, null, null);
+    Retouch opened = new Retouch(project, PictureReader.decode(photo, shown), photo, null, null);
     return reference.embedded()
         ? opened
         : opened.linkedTo(file.toAbsolutePath().resolveSibling(reference.name()).normalize());

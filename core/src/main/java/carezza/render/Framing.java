@@ -32,7 +32,8 @@ public final class Framing {
     double left = frame.x() * scale - size.width() / 2.0;
     double top = frame.y() * scale - size.height() / 2.0;
     boolean whole = frame.angle() == 0 && left == Math.rint(left) && top == Math.rint(top);
-    Area there = new Area((int) Math.floor(left), (int) Math.floor(top), size.width(), size.height());
+    Area there =
+        new Area((int) Math.floor(left), (int) Math.floor(top), size.width(), size.height());
     if (whole && picture.area().contains(there)) {
       return picture.crop(there).map(p -> new Plane(out, p.values()));
     }
@@ -45,8 +46,7 @@ public final class Framing {
                         || c.x() * scale > picture.area().width() + 0.01
                         || c.y() * scale > picture.area().height() + 0.01);
     double sigma = LOW * Math.min(picture.area().width(), picture.area().height());
-    return picture.map(
-        p -> cut(p, beyond ? GaussianBlur.blur(p, sigma) : null, frame, scale, out));
+    return picture.map(p -> cut(p, beyond ? GaussianBlur.blur(p, sigma) : null, frame, scale, out));
   }
 
   private static Plane cut(Plane plane, Plane low, Frame frame, double scale, Area out) {

@@ -77,9 +77,7 @@ public final class LiveRendering {
     for (int i = 0; i < own.size(); i++) {
       Layer layer = theirs.layers().get(i);
       boolean itself = own.get(i).head().id().equals(edited);
-      if (itself
-          ? !layer.head().id().equals(edited) || !layer.acts()
-          : !layer.equals(own.get(i))) {
+      if (itself ? !layer.head().id().equals(edited) || !layer.acts() : !layer.equals(own.get(i))) {
         return false;
       }
     }

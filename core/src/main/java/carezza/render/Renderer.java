@@ -114,8 +114,7 @@ public final class Renderer {
     for (int i = layers.size(); i > edited; i--) {
       Prepared p = layers.get(i - 1);
       LayerPass pass = new LayerPass(p.layer(), p.readings(), site);
-      LayerPass ready =
-          pass.steady(run.render(i - 1, pass.needed(wanted).union(wanted)), wanted);
+      LayerPass ready = pass.steady(run.render(i - 1, pass.needed(wanted).union(wanted)), wanted);
       steps.addFirst(new LiveRendering.Step(ready, run.render(i, wanted).crop(wanted).copy()));
       wanted = ready.needed(wanted).union(wanted).intersect(site.whole());
     }
@@ -132,8 +131,7 @@ public final class Renderer {
         site,
         a -> input.render(under, a),
         steps,
-        layer ->
-            read(layer, below, first.under(), scene, Readiness.EXACT, Cancellation.NONE));
+        layer -> read(layer, below, first.under(), scene, Readiness.EXACT, Cancellation.NONE));
   }
 
   /** Renders a whole level without keeping tiles: for files. */
@@ -252,8 +250,7 @@ public final class Renderer {
     double faceWidth = site(scene, 0).faceWidth();
     int level = analysisLevel(faceWidth);
     Site site = site(scene, level);
-    Picture input =
-        new Run(under, scene, level, cancellation).render(under.size(), site.whole());
+    Picture input = new Run(under, scene, level, cancellation).render(under.size(), site.whole());
     Run fine = new Run(under, scene, 0, cancellation);
     return new Probe(site, input, a -> fine.render(under.size(), a));
   }

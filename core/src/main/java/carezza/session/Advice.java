@@ -57,12 +57,13 @@ public final class Advice {
    */
   public Radius radius(Project project, String layer, Cancellation cancellation) {
     Scene scene = session.scene(project);
-    int under =
-        layer == null ? scene.stack().through(Stage.MEND) : scene.stack().indexOf(layer);
+    int under = layer == null ? scene.stack().through(Stage.MEND) : scene.stack().indexOf(layer);
     int level = Renderer.analysisLevel(session.renderer().site(scene, 0).faceWidth());
     Site site = session.renderer().site(scene, level);
     Picture input =
-        session.renderer().render(scene.through(under), site.whole(), level, Readiness.EXACT, cancellation);
+        session
+            .renderer()
+            .render(scene.through(under), site.whole(), level, Readiness.EXACT, cancellation);
     Plane skin = scene.regions().coverage(Region.FACE_SKIN, site.whole(), level);
     SeparationRadiusAdvisor.Advice found =
         SeparationRadiusAdvisor.advise(input, skin, site.faceWidth()).times(1 / site.scale());
@@ -83,8 +84,14 @@ public final class Advice {
     Scene scene = session.scene(project);
     Area wide = area.grow(GaussianBlur.reach(sigma)).intersect(session.size().area());
     Picture input =
-        session.renderer().render(
-            scene.through(scene.stack().indexOf(layer)), wide, 0, Readiness.QUICK, cancellation);
+        session
+            .renderer()
+            .render(
+                scene.through(scene.stack().indexOf(layer)),
+                wide,
+                0,
+                Readiness.QUICK,
+                cancellation);
     Picture low = input.map(p -> GaussianBlur.blur(p, sigma)).crop(area);
     Picture high = input.crop(area).copy();
     for (int c = 0; c < 3; c++) {
@@ -100,7 +107,12 @@ public final class Advice {
   public OverPush pushed(
       Project project, String layer, DoubleConsumer progress, Cancellation cancellation) {
     return OverPush.of(
-        session.examination(), session.scene(project), layer, JobLevel.portrait(), progress, cancellation);
+        session.examination(),
+        session.scene(project),
+        layer,
+        JobLevel.portrait(),
+        progress,
+        cancellation);
   }
 
   /** Light and shade to paint on a layer, which takes part as it is set. */
@@ -109,8 +121,7 @@ public final class Advice {
     session.blemishes(project, 1, cancellation).stream()
         .filter(b -> b.kind() == Blemish.Kind.MARK)
         .forEach(b -> own.add(new KeptMark(b.x(), b.y(), b.radius())));
-    return new LightAdvisor(
-        session.renderer(), session.scene(project), layer, own, cancellation);
+    return new LightAdvisor(session.renderer(), session.scene(project), layer, own, cancellation);
   }
 
   /** Places of the face to lift and to deepen, by the light that is below a layer; none without a map. */
@@ -131,7 +142,9 @@ public final class Advice {
   public List<Distraction> distractions(Project project, Cancellation cancellation) {
     Scene scene = session.scene(project);
     Site site =
-        session.renderer().site(scene, Renderer.analysisLevel(session.renderer().site(scene, 0).faceWidth()));
+        session
+            .renderer()
+            .site(scene, Renderer.analysisLevel(session.renderer().site(scene, 0).faceWidth()));
     Picture finished =
         session.renderer().render(scene, site.whole(), site.level(), Readiness.QUICK, cancellation);
     return Distractions.of(Lab.of(finished), site);
@@ -145,15 +158,16 @@ public final class Advice {
    *
    * @param other of the same size; seen with this project's regions
    */
-  public List<Gauge> gaugesAgainst(
-      Project project, Finished other, Cancellation cancellation) {
+  public List<Gauge> gaugesAgainst(Project project, Finished other, Cancellation cancellation) {
     Scene scene = session.scene(project);
     int level = Renderer.analysisLevel(session.renderer().site(scene, 0).faceWidth());
     Site site = session.renderer().site(scene, level);
     Session there = other.session();
     Picture before =
-        there.renderer().render(
-            there.scene(other.project()), site.whole(), level, Readiness.EXACT, cancellation);
+        there
+            .renderer()
+            .render(
+                there.scene(other.project()), site.whole(), level, Readiness.EXACT, cancellation);
     Picture after =
         session.renderer().render(scene, site.whole(), level, Readiness.EXACT, cancellation);
     return Gauges.read(site, before, after, project.stack(), JobLevel.portrait());

@@ -116,8 +116,7 @@ public final class Session {
   private synchronized Plane subject() {
     if (subject == null) {
       subject =
-          FaceAnalysis.shared()
-              .subject(renderer.photograph().level(FaceAnalysis.level(size())));
+          FaceAnalysis.shared().subject(renderer.photograph().level(FaceAnalysis.level(size())));
     }
     return subject;
   }
@@ -154,8 +153,7 @@ public final class Session {
     List<FaceMap> earlier = new ArrayList<>(project.allFaces());
     List<FaceMap> maps = new ArrayList<>();
     for (FaceMap found : findFaces(project, cancellation)) {
-      FaceMap same =
-          earlier.stream().filter(found::sameFaceAs).findFirst().orElse(null);
+      FaceMap same = earlier.stream().filter(found::sameFaceAs).findFirst().orElse(null);
       earlier.remove(same);
       maps.add(same == null ? found : found.keeping(same));
     }
@@ -169,8 +167,7 @@ public final class Session {
    *
    * @param sensitivity 1 as usual, more for fainter ones
    */
-  public List<Blemish> blemishes(
-      Project project, double sensitivity, Cancellation cancellation) {
+  public List<Blemish> blemishes(Project project, double sensitivity, Cancellation cancellation) {
     if (project.faces() == null) {
       return List.of();
     }
@@ -178,8 +175,7 @@ public final class Session {
     LayerStack settled = project.stack().lowest(project.stack().through(Stage.SETTLE));
     Scene scene = new Scene(settled, regions(project.allFaces()));
     Picture picture =
-        renderer.render(
-            scene, size().atLevel(level).area(), level, Readiness.EXACT, cancellation);
+        renderer.render(scene, size().atLevel(level).area(), level, Readiness.EXACT, cancellation);
     return BlemishFinder.find(picture, scene.regions(), sensitivity).stream()
         .filter(b -> project.kept().stream().noneMatch(k -> k.holds(new Point(b.x(), b.y()))))
         .toList();
@@ -219,8 +215,7 @@ public final class Session {
   }
 
   /** Where a layer acts, small: coverage over the picture with its long edge at most this. */
-  public Plane thumbnail(
-      Project project, String layer, int longEdge, Cancellation cancellation) {
+  public Plane thumbnail(Project project, String layer, int longEdge, Cancellation cancellation) {
     Scene scene = scene(project);
     int index = scene.stack().indexOf(layer);
     int level = 0;
@@ -229,8 +224,7 @@ public final class Session {
     }
     Site site = renderer.site(scene, level);
     Picture input =
-        renderer.render(
-            scene.through(index), site.whole(), level, Readiness.QUICK, cancellation);
+        renderer.render(scene.through(index), site.whole(), level, Readiness.QUICK, cancellation);
     return LayerCoverage.of(scene.stack().layers().get(index), site.whole(), site, input);
   }
 
@@ -319,11 +313,7 @@ public final class Session {
     }
     Picture below =
         renderer.render(
-            scene.through(scene.stack().indexOf(layer)),
-            around,
-            0,
-            Readiness.EXACT,
-            cancellation);
+            scene.through(scene.stack().indexOf(layer)), around, 0, Readiness.EXACT, cancellation);
     return HairFinder.along(drawn, below);
   }
 
@@ -348,16 +338,18 @@ public final class Session {
     return sized(
         project,
         delivery,
-        renderer.renderOnce(scene(project), delivery.level(), cancellation),
-        delivery.level());
+        renderer.renderOnce(scene(project), delivery.level(), cancellation));
   }
 
-  /** A finished picture of a level cut to the project's frame, at its delivered size. */
-  private Picture sized(Project project, Delivery delivery, Picture whole, int level) {
+  /** A finished picture of any level cut to the project's frame, at its delivered size. */
+  private Picture sized(Project project, Delivery delivery, Picture whole) {
     Frame frame = project.frame();
-    return frame == null
-        ? delivery.sized(whole, size())
-        : delivery.sized(Framing.cut(whole, frame, Level.scale(level)), frame.size(1));
+    if (frame == null) {
+      return delivery.sized(whole, size());
+    }
+    double halvings = Math.log((double) size().width() / whole.area().width()) / Math.log(2);
+    double scale = Level.scale((int) Math.rint(halvings));
+    return delivery.sized(Framing.cut(whole, frame, scale), frame.size(1));
   }
 
   /** Renders and writes the file whole or not at all. */
@@ -401,15 +393,16 @@ public final class Session {
                         : Framing.cut(p, project.frame(), Level.scale(delivery.level()));
             writer.photograph(framed.apply(renderer.photograph().level(delivery.level())));
             writer.finish(
-                framed.apply(renderer.renderOnce(
-                    scene,
-                    delivery.level(),
-                    (layer, before, after) -> {
-                      cancellation.check();
-                      writer.layer(
-                          layer.head().name(), framed.apply(before), framed.apply(after));
-                    },
-                    cancellation)));
+                framed.apply(
+                    renderer.renderOnce(
+                        scene,
+                        delivery.level(),
+                        (layer, before, after) -> {
+                          cancellation.check();
+                          writer.layer(
+                              layer.head().name(), framed.apply(before), framed.apply(after));
+                        },
+                        cancellation)));
           }
         });
   }
@@ -432,20 +425,13 @@ public final class Session {
     Picture shown =
         last == null
             ? picture(retouch.project(), small, cancellation)
-            : sized(retouch.project(), small, last, measuredLevel(retouch.project()));
+            : sized(retouch.project(), small, last);
     byte[] preview =
         PictureWriter.encode(
             shown,
-            new PictureWriter.Settings(
-                PictureFormat.JPEG, PREVIEW_QUALITY, 8, OutputProfile.SRGB),
+            new PictureWriter.Settings(PictureFormat.JPEG, PREVIEW_QUALITY, 8, OutputProfile.SRGB),
             "the preview");
     ProjectFile.save(retouch, file, preview);
-  }
-
-  /** The level that gauges are read at. */
-  private int measuredLevel(Project project) {
-    Scene scene = scene(project);
-    return Renderer.analysisLevel(renderer.site(scene, 0).faceWidth());
   }
 
   private int previewLevel() {

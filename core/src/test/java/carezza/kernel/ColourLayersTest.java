@@ -166,7 +166,8 @@ public class ColourLayersTest {
   @Test
   public void hazeIsLaidOnByItsFormula() {
     Picture grey = Pictures.grey(ALL, 0.5);
-    Picture out = render(new LocalContrastLayer(LayerKind.LOCAL_CONTRAST.fresh().head(), 0, -1), grey);
+    Picture out =
+        render(new LocalContrastLayer(LayerKind.LOCAL_CONTRAST.fresh().head(), 0, -1), grey);
     double light = Transfer.toLinear(0.5f);
     assertThat(linear(out, 100)).isCloseTo(light * 0.65 + 0.35, within(1e-3));
   }
@@ -176,7 +177,8 @@ public class ColourLayersTest {
   public void hazeIsTakenAwayByWhatLiesOverTheDarkest() {
     Plane plane = Pictures.plane(ALL, (x, y) -> x < 40 ? 0 : 0.6);
     Picture clear = new Picture(plane, plane.copy(), plane.copy());
-    LocalContrastLayer on = new LocalContrastLayer(LayerKind.LOCAL_CONTRAST.fresh().head(), 0, -0.5);
+    LocalContrastLayer on =
+        new LocalContrastLayer(LayerKind.LOCAL_CONTRAST.fresh().head(), 0, -0.5);
     Picture hazy = render(on, clear);
     Picture again =
         render(new LocalContrastLayer(LayerKind.LOCAL_CONTRAST.fresh().head(), 0, 1), hazy);
@@ -203,8 +205,7 @@ public class ColourLayersTest {
   @Test
   public void aFamilyTurnsItsOwnHueAndLeavesTheOthers() {
     FamiliesLayer layer =
-        fresh(LayerKind.FAMILIES, FamiliesLayer.class)
-            .with(Family.ORANGE, new Trim(20, -0.5, 0));
+        fresh(LayerKind.FAMILIES, FamiliesLayer.class).with(Family.ORANGE, new Trim(20, -0.5, 0));
     Lab orange = at(render(layer, lch(60, 40, 60)), 0, 0);
     assertThat(orange.hue()).isCloseTo(60 + 20 * 1600 / (1600 + 64.0), within(0.5));
     assertThat(orange.chroma()).isCloseTo(20, within(0.3));
@@ -330,8 +331,7 @@ public class ColourLayersTest {
   public void matchedSkinHasTheOthersColourAtItsOwnLightness() {
     Picture two = lab(new Lab(50, 10, 26), new Lab(65, 16, 18));
     MatchLayer layer =
-        new MatchLayer(
-            LayerKind.MATCH.fresh().head().withMask(LEFT), new Mask.Invert(LEFT), 1, 0);
+        new MatchLayer(LayerKind.MATCH.fresh().head().withMask(LEFT), new Mask.Invert(LEFT), 1, 0);
     Lab is = at(render(layer, two), 40, 100);
     assertThat(is.l()).isCloseTo(50, within(0.3));
     assertThat(is.a()).isCloseTo(16 * 50 / 65.0, within(0.4));
@@ -354,8 +354,7 @@ public class ColourLayersTest {
     double was = Pictures.quantile(sorted(Lab.lightness(skin)), 0.5);
     ToneEveningLayer fresh = fresh(LayerKind.TONE_EVENING, ToneEveningLayer.class);
     Layer lighter =
-        LayerValue.with(
-            fresh.withTarget(new Target(was + 15, 20, 50)), "lightness", 1.0);
+        LayerValue.with(fresh.withTarget(new Target(was + 15, 20, 50)), "lightness", 1.0);
     assertThat(median(lighter, skin)).isCloseTo(was + 2, within(0.7));
     assertThat(median(LayerValue.with(lighter, "force", true), skin))
         .isCloseTo(was + 15, within(0.7));
@@ -411,8 +410,7 @@ public class ColourLayersTest {
                 Pictures.plane(ALL, (x, y) -> 40 + 2 * Math.sin(2 * Math.PI * x / 4)),
                 Plane.of(ALL),
                 Plane.of(ALL)));
-    IrisLayer layer =
-        new IrisLayer(everywhere(LayerKind.IRIS.fresh()).head(), 1, 0, 0, false);
+    IrisLayer layer = new IrisLayer(everywhere(LayerKind.IRIS.fresh()).head(), 1, 0, 0, false);
     Picture out = render(layer, ripples);
     double gain = (at(out, 121, 100).l() - 40) / (at(ripples, 121, 100).l() - 40);
     assertThat(gain).isBetween(1.3, 1.62);

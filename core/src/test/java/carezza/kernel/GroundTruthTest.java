@@ -211,8 +211,7 @@ public class GroundTruthTest {
         new Renderer(new Pyramid(photo), new TileCache(1 << 28))
             .renderOnce(
                 new Scene(
-                    LayerStack.of(
-                        new ExposureLayer(LayerKind.EXPOSURE.fresh().head(), -0.7, 0)),
+                    LayerStack.of(new ExposureLayer(LayerKind.EXPOSURE.fresh().head(), -0.7, 0)),
                     regions),
                 0,
                 Cancellation.NONE);
@@ -223,7 +222,8 @@ public class GroundTruthTest {
   @Test
   public void aSofterPhotographAdvisesALargerRadius() {
     Picture photo = Portrait.S04.picture("photo.jpg");
-    Plane skin = Regions.find(photo, Portrait.S04.faces()).coverage(Region.FACE_SKIN, photo.area(), 0);
+    Plane skin =
+        Regions.find(photo, Portrait.S04.faces()).coverage(Region.FACE_SKIN, photo.area(), 0);
     double sharp = advised(photo, skin);
     double softer = advised(photo.map(p -> GaussianBlur.blur(p, 2)), skin);
     double softest = advised(photo.map(p -> GaussianBlur.blur(p, 4)), skin);
@@ -250,7 +250,8 @@ public class GroundTruthTest {
             area,
             (x, y) ->
                 65
-                    + 2 * Math.sin(2 * Math.PI * (x + 0.5) / wave)
+                    + 2
+                        * Math.sin(2 * Math.PI * (x + 0.5) / wave)
                         * Math.sin(2 * Math.PI * (y + 0.5) / wave));
     Plane a = Pictures.plane(area, (x, y) -> 15 + 2 * Math.sin(2 * Math.PI * x / wide));
     Plane b = Pictures.plane(area, (x, y) -> 18 + 2 * Math.sin(2 * Math.PI * y / wide));

@@ -15,13 +15,13 @@ import javafx.scene.control.TextField;
 import javafx.scene.control.Tooltip;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
-import javafx.util.StringConverter;
 
 import carezza.codec.FileNotes.Carried;
 import carezza.codec.OutputColour;
 import carezza.codec.OutputProfile;
 import carezza.desktop.bench.Background;
 import carezza.desktop.bench.BenchModel;
+import carezza.desktop.bench.Titled;
 import carezza.measure.Gauge;
 import carezza.measure.Gauge.Verdict;
 import carezza.model.Project;
@@ -102,7 +102,8 @@ final class DeliverView extends VBox {
 
   private void build() {
     path.setId("deliver-path");
-    path.setTooltip(new Tooltip("Folder and name; .jpg, .png, .tif, or .ora with layers, says the format"));
+    path.setTooltip(
+        new Tooltip("Folder and name; .jpg, .png, .tif, or .ora with layers, says the format"));
     edge.setId("deliver-edge");
     edge.getItems().add("Full size");
     for (int i = 1; i < EDGES.length; i++) {
@@ -118,14 +119,15 @@ final class DeliverView extends VBox {
     bits.setTooltip(new Tooltip("Bits per channel; JPEG always has 8"));
     profile.setId("deliver-profile");
     profile.getItems().addAll(OutputProfile.values());
-    profile.setConverter(titles(OutputProfile::title));
+    profile.setConverter(new Titled<>(OutputProfile::title));
     profile.getSelectionModel().select(OutputProfile.SRGB);
     profile.setTooltip(
         new Tooltip(
-            "sRGB for screens and the web; the wide space for further work; CMYK for print, as .tif"));
+            "sRGB for screens and the web; the wide space for further work; CMYK for print, as"
+                + " .tif"));
     intent.setId("deliver-intent");
     intent.getItems().addAll(Intent.values());
-    intent.setConverter(titles(Intent::title));
+    intent.setConverter(new Titled<>(Intent::title));
     intent.getSelectionModel().select(Intent.COLORIMETRIC);
     intent.setTooltip(
         new Tooltip(
@@ -148,7 +150,7 @@ final class DeliverView extends VBox {
     notes.setId("deliver-notes");
     notes.getItems().addAll(Carried.values());
     notes.setConverter(
-        titles(
+        new Titled<>(
             c ->
                 switch (c) {
                   case NOTHING -> "Leave out";
@@ -178,20 +180,6 @@ final class DeliverView extends VBox {
     progress.setMaxWidth(Double.MAX_VALUE);
     outcome.setId("deliver-outcome");
     outcome.setWrapText(true);
-  }
-
-  private static <T> StringConverter<T> titles(Function<T, String> title) {
-    return new StringConverter<>() {
-      @Override
-      public String toString(T value) {
-        return value == null ? "" : title.apply(value);
-      }
-
-      @Override
-      public T fromString(String words) {
-        throw new IllegalStateException("These boxes are chosen from, not typed in");
-      }
-    };
   }
 
   private static Label heading(String text) {

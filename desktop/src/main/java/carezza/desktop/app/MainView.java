@@ -211,7 +211,8 @@ public final class MainView extends StackPane implements Actions, AutoCloseable 
                 + " within 4° are the person's own"));
     model
         .gaugesProperty()
-        .addListener((o, was, is) -> drift.setText(SkinDrift.of(is).map(SkinDrift::words).orElse("")));
+        .addListener(
+            (o, was, is) -> drift.setText(SkinDrift.of(is).map(SkinDrift::words).orElse("")));
     return drift;
   }
 

@@ -72,7 +72,9 @@ final class Advising implements AutoCloseable {
             && id != null
             && was.stack().indexOf(id) >= 0
             && is.stack().indexOf(id) >= 0
-            && !was.stack().lowest(was.stack().indexOf(id)).equals(is.stack().lowest(is.stack().indexOf(id)));
+            && !was.stack()
+                .lowest(was.stack().indexOf(id))
+                .equals(is.stack().lowest(is.stack().indexOf(id)));
     if (below && !contours.get().isEmpty()) {
       findContours(id, found -> {});
     }
@@ -135,11 +137,13 @@ final class Advising implements AutoCloseable {
               underWay = true;
               working.newest(
                   cancellation ->
-                      session.advice().pushed(
-                          project,
-                          layer.head().id(),
-                          done -> Platform.runLater(() -> begun(done, cancellation)),
-                          cancellation),
+                      session
+                          .advice()
+                          .pushed(
+                              project,
+                              layer.head().id(),
+                              done -> Platform.runLater(() -> begun(done, cancellation)),
+                              cancellation),
                   found -> {
                     underWay = false;
                     if (session == model.session() && isPushed(layer)) {
@@ -157,7 +161,9 @@ final class Advising implements AutoCloseable {
     if (!cancellation.cancelled()) {
       model
           .messageProperty()
-          .set("Pushing the layer from 0 to 200 %%, %.0f %% done; Escape stops".formatted(100 * done));
+          .set(
+              "Pushing the layer from 0 to 200 %%, %.0f %% done; Escape stops"
+                  .formatted(100 * done));
     }
   }
 
@@ -221,7 +227,10 @@ final class Advising implements AutoCloseable {
 
   /** Light and shade against blotches, on the selected layer. */
   void evenBlotches() {
-    propose("Measuring blotches …", "Blotches are evened; lift it where it does too much", LightAdvisor::evened);
+    propose(
+        "Measuring blotches …",
+        "Blotches are evened; lift it where it does too much",
+        LightAdvisor::evened);
   }
 
   /** As above, but nothing shows before it is painted in. */
@@ -240,12 +249,18 @@ final class Advising implements AutoCloseable {
 
   /** Light and shade that smoothing took, on the selected layer. */
   void restoreForm() {
-    propose("Measuring form …", "Form is given back; its amount brings form kept to 1", LightAdvisor::formRestored);
+    propose(
+        "Measuring form …",
+        "Form is given back; its amount brings form kept to 1",
+        LightAdvisor::formRestored);
   }
 
   /** Shade on the shine of the face, on the selected layer. */
   void tameShine() {
-    propose("Measuring shine …", "Half of the shine is taken; lift it where it does too much", LightAdvisor::shineTamed);
+    propose(
+        "Measuring shine …",
+        "Half of the shine is taken; lift it where it does too much",
+        LightAdvisor::shineTamed);
   }
 
   /** Places to lift and to deepen that are shown on the picture; empty for none. */
@@ -268,7 +283,8 @@ final class Advising implements AutoCloseable {
                 .set(
                     found.isEmpty()
                         ? "There is no face map to draw guides on; press F"
-                        : "Whole lines: lift what is light already; broken ones: deepen what is dark"));
+                        : "Whole lines: lift what is light already; broken ones: deepen what is"
+                              + " dark"));
   }
 
   private void findContours(String layer, Consumer<List<Guide>> then) {
@@ -283,23 +299,20 @@ final class Advising implements AutoCloseable {
         model::fail);
   }
 
-  private void propose(
-      String begun, String done, Function<LightAdvisor, DodgeBurnLayer> proposal) {
+  private void propose(String begun, String done, Function<LightAdvisor, DodgeBurnLayer> proposal) {
     propose(begun, done, proposal, () -> {});
   }
 
   private void propose(
-      String begun,
-      String done,
-      Function<LightAdvisor, DodgeBurnLayer> proposal,
-      Runnable then) {
+      String begun, String done, Function<LightAdvisor, DodgeBurnLayer> proposal, Runnable then) {
     String id = model.selectedProperty().get();
     Project asked = model.projectProperty().get();
     Session session = model.session();
     model.messageProperty().set(begun + " Escape stops");
     underWay = true;
     working.newest(
-        (Cancellation cancellation) -> proposal.apply(session.advice().light(asked, id, cancellation)),
+        (Cancellation cancellation) ->
+            proposal.apply(session.advice().light(asked, id, cancellation)),
         found -> {
           underWay = false;
           // What was painted meanwhile is not to be lost.
@@ -307,7 +320,8 @@ final class Advising implements AutoCloseable {
               || !model.stack().find(id).equals(asked.stack().find(id))) {
             model.messageProperty().set("The layer was changed meanwhile; ask once more");
           } else {
-            model.edit(null, p -> p.edit(id, l -> found.with(l.head().withAmount(found.head().amount()))));
+            model.edit(
+                null, p -> p.edit(id, l -> found.with(l.head().withAmount(found.head().amount()))));
             model.messageProperty().set(done);
             then.run();
           }

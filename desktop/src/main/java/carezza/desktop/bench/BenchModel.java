@@ -61,8 +61,7 @@ public final class BenchModel implements AutoCloseable {
   private final ObjectProperty<MaskView> maskView =
       new SimpleObjectProperty<>(MaskView.GREY_OUTSIDE);
   private final BooleanProperty mirrored = new SimpleBooleanProperty();
-  private final ObjectProperty<Comparison> comparison =
-      new SimpleObjectProperty<>(Comparison.NONE);
+  private final ObjectProperty<Comparison> comparison = new SimpleObjectProperty<>(Comparison.NONE);
   private final ObjectProperty<Surround> surround = new SimpleObjectProperty<>(Surround.INTERFACE);
   private final ObjectProperty<Stage> stageHeld = new SimpleObjectProperty<>();
   private final ObjectProperty<CheckView> check = new SimpleObjectProperty<>();
@@ -73,7 +72,8 @@ public final class BenchModel implements AutoCloseable {
   private final Colouring colouring = new Colouring(this);
   private final Framing framing = new Framing(this);
   private final Pins pins = new Pins(this);
-  private final ObjectProperty<Channel> curveChannel = new SimpleObjectProperty<>(Channel.LUMINANCE);
+  private final ObjectProperty<Channel> curveChannel =
+      new SimpleObjectProperty<>(Channel.LUMINANCE);
   private final SpotHint spotHint = new SpotHint(this);
   private final Mending mending = new Mending(this);
   private final Proposals proposals = new Proposals(this);
@@ -433,7 +433,8 @@ public final class BenchModel implements AutoCloseable {
             .orElse(Tool.HAND);
     tool.set(fitting);
     if (fitting == Tool.DODGE) {
-      brush.set(new Brush(Math.max(40, brush.get().radius()), 1, LIGHT_STRENGTH, brush.get().inside()));
+      brush.set(
+          new Brush(Math.max(40, brush.get().radius()), 1, LIGHT_STRENGTH, brush.get().inside()));
     } else if (fitting == Tool.HEAL) {
       brush.set(new Brush(Math.min(24, brush.get().radius()), 0.35, 1));
     }
@@ -442,8 +443,7 @@ public final class BenchModel implements AutoCloseable {
   /** Chooses a part of the selected layer's mask to be changed, or none with −1. */
   public void choosePart(int place) {
     part.set(place);
-    boolean placed =
-        chosenPart().map(own -> !PartHandles.of(own).isEmpty()).orElse(false);
+    boolean placed = chosenPart().map(own -> !PartHandles.of(own).isEmpty()).orElse(false);
     if (placed) {
       tool.set(Tool.PART);
     } else if (tool.get() == Tool.PART) {
@@ -463,18 +463,14 @@ public final class BenchModel implements AutoCloseable {
   public void addPart(Join join, Mask own) {
     choosePart(-1);
     editSelected(
-        null,
-        l -> l.with(l.head().withMask(MaskParts.of(l.head().mask()).plus(join, own).mask())));
-    selectedLayer()
-        .ifPresent(l -> choosePart(MaskParts.of(l.head().mask()).parts().size() - 1));
+        null, l -> l.with(l.head().withMask(MaskParts.of(l.head().mask()).plus(join, own).mask())));
+    selectedLayer().ifPresent(l -> choosePart(MaskParts.of(l.head().mask()).parts().size() - 1));
   }
 
   /** Changes the chosen part. */
   Layer withChosenPart(Layer layer, Mask own) {
     return layer.with(
-        layer
-            .head()
-            .withMask(MaskParts.of(layer.head().mask()).changed(part.get(), own).mask()));
+        layer.head().withMask(MaskParts.of(layer.head().mask()).changed(part.get(), own).mask()));
   }
 
   /** A range over all of a quantity, with shoulders to drag inwards. */

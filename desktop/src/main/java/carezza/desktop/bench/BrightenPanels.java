@@ -41,8 +41,24 @@ final class BrightenPanels {
                             type.cast(l).lift(),
                             type.cast(l).force())));
     rows.custom(strip, strip::refresh);
-    rows.value(type, "target", "Yellow down to", "Median b* aimed at; a quarter of the person's own always stays", 1, 20, 1, "b* %.1f");
-    rows.value(type, "lift", "Lift", "Rise of the median L*; stops 3 above the whites of the eyes unless forced", 0, 15, 1, "%.1f L*");
+    rows.value(
+        type,
+        "target",
+        "Yellow down to",
+        "Median b* aimed at; a quarter of the person's own always stays",
+        1,
+        20,
+        1,
+        "b* %.1f");
+    rows.value(
+        type,
+        "lift",
+        "Lift",
+        "Rise of the median L*; stops 3 above the whites of the eyes unless forced",
+        0,
+        15,
+        1,
+        "%.1f L*");
     rows.limits(type, "Whether the lift may pass what the eyes and the teeth's own light allow");
   }
 
@@ -83,24 +99,68 @@ final class BrightenPanels {
               : "As they come: left L* %.0f, b* %.1f; right L* %.0f, b* %.1f."
                   .formatted(left.l(), left.b(), right.l(), right.b());
         });
-    rows.value(type, "target", "Yellow down to", "Median b* aimed at, each eye by itself", -1, 15, 1, "b* %.1f");
-    rows.share(type, "redness", "Soften veins", "Share of the redness taken away, in percent", 0, 1);
-    rows.value(type, "lift", "Lift", "Rise of the median L*; stops at the lights of the skin unless forced", 0, 12, 1, "%.1f L*");
-    rows.share(type, "balance", "Balance the eyes", "Share of the difference in lightness between the eyes that is taken, the lift going to the darker, in percent", 0, 1);
+    rows.value(
+        type,
+        "target",
+        "Yellow down to",
+        "Median b* aimed at, each eye by itself",
+        -1,
+        15,
+        1,
+        "b* %.1f");
+    rows.share(
+        type, "redness", "Soften veins", "Share of the redness taken away, in percent", 0, 1);
+    rows.value(
+        type,
+        "lift",
+        "Lift",
+        "Rise of the median L*; stops at the lights of the skin unless forced",
+        0,
+        12,
+        1,
+        "%.1f L*");
+    rows.share(
+        type,
+        "balance",
+        "Balance the eyes",
+        "Share of the difference in lightness between the eyes that is taken, the lift going to the"
+            + " darker, in percent",
+        0,
+        1);
     rows.limits(type, "Whether the lift may pass the lights of the skin");
   }
 
   static void iris(PanelRows rows) {
     Class<IrisLayer> type = IrisLayer.class;
-    rows.share(type, "contrast", "Contrast", "Share that local contrast gains, in percent; no more than 60 unless forced", 0, 1);
-    rows.value(type, "lift", "Lift", "L* that the middle tones gain; pupil and catchlights stay", 0, 15, 1, "%.1f L*");
+    rows.share(
+        type,
+        "contrast",
+        "Contrast",
+        "Share that local contrast gains, in percent; no more than 60 unless forced",
+        0,
+        1);
+    rows.value(
+        type,
+        "lift",
+        "Lift",
+        "L* that the middle tones gain; pupil and catchlights stay",
+        0,
+        15,
+        1,
+        "%.1f L*");
     rows.share(type, "chroma", "Colour", "Share of chroma added, in percent", -0.5, 1);
     rows.limits(type, "Held: contrast gains at most 60 %, the middle tones 6 L*");
   }
 
   static void catchlight(PanelRows rows) {
     Class<CatchlightLayer> type = CatchlightLayer.class;
-    rows.share(type, "gain", "Towards white", "Share of the way to white of lights that are there, in percent; none are made", 0, 1);
+    rows.share(
+        type,
+        "gain",
+        "Towards white",
+        "Share of the way to white of lights that are there, in percent; none are made",
+        0,
+        1);
     rows.share(type, "neutral", "Neutral", "Share of their colour taken away, in percent", 0, 1);
   }
 
@@ -116,9 +176,25 @@ final class BrightenPanels {
               : "As they come: L* %.0f, C* %.0f, hue %.0f°."
                   .formatted(shot.l(), shot.chroma(), shot.hue());
         });
-    rows.value(type, "target", "Colour to", "Median C* aimed at; 12 away from their own at most unless forced", 5, 70, 1, "C* %.0f");
+    rows.value(
+        type,
+        "target",
+        "Colour to",
+        "Median C* aimed at; 12 away from their own at most unless forced",
+        5,
+        70,
+        1,
+        "C* %.0f");
     rows.value(type, "turn", "Hue", "Turn in degrees", -15, 15, 1, "%+.0f°");
-    rows.value(type, "lift", "Lift", "L* that the median gains; no more than 4 either way unless forced", -10, 10, 1, "%+.1f L*");
+    rows.value(
+        type,
+        "lift",
+        "Lift",
+        "L* that the median gains; no more than 4 either way unless forced",
+        -10,
+        10,
+        1,
+        "%+.1f L*");
     rows.limits(type, "Held: C* within 12 and L* within 4 of their own");
   }
 
@@ -144,8 +220,7 @@ final class BrightenPanels {
   private static java.util.stream.Stream<Gauge> outside(BenchModel model, List<String> gauges) {
     return model.gaugesProperty().get().stream()
         .filter(g -> gauges.contains(g.id()))
-        .filter(
-            g -> g.verdict() == Gauge.Verdict.ABOVE || g.verdict() == Gauge.Verdict.BELOW);
+        .filter(g -> g.verdict() == Gauge.Verdict.ABOVE || g.verdict() == Gauge.Verdict.BELOW);
   }
 
   private static String said(BenchModel model, List<String> gauges) {

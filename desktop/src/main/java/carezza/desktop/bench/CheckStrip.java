@@ -54,7 +54,8 @@ public final class CheckStrip extends VBox {
         row.getChildren()
             .add(
                 choice(
-                    button("compare-" + name(how), how.title(), how.hint() + " (C goes through them)"),
+                    button(
+                        "compare-" + name(how), how.title(), how.hint() + " (C goes through them)"),
                     model.comparisonProperty(),
                     how,
                     Comparison.NONE));

@@ -41,8 +41,7 @@ final class CurveEditor extends Region {
     setMinSize(SIZE, SIZE);
     Tooltip.install(
         canvas,
-        new Tooltip(
-            "Dark left to light right; drag to bend, double-click a point to drop it"));
+        new Tooltip("Dark left to light right; drag to bend, double-click a point to drop it"));
     canvas.setOnMousePressed(this::press);
     canvas.setOnMouseDragged(this::drag);
     canvas.setOnMouseReleased(e -> model.settle());
@@ -78,7 +77,8 @@ final class CurveEditor extends Region {
   }
 
   private void set(List<Point> points) {
-    model.editSelected("curve", l -> ((CurveLayer) l).with(model.curveChannelProperty().get(), points));
+    model.editSelected(
+        "curve", l -> ((CurveLayer) l).with(model.curveChannelProperty().get(), points));
   }
 
   private void press(MouseEvent e) {

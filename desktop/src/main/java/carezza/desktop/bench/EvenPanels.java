@@ -41,10 +41,23 @@ final class EvenPanels {
 
   static void toneEvening(PanelRows rows, BenchModel model) {
     Class<ToneEveningLayer> type = ToneEveningLayer.class;
-    rows.share(type, "redness", "Calm redness", "Share of the excess of haemoglobin taken away, in percent", 0, 1);
-    rows.share(type, "pigment", "Even pigment", "Share of the excess of melanin taken away, in percent", 0, 1);
+    rows.share(
+        type,
+        "redness",
+        "Calm redness",
+        "Share of the excess of haemoglobin taken away, in percent",
+        0,
+        1);
+    rows.share(
+        type,
+        "pigment",
+        "Even pigment",
+        "Share of the excess of melanin taken away, in percent",
+        0,
+        1);
     rows.buttons(
-        view(model, CheckView.REDNESS, "Redness map"), view(model, CheckView.PIGMENT, "Pigment map"));
+        view(model, CheckView.REDNESS, "Redness map"),
+        view(model, CheckView.PIGMENT, "Pigment map"));
     rows.tools(Tool.PICK_TONE);
     rows.buttons(
         PanelRows.button(
@@ -74,8 +87,21 @@ final class EvenPanels {
                 : "Towards L* %.0f, C* %.0f, hue %.0f°."
                     .formatted(l.target().lightness(), l.target().chroma(), l.target().hue()));
     rows.share(type, "hue", "Hue to the tone", "Pull of the hue to the tone, in percent", 0, 1);
-    rows.share(type, "chroma", "Colour to the tone", "Pull of the chroma to the tone at equal lightness, in percent", 0, 1);
-    rows.share(type, "lightness", "Lightness to the tone", "Moves the whole skin's lightness towards the tone, in percent; by no more than 2 L* unless forced", 0, 1);
+    rows.share(
+        type,
+        "chroma",
+        "Colour to the tone",
+        "Pull of the chroma to the tone at equal lightness, in percent",
+        0,
+        1);
+    rows.share(
+        type,
+        "lightness",
+        "Lightness to the tone",
+        "Moves the whole skin's lightness towards the tone, in percent; by no more than 2 L* unless"
+            + " forced",
+        0,
+        1);
     rows.limits(type, "Held: the person's skin grows neither lighter nor darker by more than 2 L*");
     range(rows, model);
     leaveOut(rows, model);
@@ -113,8 +139,7 @@ final class EvenPanels {
   }
 
   static Target target(Lab lab) {
-    return new Target(
-        Math.clamp(lab.l(), 0, 100), Math.clamp(lab.chroma(), 0, 150), lab.hue());
+    return new Target(Math.clamp(lab.l(), 0, 100), Math.clamp(lab.chroma(), 0, 150), lab.hue());
   }
 
   private static void range(PanelRows rows, BenchModel model) {
@@ -146,16 +171,22 @@ final class EvenPanels {
     Label lead = new Label("Leave out");
     lead.getStyleClass().add("row-name");
     row.getChildren().add(lead);
-    for (Region region : new Region[] {Region.LIPS, Region.SCLERA, Region.BROWS_LASHES, Region.HAIR}) {
+    for (Region region :
+        new Region[] {Region.LIPS, Region.SCLERA, Region.BROWS_LASHES, Region.HAIR}) {
       ToggleButton button = new ToggleButton(region.title());
       button.setId("without-" + region.name().toLowerCase(java.util.Locale.ROOT));
       button.setTooltip(new Tooltip("Takes the " + region.words() + " out of the layer's mask"));
       button.setOnAction(
-          e -> model.editSelected(null, l -> l.with(l.head().withMask(turned(l.head().mask(), region)))));
+          e ->
+              model.editSelected(
+                  null, l -> l.with(l.head().withMask(turned(l.head().mask(), region)))));
       rows.follow(
           () ->
               button.setSelected(
-                  model.selectedLayer().filter(l -> place(l.head().mask(), region) >= 0).isPresent()));
+                  model
+                      .selectedLayer()
+                      .filter(l -> place(l.head().mask(), region) >= 0)
+                      .isPresent()));
       row.getChildren().add(button);
     }
     rows.custom(row, () -> {});
@@ -198,12 +229,31 @@ final class EvenPanels {
                             : "Difference at equal lightness: ΔE00 %.1f → %.1f."
                                 .formatted(m.before(), m.after()))
                 .orElse("Measuring …"));
-    choose(rows, model, "Off", "The skin that is to be changed", "off-",
-        l -> l.head().mask(), (l, m) -> l.with(l.head().withMask(m)));
-    choose(rows, model, "Follow", "The skin that it is to be like", "follow-",
-        MatchLayer::follow, (l, m) -> new MatchLayer(l.head(), m, l.colour(), l.lightness()));
-    rows.share(type, "colour", "Colour", "Share of the difference in colour taken away, in percent", 0, 1);
-    rows.share(type, "lightness", "Lightness", "Share of the difference in lightness taken away, in percent; light often explains it", 0, 1);
+    choose(
+        rows,
+        model,
+        "Off",
+        "The skin that is to be changed",
+        "off-",
+        l -> l.head().mask(),
+        (l, m) -> l.with(l.head().withMask(m)));
+    choose(
+        rows,
+        model,
+        "Follow",
+        "The skin that it is to be like",
+        "follow-",
+        MatchLayer::follow,
+        (l, m) -> new MatchLayer(l.head(), m, l.colour(), l.lightness()));
+    rows.share(
+        type, "colour", "Colour", "Share of the difference in colour taken away, in percent", 0, 1);
+    rows.share(
+        type,
+        "lightness",
+        "Lightness",
+        "Share of the difference in lightness taken away, in percent; light often explains it",
+        0,
+        1);
   }
 
   private static void choose(
@@ -230,7 +280,9 @@ final class EvenPanels {
       rows.follow(
           () ->
               button.setSelected(
-                  own(model, MatchLayer.class).filter(l -> which.apply(l).equals(named)).isPresent()));
+                  own(model, MatchLayer.class)
+                      .filter(l -> which.apply(l).equals(named))
+                      .isPresent()));
       row.getChildren().add(button);
     }
     rows.custom(row, () -> {});
@@ -245,13 +297,35 @@ final class EvenPanels {
     for (Family family : Family.values()) {
       rows.custom(swatch(family), () -> {});
       String id = "family-" + family.name().toLowerCase(java.util.Locale.ROOT);
-      rows.number(id + "-hue", "Hue", "Turn of this family's hues, in degrees", -45, 45, "%+.0f°", type,
+      rows.number(
+          id + "-hue",
+          "Hue",
+          "Turn of this family's hues, in degrees",
+          -45,
+          45,
+          "%+.0f°",
+          type,
           l -> l.of(family).hue(),
           (l, v) -> l.with(family, new Trim(v, l.of(family).chroma(), l.of(family).lightness())));
-      rows.number(id + "-chroma", "Colour", "Share of chroma added, in percent", -100, 100, "%+.0f %%", type,
+      rows.number(
+          id + "-chroma",
+          "Colour",
+          "Share of chroma added, in percent",
+          -100,
+          100,
+          "%+.0f %%",
+          type,
           l -> 100 * l.of(family).chroma(),
-          (l, v) -> l.with(family, new Trim(l.of(family).hue(), v / 100, l.of(family).lightness())));
-      rows.number(id + "-lightness", "Lightness", "L* added to full colours", -30, 30, "%+.0f L*", type,
+          (l, v) ->
+              l.with(family, new Trim(l.of(family).hue(), v / 100, l.of(family).lightness())));
+      rows.number(
+          id + "-lightness",
+          "Lightness",
+          "L* added to full colours",
+          -30,
+          30,
+          "%+.0f L*",
+          type,
           l -> l.of(family).lightness(),
           (l, v) -> l.with(family, new Trim(l.of(family).hue(), l.of(family).chroma(), v)));
     }
@@ -260,8 +334,7 @@ final class EvenPanels {
   static Label swatch(Family family) {
     Label label = new Label(family.title());
     label.getStyleClass().add("heading");
-    label.setGraphic(
-        new Rectangle(12, 12, ShadeStrip.colour(Lab.ofLch(62, 34, family.hue()))));
+    label.setGraphic(new Rectangle(12, 12, ShadeStrip.colour(Lab.ofLch(62, 34, family.hue()))));
     return label;
   }
 
@@ -269,8 +342,22 @@ final class EvenPanels {
 
   static void depth(PanelRows rows) {
     Class<DepthLayer> type = DepthLayer.class;
-    rows.share(type, "strength", "Mono's variation", "Share of the mix's texture and marks that the skin takes on, in percent", 0, 1);
-    rows.value(type, "darken", "Darken", "L* that the skin's median falls by; no more than 2 unless forced", 0, 15, 1, "%.1f L*");
+    rows.share(
+        type,
+        "strength",
+        "Mono's variation",
+        "Share of the mix's texture and marks that the skin takes on, in percent",
+        0,
+        1);
+    rows.value(
+        type,
+        "darken",
+        "Darken",
+        "L* that the skin's median falls by; no more than 2 unless forced",
+        0,
+        15,
+        1,
+        "%.1f L*");
     rows.limits(type, "Held: the person's skin darkens by no more than 2 L*");
     mix(rows, type);
   }
@@ -278,12 +365,24 @@ final class EvenPanels {
   static void mute(PanelRows rows) {
     Class<MuteLayer> type = MuteLayer.class;
     rows.share(type, "share", "Colour away", "Share of the colour taken away, in percent", 0, 1);
-    rows.share(type, "hold", "Hold lightness", "100: lightness stays; 0: it is the mix's, in percent", 0, 1);
+    rows.share(
+        type,
+        "hold",
+        "Hold lightness",
+        "100: lightness stays; 0: it is the mix's, in percent",
+        0,
+        1);
     mix(rows, type);
   }
 
   private static <L extends Layer> void mix(PanelRows rows, Class<L> type) {
-    rows.share(type, "mix.red", "Red in the mix", "Weight of red in the grey; the three count by their sum", 0, 1);
+    rows.share(
+        type,
+        "mix.red",
+        "Red in the mix",
+        "Weight of red in the grey; the three count by their sum",
+        0,
+        1);
     rows.share(type, "mix.green", "Green in the mix", "Weight of green in the grey", 0, 1);
     rows.share(type, "mix.blue", "Blue in the mix", "Weight of blue in the grey", 0.05, 1);
   }
@@ -303,7 +402,16 @@ final class EvenPanels {
               .formatted(t.chroma(), t.hue(), t.lightness());
         });
     rows.value(type, "tone.hue", "Hue", "In degrees of CIE LCh", 0, 360, 1, "%.0f°");
-    rows.value(type, "tone.chroma", "Colour", "Chroma C* at its own lightness", 0, 80, 1, "C* %.0f");
-    rows.value(type, "tone.lightness", "Its lightness", "L* at which the chroma counts in full", 10, 95, 1, "L* %.0f");
+    rows.value(
+        type, "tone.chroma", "Colour", "Chroma C* at its own lightness", 0, 80, 1, "C* %.0f");
+    rows.value(
+        type,
+        "tone.lightness",
+        "Its lightness",
+        "L* at which the chroma counts in full",
+        10,
+        95,
+        1,
+        "L* %.0f");
   }
 }

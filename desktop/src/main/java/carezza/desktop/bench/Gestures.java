@@ -45,6 +45,7 @@ final class Gestures {
 
   /** Whether the outline under way goes on with further clicks. */
   private boolean clicking;
+
   private long started;
 
   Gestures(BenchModel model) {
@@ -165,7 +166,8 @@ final class Gestures {
   /** Takes hold of a repair, of its source, or begins an outline around several. */
   private void grasp(Point at, double reach) {
     Mending mending = model.mending();
-    RepairHandles.Grip grip = mending.single().map(p -> RepairHandles.grip(p, at, reach)).orElse(null);
+    RepairHandles.Grip grip =
+        mending.single().map(p -> RepairHandles.grip(p, at, reach)).orElse(null);
     if (grip == null) {
       int hit = mending.at(at, reach);
       mending.choose(hit < 0 ? Set.of() : Set.of(hit));
@@ -238,7 +240,8 @@ final class Gestures {
   }
 
   private void finishOutline() {
-    double feather = model.brushProperty().get().radius() * model.brushProperty().get().softness() / 2;
+    double feather =
+        model.brushProperty().get().radius() * model.brushProperty().get().softness() / 2;
     Mask own = new Mask.Polygon(List.copyOf(outline), feather);
     outline.clear();
     clicking = false;

@@ -26,7 +26,13 @@ final class GradePanels {
     rows.custom(editor.channels(), () -> {});
     rows.custom(editor, editor::refresh);
     rows.tools(Tool.CURVE);
-    rows.share(CurveLayer.class, "matte", "Matte", "Value that black rises to, with a soft toe, in percent", 0, 0.25);
+    rows.share(
+        CurveLayer.class,
+        "matte",
+        "Matte",
+        "Value that black rises to, with a soft toe, in percent",
+        0,
+        0.25);
   }
 
   static void balance(PanelRows rows, BenchModel model) {
@@ -41,14 +47,22 @@ final class GradePanels {
         () ->
             model.editSelected(
                 null, l -> LayerValue.with(l, "lights", type.cast(l).darks().complement())));
-    rows.share(type, "hold", "Hold the light", "Share of the luminance that stays as it was, in percent", 0, 1);
+    rows.share(
+        type,
+        "hold",
+        "Hold the light",
+        "Share of the luminance that stays as it was, in percent",
+        0,
+        1);
   }
 
   private static <L extends carezza.model.Layer> void tint(
       PanelRows rows, Class<L> type, String path, String title) {
     rows.heading(title);
-    rows.value(type, path + ".hue", "Hue", "Hue of the tint in degrees of CIE LCh", 0, 360, 1, "%.0f°");
-    rows.value(type, path + ".strength", "Strength", "Chroma that a grey gets", 0, 30, 1, "C* %.0f");
+    rows.value(
+        type, path + ".hue", "Hue", "Hue of the tint in degrees of CIE LCh", 0, 360, 1, "%.0f°");
+    rows.value(
+        type, path + ".strength", "Strength", "Chroma that a grey gets", 0, 30, 1, "C* %.0f");
   }
 
   static void gradientMap(GradientMapLayer layer, PanelRows rows, BenchModel model) {
@@ -58,15 +72,40 @@ final class GradePanels {
     for (int i = 0; i < layer.stops().size(); i++) {
       int place = i;
       rows.heading("Stop at L* %.0f".formatted(100 * layer.stops().get(i).position()));
-      rows.number("stop-hue-" + i, "Hue", "In degrees of CIE LCh", 0, 360, "%.0f°", type,
+      rows.number(
+          "stop-hue-" + i,
+          "Hue",
+          "In degrees of CIE LCh",
+          0,
+          360,
+          "%.0f°",
+          type,
           l -> colour(l, place).hue(),
-          (l, v) -> l.with(place, new Target(colour(l, place).lightness(), colour(l, place).chroma(), v)));
-      rows.number("stop-chroma-" + i, "Colour", "Chroma", 0, 80, "C* %.0f", type,
+          (l, v) ->
+              l.with(
+                  place, new Target(colour(l, place).lightness(), colour(l, place).chroma(), v)));
+      rows.number(
+          "stop-chroma-" + i,
+          "Colour",
+          "Chroma",
+          0,
+          80,
+          "C* %.0f",
+          type,
           l -> colour(l, place).chroma(),
-          (l, v) -> l.with(place, new Target(colour(l, place).lightness(), v, colour(l, place).hue())));
-      rows.number("stop-lightness-" + i, "Lightness", "L* that this tone becomes", 0, 100, "L* %.0f", type,
+          (l, v) ->
+              l.with(place, new Target(colour(l, place).lightness(), v, colour(l, place).hue())));
+      rows.number(
+          "stop-lightness-" + i,
+          "Lightness",
+          "L* that this tone becomes",
+          0,
+          100,
+          "L* %.0f",
+          type,
           l -> colour(l, place).lightness(),
-          (l, v) -> l.with(place, new Target(v, colour(l, place).chroma(), colour(l, place).hue())));
+          (l, v) ->
+              l.with(place, new Target(v, colour(l, place).chroma(), colour(l, place).hue())));
     }
   }
 
@@ -115,7 +154,13 @@ final class GradePanels {
     HuePlot plot = new HuePlot(model, () -> null, () -> null, w -> {});
     rows.custom(plot, plot::refresh);
     rows.share(type, "saturation", "Colour", "Share of chroma added, in percent", -1, 1);
-    rows.share(type, "skin", "Spare skin", "Share of that which hues of skin are spared, in percent", 0, 1);
+    rows.share(
+        type,
+        "skin",
+        "Spare skin",
+        "Share of that which hues of skin are spared, in percent",
+        0,
+        1);
   }
 
   static void hueShift(PanelRows rows, BenchModel model) {
@@ -138,7 +183,8 @@ final class GradePanels {
                             "width",
                             Math.clamp(w.width(), 5, 120))));
     rows.custom(plot, plot::refresh);
-    rows.value(type, "hue", "Hues about", "Middle of the range in degrees of CIE LCh", 0, 360, 1, "%.0f°");
+    rows.value(
+        type, "hue", "Hues about", "Middle of the range in degrees of CIE LCh", 0, 360, 1, "%.0f°");
     rows.value(type, "width", "As far as", "On each side, in degrees", 5, 120, 1, "± %.0f°");
     rows.value(type, "turn", "Turn", "Turn of its hues in degrees", -90, 90, 1, "%+.0f°");
     rows.share(type, "chroma", "Colour", "Share of chroma added, in percent", -1, 1);

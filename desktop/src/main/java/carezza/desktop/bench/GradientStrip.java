@@ -7,9 +7,7 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Region;
 import javafx.scene.shape.Rectangle;
 
-import carezza.colour.Lab;
 import carezza.model.GradientMapLayer;
-import carezza.model.GradientMapLayer.Stop;
 import carezza.model.Tint;
 
 /** The colours that the selected gradient map gives, from dark to light. */
@@ -35,36 +33,9 @@ final class GradientStrip extends Region {
   private void draw(GradientMapLayer layer) {
     GraphicsContext g = canvas.getGraphicsContext2D();
     for (int x = 0; x < WIDTH; x++) {
-      g.setFill(ShadeStrip.colour(at(layer, x / (WIDTH - 1))));
+      g.setFill(ShadeStrip.colour(layer.at(x / (WIDTH - 1))));
       g.fillRect(x, 0, 1, HEIGHT);
     }
-  }
-
-  private static Lab at(GradientMapLayer layer, double position) {
-    Stop below = layer.stops().getFirst();
-    Stop above = layer.stops().getLast();
-    for (Stop stop : layer.stops()) {
-      if (stop.position() <= position) {
-        below = stop;
-      }
-    }
-    for (Stop stop : layer.stops().reversed()) {
-      if (stop.position() >= position) {
-        above = stop;
-      }
-    }
-    double span = above.position() - below.position();
-    double t = span <= 0 ? 0 : (position - below.position()) / span;
-    Lab from = lab(below);
-    Lab to = lab(above);
-    return new Lab(
-        from.l() + t * (to.l() - from.l()),
-        from.a() + t * (to.a() - from.a()),
-        from.b() + t * (to.b() - from.b()));
-  }
-
-  private static Lab lab(Stop stop) {
-    return Lab.ofLch(stop.colour().lightness(), stop.colour().chroma(), stop.colour().hue());
   }
 
   /** Two tones side by side. */

@@ -10,6 +10,7 @@ import javafx.scene.layout.Region;
 import javafx.scene.paint.Color;
 import javafx.scene.shape.ArcType;
 
+import carezza.colour.Lab;
 import carezza.measure.ColourPlot;
 import carezza.model.ToneEveningLayer.Target;
 import carezza.model.ToneEveningLayer.Wedge;
@@ -90,17 +91,12 @@ final class HuePlot extends Region {
     return Math.hypot(value(SIZE - e.getY()), value(e.getX()));
   }
 
-  private static double apart(double one, double other) {
-    double d = Math.abs(one - other) % 360;
-    return d > 180 ? 360 - d : d;
-  }
-
   private void press(MouseEvent e) {
     Wedge w = wedge.get();
     if (w == null) {
       return;
     }
-    double off = apart(hue(e), w.hue());
+    double off = Lab.hueDistance(hue(e), w.hue());
     double c = chroma(e);
     if (Math.abs(off - w.width()) < GRAB_DEGREES) {
       held = Hold.WIDTH;
@@ -123,7 +119,8 @@ final class HuePlot extends Region {
       case TURN -> change.accept(new Wedge(hue(e), w.width(), w.from(), w.to()));
       case WIDTH ->
           change.accept(
-              new Wedge(w.hue(), Math.clamp(apart(hue(e), w.hue()), 5, 120), w.from(), w.to()));
+              new Wedge(
+                  w.hue(), Math.clamp(Lab.hueDistance(hue(e), w.hue()), 5, 120), w.from(), w.to()));
       case INNER ->
           change.accept(
               new Wedge(w.hue(), w.width(), Math.clamp(chroma(e), 0, w.to() - 1), w.to()));

@@ -16,7 +16,6 @@ import javafx.scene.control.Tooltip;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
-import javafx.util.StringConverter;
 
 import carezza.model.Layer;
 import carezza.model.Mask;
@@ -93,8 +92,7 @@ final class MaskPanel {
   }
 
   private void edit(String label, UnaryOperator<MaskParts> change) {
-    model.editSelected(
-        label, l -> l.with(l.head().withMask(change.apply(parts(l)).mask())));
+    model.editSelected(label, l -> l.with(l.head().withMask(change.apply(parts(l)).mask())));
   }
 
   private Mask own(Layer layer, int place) {
@@ -288,7 +286,8 @@ final class MaskPanel {
         format,
         Layer.class,
         l -> value.apply(own(l, place)),
-        (l, v) -> l.with(l.head().withMask(parts(l).changed(place, change.of(own(l, place), v)).mask())));
+        (l, v) ->
+            l.with(l.head().withMask(parts(l).changed(place, change.of(own(l, place), v)).mask())));
   }
 
   private void region(int place) {
@@ -361,29 +360,16 @@ final class MaskPanel {
         p ->
             p.parts().get(place).own() instanceof Like(String id)
                 ? p.changed(
-                    place,
-                    model.stack().find(id).map(l -> l.head().mask()).orElse(new Nothing()))
+                    place, model.stack().find(id).map(l -> l.head().mask()).orElse(new Nothing()))
                 : p);
   }
 
-  private <T> ComboBox<T> choice(
-      String id, String tip, Function<T, String> title, List<T> items) {
+  private <T> ComboBox<T> choice(String id, String tip, Function<T, String> title, List<T> items) {
     ComboBox<T> box = new ComboBox<>();
     box.setId(id);
     box.getItems().addAll(items);
     box.setTooltip(new Tooltip(tip));
-    box.setConverter(
-        new StringConverter<>() {
-          @Override
-          public String toString(T item) {
-            return item == null ? "" : title.apply(item);
-          }
-
-          @Override
-          public T fromString(String words) {
-            throw new IllegalStateException("Chosen from, not typed in");
-          }
-        });
+    box.setConverter(new Titled<>(title));
     return box;
   }
 
@@ -414,11 +400,14 @@ final class MaskPanel {
     add.setTooltip(new Tooltip("An area, a shape, a range, or a change of what is there"));
     Menu regions = new Menu("Area by name");
     for (Region region : Region.values()) {
-      regions.getItems().add(item("add-region-" + region, region.title(), () -> plus(new Named(region))));
+      regions
+          .getItems()
+          .add(item("add-region-" + region, region.title(), () -> plus(new Named(region))));
     }
     add.getItems()
         .addAll(
-            item("add-everywhere", "Start anew from everywhere", () -> start(new Mask.Everything())),
+            item(
+                "add-everywhere", "Start anew from everywhere", () -> start(new Mask.Everything())),
             regions,
             item("add-oval", "Oval", () -> plus(model.freshOval())),
             item("add-gradient", "Gradient", () -> plus(model.freshGradient())));
@@ -538,10 +527,8 @@ final class MaskPanel {
     ToggleButton pen = new ToggleButton("Pen");
     pen.setId("pen");
     pen.setSelected(model.penProperty().get() != Pen.MOUSE);
-    pen.setTooltip(
-        new Tooltip("Slow strokes press, quick ones go lightly: a stand-in for a pen"));
-    pen.setOnAction(
-        e -> model.penProperty().set(pen.isSelected() ? new Pen.OfSpeed() : Pen.MOUSE));
+    pen.setTooltip(new Tooltip("Slow strokes press, quick ones go lightly: a stand-in for a pen"));
+    pen.setOnAction(e -> model.penProperty().set(pen.isSelected() ? new Pen.OfSpeed() : Pen.MOUSE));
     rows.custom(new HBox(6, view, how, pen), this::nothing);
   }
 

@@ -48,9 +48,15 @@ final class MendPanel {
     HBox chosen =
         new HBox(
             6,
-            PanelRows.button("another-source", "Another source", "The next best place (T)", mending::another),
-            PanelRows.button("mirror-source", "Mirror it", "Takes the source left for right", this::mirror),
-            PanelRows.button("drop-repair", "Take out", "Takes the chosen repairs out (Delete)", mending::remove));
+            PanelRows.button(
+                "another-source", "Another source", "The next best place (T)", mending::another),
+            PanelRows.button(
+                "mirror-source", "Mirror it", "Takes the source left for right", this::mirror),
+            PanelRows.button(
+                "drop-repair",
+                "Take out",
+                "Takes the chosen repairs out (Delete)",
+                mending::remove));
     rows.custom(
         chosen,
         () -> {
@@ -120,7 +126,9 @@ final class MendPanel {
     int n = layer.patches().size();
     Set<Integer> chosen = mending.chosenProperty().get();
     String all = n == 1 ? "1 repair" : n + " repairs";
-    return chosen.isEmpty() ? all + ". Click a blemish, or draw along it." : all + ", " + chosen.size() + " chosen.";
+    return chosen.isEmpty()
+        ? all + ". Click a blemish, or draw along it."
+        : all + ", " + chosen.size() + " chosen.";
   }
 
   /** Of the chosen repairs, or of those to come. */
@@ -147,7 +155,8 @@ final class MendPanel {
     slider.setOnMouseReleased(e -> model.settle());
     slider.setOnKeyReleased(e -> model.settle());
     rows.custom(
-        titled("Amount of the repair", "40 % leaves a crease that is true; 100 % none", slider, shown),
+        titled(
+            "Amount of the repair", "40 % leaves a crease that is true; 100 % none", slider, shown),
         () -> {
           following[0] = true;
           double amount =
@@ -211,9 +220,30 @@ final class MendPanel {
     words.setWrapText(true);
     words.getStyleClass().add("row-words");
     rows.custom(words, () -> words.setText(said()));
-    setting("sensitivity", "Sensitivity", "More finds fainter ones", 0.4, 2.5, "%.1f", proposals.sensitivityProperty());
-    setting("smallest", "Smallest radius", "In pixels of the photograph", 0, 60, "%.0f px", proposals.smallestProperty());
-    setting("largest", "Largest radius", "In pixels of the photograph", 10, 200, "%.0f px", proposals.largestProperty());
+    setting(
+        "sensitivity",
+        "Sensitivity",
+        "More finds fainter ones",
+        0.4,
+        2.5,
+        "%.1f",
+        proposals.sensitivityProperty());
+    setting(
+        "smallest",
+        "Smallest radius",
+        "In pixels of the photograph",
+        0,
+        60,
+        "%.0f px",
+        proposals.smallestProperty());
+    setting(
+        "largest",
+        "Largest radius",
+        "In pixels of the photograph",
+        10,
+        200,
+        "%.0f px",
+        proposals.largestProperty());
   }
 
   /** What is proposed follows its settings. */
@@ -233,7 +263,13 @@ final class MendPanel {
   }
 
   private void setting(
-      String id, String title, String tip, double low, double high, String format, DoubleProperty value) {
+      String id,
+      String title,
+      String tip,
+      double low,
+      double high,
+      String format,
+      DoubleProperty value) {
     Slider slider = new Slider(low, high, value.get());
     slider.setId(id);
     Label shown = new Label();

@@ -2,6 +2,7 @@ package carezza.desktop.bench;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 import java.util.function.UnaryOperator;
 import javafx.scene.canvas.Canvas;
@@ -28,6 +29,7 @@ import carezza.model.Point;
 import carezza.model.Project;
 import carezza.model.RepairArea;
 import carezza.model.Stroke;
+import carezza.session.ColourAdvice.Pinned;
 
 /**
  * What lies over the picture: always a dark line under a light one, so that it shows on any skin, and
@@ -75,7 +77,11 @@ final class Overlay {
       mending.cloneFrom().ifPresent(p -> cross(g, port.viewX(p.x()), port.viewY(p.y())));
     }
     if (model.selectedLayer().filter(HealLayer.class::isInstance).isPresent()) {
-      proposals(g, model.proposals().allProperty().get(), model.proposals().currentProperty().get(), port);
+      proposals(
+          g,
+          model.proposals().allProperty().get(),
+          model.proposals().currentProperty().get(),
+          port);
     }
     Brush brush = model.brushProperty().get();
     underWay(g, gestures, brush, port);
@@ -84,7 +90,11 @@ final class Overlay {
       if (tool == Tool.HEAL) {
         model.spotHint().at(pointer).ifPresent(spot -> hint(g, port, spot));
       }
-    } else if (pointer != null && tool != Tool.HAND && tool != Tool.FACE && tool != Tool.PART && tool != Tool.REPAIR) {
+    } else if (pointer != null
+        && tool != Tool.HAND
+        && tool != Tool.FACE
+        && tool != Tool.PART
+        && tool != Tool.REPAIR) {
       cross(g, port.viewX(pointer.x()), port.viewY(pointer.y()));
     }
   }
@@ -146,7 +156,8 @@ final class Overlay {
       line(g, List.of(frame.at(-1, 1), frame.at(1, -1)), port, false);
     }
     g.setFill(LIGHT);
-    for (double[] at : new double[][] {{-1, -1}, {0, -1}, {1, -1}, {1, 0}, {1, 1}, {0, 1}, {-1, 1}, {-1, 0}}) {
+    for (double[] at :
+        new double[][] {{-1, -1}, {0, -1}, {1, -1}, {1, 0}, {1, 1}, {0, 1}, {-1, 1}, {-1, 0}}) {
       Point p = frame.at(at[0], at[1]);
       g.fillRect(port.viewX(p.x()) - 4, port.viewY(p.y()) - 4, 8, 8);
     }
@@ -157,8 +168,7 @@ final class Overlay {
       return;
     }
     List<Point> pins = model.projectProperty().get().pins();
-    List<java.util.Optional<carezza.session.ColourAdvice.Pinned>> read =
-        model.pins().readProperty().get();
+    List<Optional<Pinned>> read = model.pins().readProperty().get();
     for (int i = 0; i < pins.size(); i++) {
       double x = port.viewX(pins.get(i).x());
       double y = port.viewY(pins.get(i).y());
@@ -241,8 +251,7 @@ final class Overlay {
       g.setStroke(pass == 0 ? DARK : LIGHT);
       g.setLineWidth(pass == 0 ? 3.5 : 1.6);
       for (int quarter = 0; quarter < 4; quarter++) {
-        g.strokeArc(
-            x, y, 2 * r, 2 * r, 25 + 90 * quarter, 40, javafx.scene.shape.ArcType.OPEN);
+        g.strokeArc(x, y, 2 * r, 2 * r, 25 + 90 * quarter, 40, javafx.scene.shape.ArcType.OPEN);
       }
     }
   }
@@ -313,8 +322,7 @@ final class Overlay {
       GraphicsContext g, HealLayer layer, ViewPort port, Point pointer, Set<Integer> chosen) {
     for (int i = 0; i < layer.patches().size(); i++) {
       Patch patch = layer.patches().get(i);
-      boolean near =
-          pointer != null && RepairHandles.holds(patch.area(), pointer, 6 / port.zoom());
+      boolean near = pointer != null && RepairHandles.holds(patch.area(), pointer, 6 / port.zoom());
       boolean held = chosen.contains(i);
       for (int pass = 0; pass < 2; pass++) {
         g.setStroke(pass == 0 ? Color.gray(0, 0.35) : Color.gray(1, near || held ? 0.95 : 0.5));
@@ -531,8 +539,7 @@ final class Overlay {
     }
   }
 
-  private static void placing(
-      GraphicsContext g, List<Point> points, Point pointer, ViewPort port) {
+  private static void placing(GraphicsContext g, List<Point> points, Point pointer, ViewPort port) {
     for (int pass = 0; pass < 2; pass++) {
       g.setStroke(pass == 0 ? DARK : LIGHT);
       g.setLineWidth(pass == 0 ? 3 : 1.2);
@@ -549,8 +556,7 @@ final class Overlay {
             0);
       }
       for (int i = 2; i < points.size(); i++) {
-        handle(
-            g, i < 4 ? FaceHandles.Glyph.ROUND : FaceHandles.Glyph.DIAMOND, points.get(i), port);
+        handle(g, i < 4 ? FaceHandles.Glyph.ROUND : FaceHandles.Glyph.DIAMOND, points.get(i), port);
       }
     }
   }

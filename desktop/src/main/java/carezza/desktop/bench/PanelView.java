@@ -15,7 +15,6 @@ import javafx.scene.control.Tooltip;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
-import javafx.util.StringConverter;
 
 import carezza.colour.BlendMode;
 import carezza.model.Layer;
@@ -150,18 +149,7 @@ public final class PanelView extends VBox {
     ComboBox<BlendMode> modes = new ComboBox<>();
     modes.setId("blend");
     modes.getItems().setAll(BlendMode.values());
-    modes.setConverter(
-        new StringConverter<>() {
-          @Override
-          public String toString(BlendMode mode) {
-            return mode == null ? "" : mode.title();
-          }
-
-          @Override
-          public BlendMode fromString(String title) {
-            throw new UnsupportedOperationException("Modes are chosen, not typed");
-          }
-        });
+    modes.setConverter(new Titled<>(BlendMode::title));
     modes.setTooltip(new Tooltip("How the layer's result is laid over what it gets"));
     rows.follow(
         () -> model.selectedLayer().ifPresent(l -> modes.setValue(l.head().blend())));

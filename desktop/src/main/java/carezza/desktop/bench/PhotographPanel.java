@@ -12,7 +12,13 @@ final class PhotographPanel {
 
   /** Names and ratios of width to height. */
   private static final Object[][] RATIOS = {
-    {"Free", 0.0}, {"1 : 1", 1.0}, {"4 : 5", 0.8}, {"3 : 4", 0.75}, {"2 : 3", 2 / 3.0}, {"3 : 2", 1.5}, {"16 : 9", 16 / 9.0}
+    {"Free", 0.0},
+    {"1 : 1", 1.0},
+    {"4 : 5", 0.8},
+    {"3 : 4", 0.75},
+    {"2 : 3", 2 / 3.0},
+    {"3 : 2", 1.5},
+    {"16 : 9", 16 / 9.0}
   };
 
   /** Share of a side by which the canvas grows in one step. */
@@ -87,8 +93,7 @@ final class PhotographPanel {
                     p ->
                         p.allFaces().isEmpty()
                             ? p
-                            : p.withAllFaces(
-                                p.allFaces().subList(0, p.allFaces().size() - 1)))));
+                            : p.withAllFaces(p.allFaces().subList(0, p.allFaces().size() - 1)))));
   }
 
   // --- frame
@@ -111,19 +116,21 @@ final class PhotographPanel {
                           f.width(),
                           f.height(),
                           f.angle(),
-                          model.framing().beyond() ? "; the backdrop goes on beyond the photograph" : ""));
+                          model.framing().beyond()
+                              ? "; the backdrop goes on beyond the photograph"
+                              : ""));
         });
     rows.tools(Tool.FRAME, Tool.LEVEL);
     FlowPane ratios = new FlowPane(4, 4);
     for (Object[] each : RATIOS) {
       double ratio = (Double) each[1];
       ToggleButton button = new ToggleButton((String) each[0]);
-      button.setId("ratio-" + ((String) each[0]).replace(" : ", "-").toLowerCase(java.util.Locale.ROOT));
+      button.setId(
+          "ratio-" + ((String) each[0]).replace(" : ", "-").toLowerCase(java.util.Locale.ROOT));
       button.getStyleClass().add("check");
       button.setTooltip(new Tooltip("Width to height of the frame"));
       button.setOnAction(e -> model.framing().ratio(ratio));
-      rows.follow(
-          () -> button.setSelected(model.framing().ratioProperty().get() == ratio));
+      rows.follow(() -> button.setSelected(model.framing().ratioProperty().get() == ratio));
       ratios.getChildren().add(button);
     }
     rows.custom(ratios, () -> {});

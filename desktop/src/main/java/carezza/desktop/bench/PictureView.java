@@ -66,7 +66,8 @@ public final class PictureView extends Region {
     wipe.setCursor(Cursor.H_RESIZE);
     wipe.setOnMouseDragged(
         e -> {
-          wipeShare = Math.clamp((wipe.getLayoutX() + e.getX()) / Math.max(1, getWidth()), 0.02, 0.98);
+          wipeShare =
+              Math.clamp((wipe.getLayoutX() + e.getX()) / Math.max(1, getWidth()), 0.02, 0.98);
           placeWipe();
           e.consume();
         });
@@ -74,7 +75,8 @@ public final class PictureView extends Region {
     wipe.setOnMouseReleased(MouseEvent::consume);
     blinking =
         new Timeline(
-            new KeyFrame(Duration.millis(BLINK_MILLIS), e -> settled.setVisible(!settled.isVisible())));
+            new KeyFrame(
+                Duration.millis(BLINK_MILLIS), e -> settled.setVisible(!settled.isVisible())));
     blinking.setCycleCount(Animation.INDEFINITE);
     getChildren().addAll(image, settled, overlay, wipe, armsLength);
     overlay.setMouseTransparent(true);
@@ -347,7 +349,8 @@ public final class PictureView extends Region {
     boolean hand = model.toolProperty().get() == Tool.HAND;
     panning = spaceHeld || hand || e.getButton() != MouseButton.PRIMARY;
     if (!panning) {
-      gestures.press(port.toPhoto(e.getX(), e.getY()), e.isShiftDown(), e.isShortcutDown(), 12 / port.zoom());
+      gestures.press(
+          port.toPhoto(e.getX(), e.getY()), e.isShiftDown(), e.isShortcutDown(), 12 / port.zoom());
       drawOverlay();
     }
   }

@@ -95,7 +95,8 @@ final class SculptPanel {
             PanelRows.button(
                 "even-blotches",
                 "Even blotches",
-                "Light where skin is darker than around it, shade where it is lighter; strokes lift it",
+                "Light where skin is darker than around it, shade where it is lighter; strokes lift"
+                    + " it",
                 advising::evenBlotches),
             PanelRows.button(
                 "even-under-brush",
@@ -115,7 +116,8 @@ final class SculptPanel {
             PanelRows.button(
                 "contours",
                 "Contour guides",
-                "Places to lift where there is light already, and to deepen where there is shade (G)",
+                "Places to lift where there is light already, and to deepen where there is shade"
+                    + " (G)",
                 advising::turnContours));
     row.setAlignment(Pos.CENTER_LEFT);
     rows.custom(row, () -> {});
@@ -133,7 +135,7 @@ final class SculptPanel {
     RangeEditor editor =
         new RangeEditor(
             model,
-                () ->
+            () ->
                 model
                     .selectedLayer()
                     .filter(TYPE::isInstance)

@@ -44,8 +44,20 @@ final class SettlePanels {
 
   static void range(PanelRows rows, BenchModel model) {
     Class<RangeLayer> type = RangeLayer.class;
-    rows.share(type, "black", "Black lies at", "Value that becomes black, in percent of the scale", -0.2, 0.4);
-    rows.share(type, "white", "White lies at", "Value that becomes white, in percent of the scale", 0.5, 1.5);
+    rows.share(
+        type,
+        "black",
+        "Black lies at",
+        "Value that becomes black, in percent of the scale",
+        -0.2,
+        0.4);
+    rows.share(
+        type,
+        "white",
+        "White lies at",
+        "Value that becomes white, in percent of the scale",
+        0.5,
+        1.5);
     rows.buttons(
         PanelRows.button(
             "find-ends",
@@ -57,13 +69,35 @@ final class SettlePanels {
             "Show clipping",
             "What is clipped, black and white over grey (Shift + F4)",
             () -> CheckStrip.turn(model, carezza.measure.CheckView.CLIPPING)));
-    rows.value(type, "darks", "Darks", "Stops that the deepest darks rise by; what is in them keeps its contrast", -2, 2, 1, "%+.2f stops");
-    rows.value(type, "lights", "Lights", "Stops that the brightest lights rise by; below 0 brings them back", -2, 2, 1, "%+.2f stops");
+    rows.value(
+        type,
+        "darks",
+        "Darks",
+        "Stops that the deepest darks rise by; what is in them keeps its contrast",
+        -2,
+        2,
+        1,
+        "%+.2f stops");
+    rows.value(
+        type,
+        "lights",
+        "Lights",
+        "Stops that the brightest lights rise by; below 0 brings them back",
+        -2,
+        2,
+        1,
+        "%+.2f stops");
   }
 
   static void localContrast(PanelRows rows) {
     Class<LocalContrastLayer> type = LocalContrastLayer.class;
-    rows.share(type, "contrast", "Local contrast", "Share by which differences from around grow; below 0 they shrink", -1, 1);
+    rows.share(
+        type,
+        "contrast",
+        "Local contrast",
+        "Share by which differences from around grow; below 0 they shrink",
+        -1,
+        1);
     rows.share(type, "haze", "Haze", "Above 0 takes haze away, below 0 lays it on", -1, 1);
   }
 }

@@ -10,7 +10,6 @@ import javafx.scene.control.Tooltip;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
 import javafx.scene.paint.Color;
-import javafx.util.StringConverter;
 
 import carezza.measure.ToneCounts;
 import carezza.model.Project;
@@ -44,18 +43,7 @@ final class ToneView extends VBox {
     where.setId("tones-of");
     where.getItems().add(null);
     where.getItems().addAll(Region.values());
-    where.setConverter(
-        new StringConverter<>() {
-          @Override
-          public String toString(Region region) {
-            return region == null ? "the whole picture" : region.words();
-          }
-
-          @Override
-          public Region fromString(String words) {
-            throw new UnsupportedOperationException("Regions are chosen, not typed");
-          }
-        });
+    where.setConverter(new Titled<>("the whole picture", Region::words));
     where.setTooltip(new Tooltip("The place whose tones are counted"));
     where.setOnAction(e -> refresh());
     waveform.setId("waveform");
@@ -63,7 +51,8 @@ final class ToneView extends VBox {
     waveform.setOnAction(e -> draw());
     HBox row = new HBox(6, title, where, waveform);
     row.setAlignment(Pos.CENTER_LEFT);
-    Tooltip.install(canvas, new Tooltip("sRGB values, dark to light; red, green and blue as lines"));
+    Tooltip.install(
+        canvas, new Tooltip("sRGB values, dark to light; red, green and blue as lines"));
     getChildren().addAll(row, canvas);
   }
 
@@ -123,7 +112,9 @@ final class ToneView extends VBox {
   }
 
   private void lines(GraphicsContext g) {
-    Color[] colours = {Color.rgb(255, 120, 110), Color.rgb(120, 230, 120), Color.rgb(130, 165, 255)};
+    Color[] colours = {
+      Color.rgb(255, 120, 110), Color.rgb(120, 230, 120), Color.rgb(130, 165, 255)
+    };
     for (int c = 0; c < 3; c++) {
       g.setStroke(colours[c]);
       g.setLineWidth(1.3);

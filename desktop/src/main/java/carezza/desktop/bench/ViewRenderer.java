@@ -117,9 +117,7 @@ final class ViewRenderer implements AutoCloseable {
           && own.size() == theirs.size()
           && IntStream.range(0, own.size())
               .allMatch(
-                  i ->
-                      own.get(i).head().id().equals(selected)
-                          || own.get(i).equals(theirs.get(i)));
+                  i -> own.get(i).head().id().equals(selected) || own.get(i).equals(theirs.get(i)));
     }
 
     /** The selected layer is shown, and nothing lies over the picture. */
@@ -283,7 +281,7 @@ final class ViewRenderer implements AutoCloseable {
   /** Shows a frame unless a later one is shown already. */
   private void take(Frame frame, long number, Session of) {
     if (of == session && (number > shown || number == shown && frame.exact())) {
-            shown = number;
+      shown = number;
       show.accept(frame);
     }
   }

@@ -44,7 +44,16 @@ public final class Demo {
     Project blank = started.project();
     Project project =
         new Project(
-            "The Apothecary", blank.photograph(), null, null, null, null, null, blank.stack(), "Not begun.", null);
+            "The Apothecary",
+            blank.photograph(),
+            null,
+            null,
+            null,
+            null,
+            null,
+            blank.stack(),
+            "Not begun.",
+            null);
     return started.with(project, null);
   }
 

@@ -229,7 +229,11 @@ public class ColourWindowTest extends WindowDriver {
     ColourTouchLayer fresh = (ColourTouchLayer) add(LayerKind.COLOUR_TOUCH);
     tool(Tool.PICK_TONE);
     clickAt(X, Y);
-    await(() -> !fresh.tone().equals(((ColourTouchLayer) model().selectedLayer().orElseThrow()).tone()));
+    await(
+        () ->
+            !fresh
+                .tone()
+                .equals(((ColourTouchLayer) model().selectedLayer().orElseThrow()).tone()));
     tool(Tool.MASK);
     await(() -> picture().isExact());
     int before = shownAt(1300, 500);
@@ -277,9 +281,7 @@ public class ColourWindowTest extends WindowDriver {
   /** A grade that pushes the teeth out of their band: their layer says so and offers to aim anew. */
   @Test
   public void teethThatALaterLayerPushesOutAreAimedAnew() throws Exception {
-    Layer cold =
-        LayerValue.with(
-            LayerKind.SATURATION.fresh(), "saturation", 0.9);
+    Layer cold = LayerValue.with(LayerKind.SATURATION.fresh(), "saturation", 0.9);
     onStage(
         () -> {
           Layer late = LayerValue.with(cold, "skin", 0.0);
