@@ -1,5 +1,6 @@
 package carezza.kernel;
 
+import carezza.colour.Lab;
 import carezza.filter.GuidedSmoothing;
 import carezza.filter.Resampling;
 import carezza.image.Area;
@@ -7,24 +8,23 @@ import carezza.image.Picture;
 import carezza.image.Plane;
 
 /**
- * An effect that knows, at each pixel, what lies around it: a plane of the input, smoothed within edges on
- * a coarser level, and what is made of it brought back to the pixels.
+ * An effect that knows, at each pixel, the lightness around it, smoothed within edges on a coarser level,
+ * and what is made of it brought back to the pixels.
  *
- * @param low where the plane is smoothed
+ * @param low where it is smoothed
  * @param sigma of the smoothing in pixels of the site's level
- * @param edge difference of the plane at which smoothing is halved
+ * @param edge difference of L* at which smoothing is halved
  */
 record BaseEffect(LowBand low, double sigma, double edge, Parts parts, Plane ready)
     implements Effect {
 
-  /** What the effect looks at, and what it does. */
+  /** What the effect makes of the lightness around, and what it does. */
   interface Parts {
 
-    /** What is smoothed, of a coarse picture. */
-    Plane seen(Picture coarse);
-
-    /** What is brought back to the pixels, of the coarse plane and its smoothing. */
-    Plane base(Plane seen, Plane smooth);
+    /** What is brought back to the pixels, of the smoothed lightness; may be written into it. */
+    default Plane base(Plane smooth) {
+      return smooth;
+    }
 
     /** Changed pixels, of the input and what was brought back. */
     Picture change(Picture own, Plane base);
@@ -62,10 +62,11 @@ record BaseEffect(LowBand low, double sigma, double edge, Parts parts, Plane rea
 
   private Plane base(Picture input, Area coarse) {
     Picture own = low.reduced(input, readBy(coarse));
-    Plane seen = parts.seen(own);
+    Plane lightness = Lab.lightness(own);
     Plane smooth =
-        new GuidedSmoothing(seen, Plane.filled(seen.area(), 1), coarseSigma(), edge * edge)
-            .smooth(seen);
-    return parts.base(seen, smooth).crop(coarse);
+        new GuidedSmoothing(
+                lightness, Plane.filled(lightness.area(), 1), coarseSigma(), edge * edge)
+            .smooth(lightness);
+    return parts.base(smooth).crop(coarse);
   }
 }

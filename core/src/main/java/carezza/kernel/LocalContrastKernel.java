@@ -1,6 +1,5 @@
 package carezza.kernel;
 
-import carezza.colour.Lab;
 import carezza.colour.Transfer;
 import carezza.filter.GaussianBlur;
 import carezza.filter.Robust;
@@ -79,22 +78,9 @@ final class LocalContrastKernel {
         LowBand.of(site, sigma),
         sigma,
         EDGE,
-        new BaseEffect.Parts() {
-          @Override
-          public Plane seen(Picture coarse) {
-            return Lab.lightness(coarse);
-          }
-
-          @Override
-          public Plane base(Plane seen, Plane smooth) {
-            return smooth;
-          }
-
-          @Override
-          public Picture change(Picture own, Plane around) {
-            float[] base = around.values();
-            return LabPixels.changed(own, (l, a, b, i) -> l[i] += share * (l[i] - base[i]));
-          }
+        (own, around) -> {
+          float[] base = around.values();
+          return LabPixels.changed(own, (l, a, b, i) -> l[i] += share * (l[i] - base[i]));
         });
   }
 

@@ -1,16 +1,26 @@
 package carezza.kernel;
 
-import java.util.function.Function;
-
 import carezza.image.Area;
 import carezza.image.Picture;
 import carezza.mask.Site;
 
 /**
- * What a layer measures on: its input on the analysis size, and on request at full size.
+ * What a layer measures on: its input on the analysis size, and on request at any level.
  *
  * @param site at the analysis level
  * @param input working-space pixels of the whole picture at that level; not to be modified
- * @param fine gives the layer's input over an area of the photograph at full size
+ * @param levels gives the layer's input elsewhere
  */
-public record Probe(Site site, Picture input, Function<Area, Picture> fine) {}
+public record Probe(Site site, Picture input, Levels levels) {
+
+  /** The layer's input at all levels. */
+  @FunctionalInterface
+  public interface Levels {
+
+    /**
+     * @param area in pixels of the level, inside the picture
+     * @return working-space pixels over the area; not to be modified
+     */
+    Picture over(Area area, int level);
+  }
+}

@@ -1,6 +1,5 @@
 package carezza.kernel;
 
-import carezza.colour.Lab;
 import carezza.colour.Transfer;
 import carezza.function.UniformTable;
 import carezza.image.Picture;
@@ -48,12 +47,7 @@ final class RangeKernel {
         EDGE,
         new BaseEffect.Parts() {
           @Override
-          public Plane seen(Picture coarse) {
-            return Lab.lightness(coarse);
-          }
-
-          @Override
-          public Plane base(Plane seen, Plane smooth) {
+          public Plane base(Plane smooth) {
             for (int i = 0; i < smooth.values().length; i++) {
               smooth.values()[i] = stops.at(Math.clamp(smooth.values()[i], 0, 119));
             }

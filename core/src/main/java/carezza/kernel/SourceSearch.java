@@ -6,7 +6,6 @@ import java.util.List;
 
 import carezza.colour.Lab;
 import carezza.filter.GaussianBlur;
-import carezza.filter.Resampling;
 import carezza.image.Area;
 import carezza.image.Level;
 import carezza.image.Picture;
@@ -101,7 +100,7 @@ final class SourceSearch {
     int margin = (int) (far + 3 * area.radius()) + 8;
     Site site = analysis.at(level);
     Area full = area.bounds().grow(margin).intersect(analysis.photograph().area());
-    Picture input = reduced(probe.fine().apply(full), level);
+    Picture input = probe.levels().over(atLevel(full, level), level);
     window = input.area();
     Picture lab = Lab.of(input);
     double sigma = Math.max(1, radius / 4);
@@ -135,20 +134,13 @@ final class SourceSearch {
     rimGrain = grain.over(rim, null);
   }
 
-  /** The picture at a coarser level; its area starts at a multiple of the step. */
-  private static Picture reduced(Picture fine, int level) {
-    if (level == 0) {
-      return fine;
-    }
+  /** The pixels of a level that lie wholly inside an area of the photograph. */
+  private static Area atLevel(Area full, int level) {
     int step = 1 << level;
-    Area f = fine.area();
-    Area a =
-        new Area(
-            Math.ceilDiv(f.x(), step),
-            Math.ceilDiv(f.y(), step),
-            Math.floorDiv(f.right(), step) - Math.ceilDiv(f.x(), step),
-            Math.floorDiv(f.bottom(), step) - Math.ceilDiv(f.y(), step));
-    return fine.crop(a.toFullSize(level)).map(p -> Resampling.reduce(p, level));
+    int x = Math.ceilDiv(full.x(), step);
+    int y = Math.ceilDiv(full.y(), step);
+    return new Area(
+        x, y, Math.floorDiv(full.right(), step) - x, Math.floorDiv(full.bottom(), step) - y);
   }
 
   /** The pore band of the lightness. */

@@ -8,6 +8,7 @@ import carezza.colour.Pigments;
 import carezza.colour.Transfer;
 import carezza.colour.WorkingSpace;
 import carezza.filter.GaussianBlur;
+import carezza.filter.Resampling;
 import carezza.filter.Robust;
 import carezza.image.Area;
 import carezza.image.Picture;
@@ -35,6 +36,8 @@ import carezza.model.RepairArea;
  * @param leadLight of the face over the rest, in stops
  * @param leadContrast of the face over the rest
  * @param eyeFocus sharpness of the eyes over that of the rest of the face
+ * @param eyeGlow L* of the whites of the eyes over the lights of the face's skin, at arm's length
+ * @param teethGlow the same of the teeth
  * @param distractions number of places
  */
 record Figures(
@@ -55,11 +58,16 @@ record Figures(
     double leadLight,
     double leadContrast,
     double eyeFocus,
+    double eyeGlow,
+    double teethGlow,
     SightGauges.Noise noise,
     int distractions) {
 
   /** Fewest pixels that a region must have to be measured. */
   private static final int FEWEST = 40;
+
+  /** Height in pixels of a picture at arm's length. */
+  private static final int ARMS_LENGTH = 160;
 
   private static final Lab NOTHING = new Lab(Double.NaN, Double.NaN, Double.NaN);
 
@@ -124,8 +132,25 @@ record Figures(
           focus
               ? SightGauges.acutance(lab.first(), eyes) / SightGauges.acutance(lab.first(), rest)
               : nan,
+          glow(Region.SCLERA),
+          glow(Region.TEETH),
           SightGauges.noise(lab.first()),
           Distractions.of(lab, site).size());
+    }
+
+    /** Seen at a height of about 160 pixels, where small bright things run into what is around them. */
+    private double glow(Region region) {
+      int down = 0;
+      while (site.whole().height() >> down > 1.4 * ARMS_LENGTH) {
+        down++;
+      }
+      Plane small = lab.first();
+      for (int i = 0; i < down; i++) {
+        small = Resampling.half(small);
+      }
+      Plane where = site.regions().coverage(region, small.area(), site.level() + down);
+      Plane skin = site.regions().coverage(Region.FACE_SKIN, small.area(), site.level() + down);
+      return SightGauges.glow(small, where, skin);
     }
 
     private Plane region(Region region) {

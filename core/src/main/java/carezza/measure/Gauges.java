@@ -241,6 +241,8 @@ public final class Gauges {
         before.eyeFocus(),
         after.eyeFocus(),
         new Band(job.limit("eyeFocus", "low"), Double.POSITIVE_INFINITY));
+    glow("eyeGlow", "Eyes at arm's length", Region.SCLERA, before.eyeGlow(), after.eyeGlow());
+    glow("teethGlow", "Teeth at arm's length", Region.TEETH, before.teethGlow(), after.teethGlow());
     SightGauges.Noise was = before.noise();
     SightGauges.Noise is = after.noise();
     add("noise", "Noise", "L*", "the whole picture", was.all(), is.all(), null);
@@ -262,5 +264,12 @@ public final class Gauges {
         before.distractions(),
         after.distractions(),
         null);
+  }
+
+  /** Over the lights of the skin only where it was before, and by hardly more. */
+  private void glow(String id, String title, Region region, double was, double is) {
+    double most = Math.max(job.limit(id, "most"), was + job.limit(id, "rise"));
+    Band band = Double.isNaN(most) ? null : new Band(Double.NEGATIVE_INFINITY, most);
+    add(id, title, "L* over skin", region, was, is, band);
   }
 }

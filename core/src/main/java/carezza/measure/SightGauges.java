@@ -66,6 +66,21 @@ final class SightGauges {
     return masked.length == 0 ? Double.NaN : Robust.sigma(masked) / MASK_NORM;
   }
 
+  /**
+   * Mean L* of a place, by its coverage, over the L* that a twentieth of the skin exceeds; NaN where one
+   * of them is not to be seen.
+   */
+  static double glow(Plane lightness, Plane place, Plane skin) {
+    double sum = 0;
+    double weight = 0;
+    for (int i = 0; i < lightness.values().length; i++) {
+      sum += place.values()[i] * lightness.values()[i];
+      weight += place.values()[i];
+    }
+    double lights = Robust.quantile(Robust.values(lightness, skin), 0.95);
+    return weight < 0.5 ? Double.NaN : sum / weight - lights;
+  }
+
   /** Mean light of one place over that of the rest, in stops. */
   static double lead(Plane light, Plane place) {
     double[] sums = sums(light, place);

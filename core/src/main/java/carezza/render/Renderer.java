@@ -251,8 +251,10 @@ public final class Renderer {
     int level = analysisLevel(faceWidth);
     Site site = site(scene, level);
     Picture input = new Run(under, scene, level, cancellation).render(under.size(), site.whole());
-    Run fine = new Run(under, scene, 0, cancellation);
-    return new Probe(site, input, a -> fine.render(under.size(), a));
+    return new Probe(
+        site,
+        input,
+        (a, l) -> new Run(under, scene, l, cancellation).render(under.size(), a));
   }
 
   /** One rendering of one scene at one level, tile by tile. */

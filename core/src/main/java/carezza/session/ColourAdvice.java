@@ -165,14 +165,14 @@ public final class ColourAdvice {
                 new TeethLayer(
                     l.head(),
                     Math.clamp(l.target() + off(gauges, "teethYellow"), 1, 20),
-                    Math.clamp(l.lift() + off(gauges, "teethLightness"), 0, 15),
+                    Math.clamp(l.lift() + least(gauges, "teethLightness", "teethGlow"), 0, 15),
                     l.force());
             case ScleraLayer l ->
                 new ScleraLayer(
                     l.head(),
                     Math.clamp(l.target() + off(gauges, "scleraYellow"), -1, 15),
                     l.redness(),
-                    Math.clamp(l.lift() + off(gauges, "scleraLightness"), 0, 12),
+                    Math.clamp(l.lift() + least(gauges, "scleraLightness", "eyeGlow"), 0, 12),
                     l.balance(),
                     l.force());
             default -> throw new IllegalArgumentException("No aims in " + own.getClass());
@@ -183,6 +183,11 @@ public final class ColourAdvice {
       aimed = aimed.edit(layer, l -> next);
     }
     return aimed.stack().find(layer).orElseThrow();
+  }
+
+  /** What brings the one that is farther above its band back inside. */
+  private static double least(List<Gauge> gauges, String one, String other) {
+    return Math.min(off(gauges, one), off(gauges, other));
   }
 
   /** What brings a gauge back inside its band; 0 where it is inside. */

@@ -54,7 +54,7 @@ public class ColourLayersTest {
           List.of(new Point(0, 0), new Point(120, 0), new Point(120, 200), new Point(0, 200)), 0);
 
   private static Picture render(Layer layer, Picture input) {
-    Probe probe = new Probe(SITE, input, input::crop);
+    Probe probe = new Probe(SITE, input, (area, level) -> input.crop(area));
     Readings readings = Kernels.measure(layer, probe);
     return Kernels.effect(Kernels.resolve(layer, readings), readings, SITE).render(input, ALL);
   }

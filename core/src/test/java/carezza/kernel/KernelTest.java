@@ -45,7 +45,7 @@ public class KernelTest {
   private static final Site SITE = new Site(SIZE, 0, Regions.none());
 
   private static Picture render(Layer layer, Picture input) {
-    Probe probe = new Probe(SITE, input, input::crop);
+    Probe probe = new Probe(SITE, input, (area, level) -> input.crop(area));
     Readings readings = Kernels.measure(layer, probe);
     return Kernels.effect(Kernels.resolve(layer, readings), readings, SITE).render(input, ALL);
   }

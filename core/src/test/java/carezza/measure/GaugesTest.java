@@ -225,6 +225,33 @@ public class GaugesTest {
   }
 
   @Test
+  public void glowIsWhatAPlaceHasOverTheLightsOfTheSkin() {
+    Area area = new Area(0, 0, 100, 100);
+    Plane lightness = Pictures.plane(area, (x, y) -> y < 50 ? 60 + x / 100 * 10 : x < 10 ? 74 : 50);
+    Plane skin = Pictures.plane(area, (x, y) -> y < 50 ? 1 : 0);
+    Plane place = Pictures.plane(area, (x, y) -> y >= 50 && x < 10 ? 0.5 : 0);
+    assertThat(SightGauges.glow(lightness, place, skin)).isCloseTo(74 - 69.5, within(0.1));
+    assertThat(SightGauges.glow(lightness, Plane.of(area), skin)).isNaN();
+  }
+
+  @Test
+  public void eyesThatAreLitMuchGlowAtArmsLength() {
+    Picture lit =
+        lightness(
+            photo,
+            l -> {
+              Plane out = l.copy();
+              Plane sclera = regions.coverage(Region.SCLERA, l.area(), site.level());
+              for (int i = 0; i < out.values().length; i++) {
+                out.values()[i] += 80 * sclera.values()[i];
+              }
+              return out;
+            });
+    assertThat(read("eyeGlow", photo, photo).verdict()).isEqualTo(Gauge.Verdict.INSIDE);
+    assertThat(read("eyeGlow", photo, lit).verdict()).isEqualTo(Gauge.Verdict.ABOVE);
+  }
+
+  @Test
   public void slopesAreNoNoise() {
     Plane slope = Pictures.plane(new Area(0, 0, 60, 50), (x, y) -> 0.7 * x + 0.3 * y);
     assertThat(SightGauges.noise(slope).all()).isCloseTo(0, within(1e-4));

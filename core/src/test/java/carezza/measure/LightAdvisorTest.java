@@ -11,7 +11,6 @@ import java.util.OptionalDouble;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 
-import carezza.codec.PictureReader;
 import carezza.colour.Lab;
 import carezza.colour.MonotoneCurve.Point;
 import carezza.filter.Robust;
@@ -26,15 +25,11 @@ import carezza.model.FrequencySeparationLayer;
 import carezza.model.KeptMark;
 import carezza.model.Layer;
 import carezza.model.LayerKind;
-import carezza.model.LayerStack;
 import carezza.model.Mask;
 import carezza.model.Project;
 import carezza.model.Region;
 import carezza.model.Stage;
-import carezza.problem.Problem;
-import carezza.project.ProjectFile;
-import carezza.render.Renderer;
-import carezza.session.Session;
+import carezza.testing.AtWork;
 import carezza.testing.Pictures;
 import carezza.testing.Portrait;
 
@@ -43,41 +38,8 @@ public class LightAdvisorTest {
 
   private static final DodgeBurnLayer FRESH = (DodgeBurnLayer) LayerKind.DODGE_BURN.fresh();
 
-  /** A portrait at work, its face found as for anyone. */
-  private record Bench(Session session, Project plain) {
-    static Bench of(Portrait portrait) {
-      byte[] photo = portrait.bytes("photo.jpg");
-      try {
-        Session session = new Session(PictureReader.decode(photo, "photo.jpg"));
-        Project project = ProjectFile.start(photo, "photo.jpg").project();
-        return new Bench(session, session.withFace(project, Cancellation.NONE));
-      } catch (Problem e) {
-        throw new IllegalStateException(e);
-      }
-    }
-
-    Project with(Layer... layers) {
-      return plain.withStack(LayerStack.of(layers));
-    }
-
-    LightAdvisor advisor(Layer... layers) {
-      return session.advice().light(with(layers), FRESH.head().id(), Cancellation.NONE);
-    }
-
-    double read(String id, Layer... layers) {
-      return gauge(id, layers).after();
-    }
-
-    List<Gauge> gauges(Layer... layers) {
-      return session.gauges(with(layers), Cancellation.NONE);
-    }
-
-    Gauge gauge(String id, Layer... layers) {
-      return gauges(layers).stream()
-          .filter(g -> g.id().equals(id))
-          .findFirst()
-          .orElseThrow();
-    }
+  private static LightAdvisor advisor(AtWork bench, Layer... layers) {
+    return bench.session().advice().light(bench.with(layers), FRESH.head().id(), Cancellation.NONE);
   }
 
   @DataProvider
@@ -87,8 +49,8 @@ public class LightAdvisorTest {
 
   @Test(dataProvider = "portraits")
   public void evenedBlotchesFallByAQuarterWhileTextureAndFormStay(Portrait portrait) {
-    Bench bench = Bench.of(portrait);
-    DodgeBurnLayer evened = bench.advisor(FRESH).evened();
+    AtWork bench = AtWork.on(portrait);
+    DodgeBurnLayer evened = advisor(bench, FRESH).evened();
     Gauge blotch = bench.gauge("toneBlotch", evened);
     assertThat(blotch.after()).isLessThanOrEqualTo(0.75 * blotch.before());
     assertThat(bench.read("textureKept", evened)).isGreaterThanOrEqualTo(97);
@@ -98,35 +60,27 @@ public class LightAdvisorTest {
   /** A mark that is kept is no blotch: what is proposed leaves it as it is. */
   @Test
   public void keptMarksAreNotEvened() {
-    Bench bench = Bench.of(Portrait.S04);
+    AtWork bench = AtWork.on(Portrait.S04);
     Project kept = bench.with(FRESH).keeping(new KeptMark(700, 900, 30));
     DodgeBurnLayer evened =
         bench.session().advice().light(kept, FRESH.head().id(), Cancellation.NONE).evened();
     Area mark = new Area(690, 890, 20, 20);
     assertThat(change(bench, evened, mark)).isZero();
-    assertThat(change(bench, bench.advisor(FRESH).evened(), mark)).isPositive();
+    assertThat(change(bench, advisor(bench, FRESH).evened(), mark)).isPositive();
   }
 
   /** Largest change of a channel that a layer makes in an area. */
-  private static double change(Bench bench, Layer layer, Area area) {
-    var renderer = bench.session().renderer();
-    Picture with =
-        renderer.render(
-            bench.session().scene(bench.with(layer)),
-            area,
-            0,
-            Renderer.Readiness.EXACT,
-            Cancellation.NONE);
-    return Pictures.largest(with, renderer.photograph().level(0).crop(area));
+  private static double change(AtWork bench, Layer layer, Area area) {
+    Picture with = bench.finished(area, 0, layer);
+    return Pictures.largest(with, bench.finished(area, 0));
   }
 
   @Test
   public void strokesThatWerePaintedStayOnTheProposal() {
-    Bench bench = Bench.of(Portrait.S04);
-    Mask painted =
-        new Mask.Nothing().painted(carezza.model.Stroke.dab(700, 1000, 40, 1));
+    AtWork bench = AtWork.on(Portrait.S04);
+    Mask painted = new Mask.Nothing().painted(carezza.model.Stroke.dab(700, 1000, 40, 1));
     DodgeBurnLayer before = FRESH.withMasks(painted, new Mask.Nothing());
-    DodgeBurnLayer evened = bench.advisor(before).evened();
+    DodgeBurnLayer evened = advisor(bench, before).evened();
     assertThat(((Mask.Strokes) evened.dodgeMask()).strokes())
         .isEqualTo(((Mask.Strokes) painted).strokes());
   }
@@ -134,7 +88,7 @@ public class LightAdvisorTest {
   /** A skin made flat on purpose is reported flat, and gets its form back. */
   @Test(dataProvider = "portraits")
   public void formThatWasTakenComesBack(Portrait portrait) {
-    Bench bench = Bench.of(portrait);
+    AtWork bench = AtWork.on(portrait);
     CurveLayer curve = (CurveLayer) LayerKind.CURVE.fresh();
     CurveLayer flat =
         new CurveLayer(
@@ -142,37 +96,32 @@ public class LightAdvisorTest {
             List.of(new Point(0, 0.15), new Point(1, 0.9)),
             null,
             null,
-            null, 0);
+            null,
+            0);
     assertThat(bench.read("formKept", flat)).isLessThan(0.9);
-    DodgeBurnLayer restored = bench.advisor(flat, FRESH).formRestored();
+    DodgeBurnLayer restored = advisor(bench, flat, FRESH).formRestored();
     assertThat(bench.read("formKept", flat, restored)).isCloseTo(1, within(0.03));
   }
 
   /** Oily places of the face come nearer to its middle tone, and keep their pores. */
   @Test
   public void tamedShineLiesNearerTheMiddleToneAndKeepsItsTexture() {
-    Bench bench = Bench.of(Portrait.S02);
-    DodgeBurnLayer tamed = bench.advisor(FRESH).shineTamed();
+    AtWork bench = AtWork.on(Portrait.S02);
+    DodgeBurnLayer tamed = advisor(bench, FRESH).shineTamed();
     assertThat(shine(bench, tamed)).isLessThan(0.88 * shine(bench, FRESH));
     assertThat(bench.read("textureKept", tamed)).isBetween(90.0, 110.0);
     assertThat(bench.read("formKept", tamed)).isGreaterThan(0.9);
   }
 
   /** How far the lightest hundredth of the face's skin lies above its median, L*. */
-  private static double shine(Bench bench, Layer layer) {
-    Project project = bench.with(layer);
-    var scene = bench.session().scene(project);
-    Picture picture =
+  private static double shine(AtWork bench, Layer layer) {
+    Picture picture = bench.finished(2, layer);
+    Plane skin =
         bench
             .session()
-            .renderer()
-            .render(
-                scene,
-                bench.session().size().atLevel(2).area(),
-                2,
-                Renderer.Readiness.EXACT,
-                Cancellation.NONE);
-    Plane skin = scene.regions().coverage(Region.FACE_SKIN, picture.area(), 2);
+            .scene(bench.plain())
+            .regions()
+            .coverage(Region.FACE_SKIN, picture.area(), 2);
     double[] tones = Robust.values(Lab.lightness(picture), skin);
     return Robust.quantile(tones, 0.99) - Robust.quantile(tones, 0.5);
   }
@@ -180,8 +129,9 @@ public class LightAdvisorTest {
   /** Lit from one side, the shaded cheek gets no guide that would lift it. */
   @Test
   public void contourGuidesFollowTheLight() {
-    Bench bench = Bench.of(Portrait.S04);
-    var lit = bench.session().advice().contours(bench.with(FRESH), FRESH.head().id(), Cancellation.NONE);
+    AtWork bench = AtWork.on(Portrait.S04);
+    var lit =
+        bench.session().advice().contours(bench.with(FRESH), FRESH.head().id(), Cancellation.NONE);
     assertThat(lit).extracting(Guide::name).contains("forehead", "bridge of the nose");
     assertThat(lit).extracting(Guide::lift).contains(true, false);
     double middle =
@@ -207,7 +157,7 @@ public class LightAdvisorTest {
 
   // --- over-push
 
-  private static OverPush push(Bench bench, Layer layer) {
+  private static OverPush push(AtWork bench, Layer layer) {
     return bench
         .session()
         .advice()
@@ -216,11 +166,10 @@ public class LightAdvisorTest {
 
   @Test
   public void aTextureThatIsTakenAwayIsAdvisedUpToTheEndOfItsBand() {
-    Bench bench = Bench.of(Portrait.S04);
+    AtWork bench = AtWork.on(Portrait.S04);
     FrequencySeparationLayer plain =
         (FrequencySeparationLayer) LayerKind.FREQUENCY_SEPARATION.fresh();
-    FrequencySeparationLayer layer =
-        plain.withRadius(15.0).withTextureGain(0.5).withEvening(0);
+    FrequencySeparationLayer layer = plain.withRadius(15.0).withTextureGain(0.5).withEvening(0);
     OverPush push = push(bench, layer);
     OptionalDouble advised = push.advised();
     assertThat(advised).isPresent();
@@ -230,7 +179,7 @@ public class LightAdvisorTest {
   }
 
   /** Gauges that are in their bands at one amount and not at another. */
-  private static List<String> outside(Bench bench, Layer layer, double from, double to) {
+  private static List<String> outside(AtWork bench, Layer layer, double from, double to) {
     List<Gauge> was = bench.gauges(layer.with(layer.head().withAmount(from)));
     List<Gauge> is = bench.gauges(layer.with(layer.head().withAmount(to)));
     List<String> out = new ArrayList<>();
@@ -245,7 +194,7 @@ public class LightAdvisorTest {
 
   @Test
   public void aLayerThatDoesNothingMovesNoGauge() {
-    Bench bench = Bench.of(Portrait.S04);
+    AtWork bench = AtWork.on(Portrait.S04);
     OverPush push = push(bench, FRESH);
     assertThat(push.moved()).isEmpty();
     assertThat(push.advised()).isEmpty();

@@ -8,67 +8,28 @@ import java.util.List;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 
-import carezza.codec.PictureReader;
 import carezza.colour.Lab;
 import carezza.colour.Transfer;
 import carezza.colour.WhiteBalance;
 import carezza.image.Area;
-import carezza.image.Cancellation;
 import carezza.image.Picture;
 import carezza.image.Plane;
 import carezza.measure.Gauge;
 import carezza.model.Layer;
 import carezza.model.LayerKind;
-import carezza.model.LayerStack;
 import carezza.model.LayerValue;
-import carezza.model.Project;
 import carezza.model.Region;
-import carezza.problem.Problem;
-import carezza.project.ProjectFile;
-import carezza.render.Renderer.Readiness;
+import carezza.testing.AtWork;
 import carezza.testing.Portrait;
 
 /** Layers of colour at their defaults on every portrait, from the lightest skin to the deepest. */
 public class SkinColourTest {
 
-  /** A portrait at work, its face found as for anyone. */
-  private record Bench(Session session, Project plain) {
-    static Bench of(Portrait portrait) {
-      byte[] photo = portrait.bytes("photo.jpg");
-      try {
-        Session session = new Session(PictureReader.decode(photo, "photo.jpg"));
-        Project project = ProjectFile.start(photo, "photo.jpg").project();
-        return new Bench(session, session.withFace(project, Cancellation.NONE));
-      } catch (Problem e) {
-        throw new IllegalStateException(e);
-      }
-    }
-
-    Project with(LayerKind... kinds) {
-      return plain.withStack(
-          LayerStack.of(
-              Arrays.stream(kinds).map(LayerKind::fresh).toArray(Layer[]::new)));
-    }
-
-    Gauge gauge(String id, LayerKind... kinds) {
-      return session.gauges(with(kinds), Cancellation.NONE).stream()
-          .filter(g -> g.id().equals(id))
-          .findFirst()
-          .orElseThrow();
-    }
-
-    Picture finished(Project project) {
-      return session
-          .renderer()
-          .render(
-              session.scene(project),
-              session.size().atLevel(1).area(),
-              1,
-              Readiness.EXACT,
-              Cancellation.NONE);
-    }
-  }
-
+  private static final Layer EVENED = LayerKind.TONE_EVENING.fresh();
+  private static final Layer DEEPENED = LayerKind.DEPTH.fresh();
+  private static final Layer MATCHED = LayerKind.MATCH.fresh();
+  private static final Layer TEETH = LayerKind.TEETH.fresh();
+  private static final Layer EYES = LayerKind.SCLERA.fresh();
   private static final Layer RED_LIPS = LayerValue.with(LayerKind.LIPS.fresh(), "target", 40.0);
 
   @DataProvider
@@ -78,9 +39,9 @@ public class SkinColourTest {
 
   @Test(dataProvider = "portraits")
   public void evenedAndDeepenedSkinStaysThePersonsOwn(Portrait portrait) {
-    Bench bench = Bench.of(portrait);
+    AtWork bench = AtWork.on(portrait);
     for (String id : List.of("skinLightness", "skinHue")) {
-      Gauge gauge = bench.gauge(id, LayerKind.TONE_EVENING, LayerKind.DEPTH);
+      Gauge gauge = bench.gauge(id, EVENED, DEEPENED);
       assertThat(Math.abs(gauge.after() - gauge.before()))
           .as(id)
           .isLessThanOrEqualTo(id.equals("skinHue") ? 4 : 2.5);
@@ -89,10 +50,11 @@ public class SkinColourTest {
 
   @Test(dataProvider = "portraits")
   public void teethAndEyesEndInsideTheirLimits(Portrait portrait) {
-    Bench bench = Bench.of(portrait);
+    AtWork bench = AtWork.on(portrait);
     for (String id :
-        List.of("teethYellow", "teethLightness", "scleraYellow", "scleraChroma", "scleraLightness")) {
-      Gauge gauge = bench.gauge(id, LayerKind.TEETH, LayerKind.SCLERA);
+        List.of(
+            "teethYellow", "teethLightness", "scleraYellow", "scleraChroma", "scleraLightness")) {
+      Gauge gauge = bench.gauge(id, TEETH, EYES);
       if (gauge.measured()) {
         assertThat(gauge.verdict()).as(id + " at " + gauge.after()).isEqualTo(Gauge.Verdict.INSIDE);
       }
@@ -112,12 +74,11 @@ public class SkinColourTest {
 
   @Test(dataProvider = "regionsBrightened")
   public void nothingIsBrightenedOutsideItsRegion(LayerKind kind, Region region) {
-    Bench bench = Bench.of(Portrait.S01);
-    Project project =
-        bench.plain().withStack(LayerStack.of(kind == LayerKind.LIPS ? RED_LIPS : kind.fresh()));
-    Picture before = bench.finished(bench.plain());
-    Picture after = bench.finished(project);
-    Plane where = bench.session().scene(project).regions().coverage(region, before.area(), 1);
+    AtWork bench = AtWork.on(Portrait.S01);
+    Layer layer = kind == LayerKind.LIPS ? RED_LIPS : kind.fresh();
+    Picture before = bench.finished(1);
+    Picture after = bench.finished(1, layer);
+    Plane where = bench.session().scene(bench.plain()).regions().coverage(region, before.area(), 1);
     double outside = 0;
     double inside = 0;
     for (int c = 0; c < 3; c++) {
@@ -141,23 +102,19 @@ public class SkinColourTest {
 
   @Test(dataProvider = "mismatched")
   public void matchBringsTheNeckToTheFace(Portrait portrait) {
-    Bench bench = Bench.of(portrait);
-    Gauge match = bench.gauge("neckMatch", LayerKind.MATCH);
+    AtWork bench = AtWork.on(portrait);
+    Gauge match = bench.gauge("neckMatch", MATCHED);
     assertThat(match.after()).isLessThanOrEqualTo(1.2).isLessThan(match.before());
   }
 
   /** Factors of linear light keep every step of lightness: none is turned round or made wider. */
   @Test
   public void matchMakesNoBands() {
-    Bench bench = Bench.of(Portrait.S03);
-    Plane before = Lab.lightness(bench.finished(bench.plain()));
-    Plane after = Lab.lightness(bench.finished(bench.with(LayerKind.MATCH)));
+    AtWork bench = AtWork.on(Portrait.S03);
+    Plane before = Lab.lightness(bench.finished(1));
+    Plane after = Lab.lightness(bench.finished(1, MATCHED));
     Plane neck =
-        bench
-            .session()
-            .scene(bench.plain())
-            .regions()
-            .coverage(Region.NECK_SKIN, before.area(), 1);
+        bench.session().scene(bench.plain()).regions().coverage(Region.NECK_SKIN, before.area(), 1);
     int w = before.width();
     double most = 0;
     for (int i = w; i < before.values().length; i++) {

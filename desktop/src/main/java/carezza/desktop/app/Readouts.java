@@ -7,6 +7,7 @@ import carezza.colour.Lab;
 import carezza.colour.WorkingSpace;
 import carezza.desktop.bench.Background;
 import carezza.desktop.bench.BenchModel;
+import carezza.desktop.bench.ItaClass;
 import carezza.image.Area;
 import carezza.image.Picture;
 import carezza.model.Point;
@@ -14,7 +15,7 @@ import carezza.model.Project;
 import carezza.render.Renderer.Readiness;
 import carezza.session.Session;
 
-/** Colour under the pointer, of the picture as shown: sRGB, L*a*b*, LCh and the skin tone angle. */
+/** Colour under the pointer, of the picture as shown: sRGB, L*a*b*, LCh and the skin tone angle with its class. */
 final class Readouts extends HBox {
 
   private final BenchModel model;
@@ -61,7 +62,7 @@ final class Readouts extends HBox {
     Lab lab =
         new Lab(
             planes.first().values()[0], planes.second().values()[0], planes.third().values()[0]);
-    return "x %d  y %d    R %d  G %d  B %d    L* %.1f  a* %.1f  b* %.1f    C* %.1f  h %.0f°    ITA %.0f°"
+    return "x %d  y %d    R %d  G %d  B %d    L* %.1f  a* %.1f  b* %.1f    C* %.1f  h %.0f°    ITA %.0f° %s"
         .formatted(
             pixel.x(),
             pixel.y(),
@@ -73,7 +74,8 @@ final class Readouts extends HBox {
             lab.b(),
             lab.chroma(),
             lab.hue(),
-            lab.ita());
+            lab.ita(),
+            ItaClass.of(lab).words());
   }
 
   void close() {

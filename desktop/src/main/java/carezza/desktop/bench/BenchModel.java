@@ -52,6 +52,9 @@ public final class BenchModel implements AutoCloseable {
   /** Strength of a stroke of light to begin with: it builds up. */
   private static final double LIGHT_STRENGTH = 0.05;
 
+  /** Strength of a stroke of colour to begin with. */
+  private static final double FLOW = 0.15;
+
   private final ReadOnlyObjectWrapper<Project> project = new ReadOnlyObjectWrapper<>();
   private final ReadOnlyBooleanWrapper dirty = new ReadOnlyBooleanWrapper();
   private final ObjectProperty<String> selected = new SimpleObjectProperty<>();
@@ -435,6 +438,8 @@ public final class BenchModel implements AutoCloseable {
     if (fitting == Tool.DODGE) {
       brush.set(
           new Brush(Math.max(40, brush.get().radius()), 1, LIGHT_STRENGTH, brush.get().inside()));
+    } else if (fitting == Tool.MASK) {
+      brush.set(new Brush(Math.max(40, brush.get().radius()), 1, FLOW, brush.get().inside()));
     } else if (fitting == Tool.HEAL) {
       brush.set(new Brush(Math.min(24, brush.get().radius()), 0.35, 1));
     }

@@ -25,7 +25,7 @@ final class BrightenPanels {
 
   static void teeth(PanelRows rows, BenchModel model) {
     Class<TeethLayer> type = TeethLayer.class;
-    ends(rows, model, type, List.of("teethYellow", "teethLightness"));
+    ends(rows, model, type, List.of("teethYellow", "teethLightness", "teethGlow"));
     ShadeStrip strip =
         new ShadeStrip(
             () -> tone(model, Readings.Tone.class, t -> t),
@@ -87,7 +87,7 @@ final class BrightenPanels {
 
   static void sclera(PanelRows rows, BenchModel model) {
     Class<ScleraLayer> type = ScleraLayer.class;
-    ends(rows, model, type, List.of("scleraYellow", "scleraLightness", "scleraBalance"));
+    ends(rows, model, type, List.of("scleraYellow", "scleraLightness", "scleraBalance", "eyeGlow"));
     rows.words(
         "eyes-shot",
         type,

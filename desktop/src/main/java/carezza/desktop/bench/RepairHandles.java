@@ -99,7 +99,9 @@ final class RepairHandles {
     List<Piece> pieces = patch.pieces();
     for (int i = 0; i < pieces.size(); i++) {
       Piece piece = pieces.get(i);
-      if (piece.source() != null && turnHandle(piece).distance(at) <= reach) {
+      // Far out, handles lie close together: the nearer of the two is meant.
+      double off = piece.source() == null ? Double.MAX_VALUE : turnHandle(piece).distance(at);
+      if (off <= reach && off < piece.area().centre().distance(at)) {
         return new Grip(Part.TURN, i, patch, at);
       }
     }

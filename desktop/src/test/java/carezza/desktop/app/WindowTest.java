@@ -309,6 +309,7 @@ public class WindowTest extends WindowDriver {
   public void aLayerIsAddedToItsStageAndRemovedByKey() {
     int layers = project().stack().size();
     clickOn("#add-grade");
+    clickOn("#add-curve");
     assertThat(project().stack().size()).isEqualTo(layers + 1);
     onStage(
         () -> {
