@@ -3,6 +3,7 @@ package carezza.kernel;
 import carezza.colour.Lab;
 import carezza.colour.Transfer;
 import carezza.image.Picture;
+import carezza.image.Rows;
 import carezza.model.MatchLayer;
 
 /**
@@ -33,13 +34,19 @@ final class MatchKernel {
     return Effect.perPixel(
         own -> {
           Picture out = Picture.of(own.area());
-          for (int c = 0; c < 3; c++) {
-            float[] from = own.plane(c).values();
-            float[] to = out.plane(c).values();
-            for (int i = 0; i < to.length; i++) {
-              to[i] = Transfer.times(from[i], f[c], roots[c]);
-            }
-          }
+          int w = own.area().width();
+          Rows.each(
+              w,
+              own.area().height(),
+              (first, last) -> {
+                for (int c = 0; c < 3; c++) {
+                  float[] from = own.plane(c).values();
+                  float[] to = out.plane(c).values();
+                  for (int i = first * w; i < last * w; i++) {
+                    to[i] = Transfer.times(from[i], f[c], roots[c]);
+                  }
+                }
+              });
           return out;
         });
   }

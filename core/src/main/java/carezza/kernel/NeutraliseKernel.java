@@ -11,6 +11,7 @@ import carezza.function.UniformTable;
 import carezza.image.Area;
 import carezza.image.Picture;
 import carezza.image.Plane;
+import carezza.image.Rows;
 import carezza.kernel.Readings.Neutrals.Colour;
 import carezza.model.NeutraliseLayer;
 import carezza.model.NeutraliseLayer.Tone;
@@ -77,16 +78,22 @@ final class NeutraliseKernel {
     return Effect.perPixel(
         own -> {
           Picture out = Picture.of(own.area());
-          for (int c = 0; c < 3; c++) {
-            float f = (float) gain[c];
-            float k = (float) Math.pow(gain[c], Transfer.ROOT);
-            float[] from = own.plane(c).values();
-            float[] to = out.plane(c).values();
-            for (int i = 0; i < to.length; i++) {
-              float v = Transfer.times(from[i], f, k);
-              to[i] = curves[c] == null ? v : curves[c].at(v);
-            }
-          }
+          int w = own.area().width();
+          Rows.each(
+              w,
+              own.area().height(),
+              (top, end) -> {
+                for (int c = 0; c < 3; c++) {
+                  float f = (float) gain[c];
+                  float k = (float) Math.pow(gain[c], Transfer.ROOT);
+                  float[] from = own.plane(c).values();
+                  float[] to = out.plane(c).values();
+                  for (int i = top * w; i < end * w; i++) {
+                    float v = Transfer.times(from[i], f, k);
+                    to[i] = curves[c] == null ? v : curves[c].at(v);
+                  }
+                }
+              });
           return out;
         });
   }

@@ -82,12 +82,18 @@ final class RangeKernel {
 
   private static Picture stretched(Picture own, float black, float perUnit) {
     if (black != 0 || perUnit != 1) {
-      for (int c = 0; c < 3; c++) {
-        float[] v = own.plane(c).values();
-        for (int i = 0; i < v.length; i++) {
-          v[i] = (v[i] - black) * perUnit;
-        }
-      }
+      int w = own.area().width();
+      Rows.each(
+          w,
+          own.area().height(),
+          (from, to) -> {
+            for (int c = 0; c < 3; c++) {
+              float[] v = own.plane(c).values();
+              for (int i = from * w; i < to * w; i++) {
+                v[i] = (v[i] - black) * perUnit;
+              }
+            }
+          });
     }
     return own;
   }

@@ -329,6 +329,7 @@ public final class BenchModel implements AutoCloseable {
   public void stopLooking() {
     proposals.stop();
     advising.stop();
+    colouring.stop();
   }
 
   /** Shows places of the face to lift and to deepen, or hides them. */

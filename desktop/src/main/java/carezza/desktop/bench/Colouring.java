@@ -37,6 +37,10 @@ final class Colouring implements AutoCloseable {
   private final BenchModel model;
   private final Background looking = Background.droppable("colours");
   private final Background aiming = Background.droppable("aim");
+
+  /** Whether an aim is being looked for that was asked for. */
+  private boolean aimed;
+
   private final ObjectProperty<Found> found = new SimpleObjectProperty<>();
 
   Colouring(BenchModel model) {
@@ -124,21 +128,25 @@ final class Colouring implements AutoCloseable {
     Session session = model.session();
     aiming.newest(
         cancellation -> session.colour().endPoints(project, id, cancellation),
-        (EndPoints ends) ->
-            model.edit(
-                null,
-                p ->
-                    p.edit(
-                        id,
-                        l -> {
-                          RangeLayer own = (RangeLayer) l;
-                          return new RangeLayer(
-                              own.head(),
-                              Math.clamp(ends.black(), -0.2, 0.4),
-                              Math.clamp(ends.white(), 0.5, 1.5),
-                              own.darks(),
-                              own.lights());
-                        })),
+        (EndPoints ends) -> {
+          if (session != model.session() || model.stack().find(id).isEmpty()) {
+            return;
+          }
+          model.edit(
+              null,
+              p ->
+                  p.edit(
+                      id,
+                      l -> {
+                        RangeLayer own = (RangeLayer) l;
+                        return new RangeLayer(
+                            own.head(),
+                            Math.clamp(ends.black(), -0.2, 0.4),
+                            Math.clamp(ends.white(), 0.5, 1.5),
+                            own.darks(),
+                            own.lights());
+                      }));
+        },
         model::fail);
   }
 
@@ -147,19 +155,33 @@ final class Colouring implements AutoCloseable {
     String id = model.selectedProperty().get();
     Project asked = model.projectProperty().get();
     Session session = model.session();
-    model.messageProperty().set("Aiming anew at the end of the stack …");
+    model.messageProperty().set("Aiming anew at the end of the stack …; Escape stops");
+    aimed = true;
     aiming.newest(
         cancellation -> session.colour().reaimed(asked, id, cancellation),
-        aimed -> {
+        layer -> {
+          aimed = false;
           if (session != model.session()
               || !model.stack().find(id).equals(asked.stack().find(id))) {
             model.messageProperty().set("The layer was changed meanwhile; ask once more");
           } else {
-            model.edit(null, p -> p.edit(id, l -> aimed));
+            model.edit(null, p -> p.edit(id, l -> layer));
             model.messageProperty().set("Aimed anew; its gauges are read at the end of the stack");
           }
         },
-        model::fail);
+        e -> {
+          aimed = false;
+          model.fail(e);
+        });
+  }
+
+  /** Gives up the aim that is being looked for, and says so if there was one. */
+  void stop() {
+    aiming.cancel();
+    if (aimed) {
+      aimed = false;
+      model.messageProperty().set("Stopped; nothing was changed");
+    }
   }
 
   @Override

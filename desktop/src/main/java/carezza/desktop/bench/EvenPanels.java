@@ -108,11 +108,11 @@ final class EvenPanels {
   }
 
   private static Node view(BenchModel model, CheckView view, String title) {
-    ToggleButton button = new ToggleButton(title);
-    button.setTooltip(new Tooltip(view.hint() + " (" + CheckStrip.key(view) + ")"));
-    button.setOnAction(e -> CheckStrip.turn(model, view));
-    button.setSelected(model.checkProperty().get() == view);
-    return button;
+    return PanelRows.button(
+        "see-" + view.name().toLowerCase(java.util.Locale.ROOT),
+        title,
+        view.hint() + " (" + CheckStrip.key(view) + ")",
+        () -> CheckStrip.turn(model, view));
   }
 
   private static void ownTone(BenchModel model) {
@@ -292,7 +292,7 @@ final class EvenPanels {
 
   static void families(PanelRows rows, BenchModel model) {
     Class<FamiliesLayer> type = FamiliesLayer.class;
-    HuePlot plot = new HuePlot(model, () -> null, () -> null, w -> {});
+    HuePlot plot = HuePlot.plain(model);
     rows.custom(plot, plot::refresh);
     for (Family family : Family.values()) {
       rows.custom(swatch(family), () -> {});

@@ -151,7 +151,7 @@ final class GradePanels {
 
   static void saturation(PanelRows rows, BenchModel model) {
     Class<SaturationLayer> type = SaturationLayer.class;
-    HuePlot plot = new HuePlot(model, () -> null, () -> null, w -> {});
+    HuePlot plot = HuePlot.plain(model);
     rows.custom(plot, plot::refresh);
     rows.share(type, "saturation", "Colour", "Share of chroma added, in percent", -1, 1);
     rows.share(

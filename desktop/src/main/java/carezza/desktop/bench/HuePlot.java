@@ -21,6 +21,9 @@ import carezza.model.ToneEveningLayer.Wedge;
  */
 final class HuePlot extends Region {
 
+  private static final String COLOURS =
+      "Colours of this picture where the layer acts: a* to the right, b* upwards.";
+
   private static final double SIZE = 200;
   private static final double GRAB_DEGREES = 9;
   private static final double GRAB_CHROMA = 3;
@@ -30,6 +33,7 @@ final class HuePlot extends Region {
   private final Supplier<Target> target;
   private final Consumer<Wedge> change;
   private final Canvas canvas = new Canvas(SIZE, SIZE);
+  private final Tooltip tip = new Tooltip();
   private Hold held = Hold.NONE;
 
   private enum Hold {
@@ -56,11 +60,8 @@ final class HuePlot extends Region {
     setPrefSize(SIZE, SIZE);
     setMinSize(SIZE, SIZE);
     setMaxSize(SIZE, SIZE);
-    Tooltip.install(
-        canvas,
-        new Tooltip(
-            "Colours of this picture where the layer acts: a* to the right, b* upwards. Drag the"
-                + " wedge, its sides and its arcs"));
+    tip.setText(COLOURS + " Drag the wedge, its sides and its arcs");
+    Tooltip.install(canvas, tip);
     canvas.setOnMousePressed(this::press);
     canvas.setOnMouseDragged(this::drag);
     canvas.setOnMouseReleased(
@@ -68,6 +69,13 @@ final class HuePlot extends Region {
           held = Hold.NONE;
           model.settle();
         });
+  }
+
+  /** The colours alone, without a range. */
+  static HuePlot plain(BenchModel model) {
+    HuePlot plot = new HuePlot(model, () -> null, () -> null, w -> {});
+    plot.tip.setText(COLOURS);
+    return plot;
   }
 
   private static double x(double a) {
