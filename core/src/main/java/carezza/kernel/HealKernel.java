@@ -15,6 +15,7 @@ import carezza.model.HealLayer.Band;
 import carezza.model.HealLayer.Patch;
 import carezza.model.HealLayer.Piece;
 import carezza.model.HealLayer.Way;
+import carezza.model.Region;
 import carezza.model.RepairArea;
 
 /**
@@ -24,9 +25,10 @@ import carezza.model.RepairArea;
  * never inside another patch. All patches read the layer's input, so their order does not matter to
  * what they take.
  *
- * <p>For the texture band the source's detail is laid over the patch's own blurred tone instead. Clones are
- * taken as they are, or with their mean moved; a reduced repair keeps its own texture over the membrane of
- * its surroundings' tone.
+ * <p>Skin is made anew from its {@link SkinTone} and the {@link SkinTexture} of its source, or its own where
+ * that is whole. For the texture band the source's detail is laid over the patch's own blurred tone instead.
+ * Clones are taken as they are, or with their mean moved; a reduced repair keeps its own texture over the
+ * membrane of its surroundings' tone.
  */
 final class HealKernel {
 
@@ -34,7 +36,7 @@ final class HealKernel {
   private static final float INSIDE = 0.02f;
 
   /** Width of the rim that the join leans on, as a share of the patch's radius; at least in pixels. */
-  private static final double RIM = 0.4;
+  static final double RIM = 0.6;
 
   private static final double NARROWEST_RIM = 2;
 
@@ -44,19 +46,8 @@ final class HealKernel {
   /** What a reduced repair lowers is what lies below this share of its radius. */
   private static final double REDUCE_SIGMA = 0.15;
 
-  /** What is broader than pores: in photograph pixels, or as a share of the radius if that is more. */
-  private static final double PORES = 4;
-
-  private static final double BLOTCHES = 0.2;
-  private static final float BLOTCHES_KEPT = 0.4f;
-
-  /** Sigma in pixels of the level below which nothing is told apart. */
-  private static final double FINEST = 0.6;
-
-  /** How far the strength of pores is brought to that of the surroundings. */
-  private static final double WEAKEST = 0.6;
-
-  private static final double STRONGEST = 1.5;
+  /** Share of skin from which a patch is healed as skin. */
+  static final double SKIN = 0.5;
 
   private HealKernel() {}
 
@@ -194,7 +185,8 @@ final class HealKernel {
 
     /** Nothing would change, or there is nothing to take. */
     boolean idle() {
-      return work.isEmpty() || way.takes() && (from.still() || source.isEmpty());
+      return work.isEmpty()
+          || way.takes() && (source.isEmpty() || way.clones() && from.still());
     }
   }
 
@@ -221,21 +213,10 @@ final class HealKernel {
     }
     Picture own = input.crop(work);
     Picture source = p.way.takes() ? p.from.taken(input.crop(p.source), work) : own;
-    Plane[] pixels = new Plane[3];
-    for (int c = 0; c < 3; c++) {
-      Plane mine = own.plane(c);
-      Plane theirs = source.plane(c);
-      pixels[c] =
-          switch (p.way) {
-            case HEAL ->
-                layer.band() == Band.ALL
-                    ? joined(mine, theirs, trust, coverage, p)
-                    : textured(mine, theirs, Math.max(1, TEXTURE_SIGMA * p.radius));
-            case CLONE -> theirs;
-            case MATCH -> shifted(theirs, meanDifference(mine, theirs, trust));
-            case REDUCE -> reduced(mine, trust, Math.max(0.7, REDUCE_SIGMA * p.radius));
-          };
-    }
+    Picture pixels =
+        p.way == Way.HEAL && layer.band() == Band.ALL && skin(site, coverage) >= SKIN
+            ? healedSkin(own, source, trust, coverage, p)
+            : filled(own, source, trust, layer.band(), p);
     if (p.amount < 1) {
       for (int i = 0; i < coverage.values().length; i++) {
         coverage.values()[i] *= p.amount;
@@ -244,7 +225,49 @@ final class HealKernel {
     if (p.way.takes()) {
       leaveWhatHasNoSource(coverage, p, input.area());
     }
-    return new Fill(new Picture(pixels[0], pixels[1], pixels[2]), coverage);
+    return new Fill(pixels, coverage);
+  }
+
+  /** Share of a patch that is skin. */
+  private static double skin(Site site, Plane coverage) {
+    Plane skin = site.regions().coverage(Region.SKIN, coverage.area(), site.level());
+    double on = 0;
+    double all = 1e-9;
+    for (int i = 0; i < skin.values().length; i++) {
+      on += coverage.values()[i] * skin.values()[i];
+      all += coverage.values()[i];
+    }
+    return on / all;
+  }
+
+  private static Picture healedSkin(
+      Picture own, Picture source, Plane trust, Plane coverage, Placed p) {
+    SkinTone tone = new SkinTone(own, trust, coverage, p.radius);
+    SkinTexture texture = new SkinTexture(own, trust, coverage, p.radius, p.scale);
+    if (!texture.visible()) {
+      return tone.picture();
+    }
+    return p.from.still() ? texture.layOwn(tone.picture()) : texture.lay(source, tone.picture());
+  }
+
+  private static Picture filled(
+      Picture own, Picture source, Plane trust, Band band, Placed p) {
+    Plane[] pixels = new Plane[3];
+    for (int c = 0; c < 3; c++) {
+      Plane mine = own.plane(c);
+      Plane theirs = source.plane(c);
+      pixels[c] =
+          switch (p.way) {
+            case HEAL ->
+                band == Band.ALL
+                    ? joined(mine, theirs, trust)
+                    : textured(mine, theirs, Math.max(1, TEXTURE_SIGMA * p.radius));
+            case CLONE -> theirs;
+            case MATCH -> shifted(theirs, meanDifference(mine, theirs, trust));
+            case REDUCE -> reduced(mine, trust, Math.max(0.7, REDUCE_SIGMA * p.radius));
+          };
+    }
+    return new Picture(pixels[0], pixels[1], pixels[2]);
   }
 
   /** Where a source reaches out of the picture there is nothing to take. */
@@ -290,59 +313,13 @@ final class HealKernel {
     return calm;
   }
 
-  /**
-   * The source joined by the membrane of the difference. Of what it brings between pores and the patch's
-   * size, blotches of another place, only a part is kept over the surroundings' own tone; its pores are
-   * brought to the strength of those around.
-   */
-  private static Plane joined(Plane own, Plane source, Plane trust, Plane coverage, Placed p) {
-    Plane difference = Plane.of(own.area());
-    for (int i = 0; i < difference.values().length; i++) {
-      difference.values()[i] = own.values()[i] - source.values()[i];
-    }
-    Plane fill = Membrane.solve(difference, trust);
+  /** The source joined by the membrane of the difference. */
+  private static Plane joined(Plane own, Plane source, Plane trust) {
+    Plane fill = Membrane.solve(own.minus(source), trust);
     for (int i = 0; i < fill.values().length; i++) {
       fill.values()[i] += source.values()[i];
     }
-    double sigma = Math.max(PORES * p.scale, BLOTCHES * p.radius);
-    if (sigma < FINEST) {
-      return fill;
-    }
-    Plane tone = Membrane.solve(own, trust);
-    Plane broad = GaussianBlur.blur(fill, sigma);
-    float gain = (float) gain(own, trust, fill, broad, coverage, sigma);
-    for (int i = 0; i < fill.values().length; i++) {
-      float blotches = broad.values()[i] - tone.values()[i];
-      fill.values()[i] =
-          tone.values()[i]
-              + BLOTCHES_KEPT * blotches
-              + gain * (fill.values()[i] - broad.values()[i]);
-    }
     return fill;
-  }
-
-  /** How much stronger the pores around the patch are than those it is filled with. */
-  private static double gain(
-      Plane own, Plane trust, Plane fill, Plane broad, Plane coverage, double sigma) {
-    Plane known = Plane.of(trust.area());
-    for (int i = 0; i < known.values().length; i++) {
-      known.values()[i] = trust.values()[i] > 0 ? 1 : 0;
-    }
-    Plane around = GaussianBlur.normalised(own, known, sigma);
-    double outside = meanSquare(own, around, known);
-    double inside = meanSquare(fill, broad, coverage);
-    return Math.clamp(Math.sqrt(outside / inside), WEAKEST, STRONGEST);
-  }
-
-  private static double meanSquare(Plane one, Plane other, Plane weights) {
-    double sum = 1e-9;
-    double weight = 1e-9;
-    for (int i = 0; i < weights.values().length; i++) {
-      double d = one.values()[i] - other.values()[i];
-      sum += weights.values()[i] * d * d;
-      weight += weights.values()[i];
-    }
-    return sum / weight;
   }
 
   private static Plane textured(Plane own, Plane source, double sigma) {

@@ -35,7 +35,7 @@ public final class HealSourceFinder {
     List<List<SourceSearch.Candidate>> ranked =
         IntStream.range(0, open.size())
             .parallel()
-            .mapToObj(i -> new SourceSearch(open.get(i), all, probe).ranked(CHOICE))
+            .mapToObj(i -> choice(open.get(i), all, probe))
             .toList();
     List<Taken> taken = new ArrayList<>();
     for (Piece piece : all) {
@@ -55,6 +55,11 @@ public final class HealSourceFinder {
       found.add(patch.open() ? filled(own) : patch.sources());
     }
     return found;
+  }
+
+  private static List<SourceSearch.Candidate> choice(Piece piece, List<Piece> all, Probe probe) {
+    SourceSearch search = new SourceSearch(piece, all, probe);
+    return search.keepsItsOwn() ? List.of(SourceSearch.Candidate.OWN) : search.ranked(CHOICE);
   }
 
   /** The best sources of one piece, the best first. */

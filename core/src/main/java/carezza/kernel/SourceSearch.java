@@ -6,6 +6,7 @@ import java.util.List;
 
 import carezza.colour.Lab;
 import carezza.filter.GaussianBlur;
+import carezza.filter.Robust;
 import carezza.image.Area;
 import carezza.image.Level;
 import carezza.image.Picture;
@@ -37,6 +38,9 @@ final class SourceSearch {
 
   private static final float INSIDE = 0.02f;
 
+  /** Mean absolute deviation to standard deviation, for normal spread. */
+  private static final float MEAN_TO_SIGMA = 1.2533f;
+
   /** Weights of the parts of the cost, in L*a*b* units. */
   private static final double MEAN_WEIGHT = 0.25;
 
@@ -46,13 +50,19 @@ final class SourceSearch {
   private static final double SKIN_WEIGHT = 20;
   private static final double GRAIN_WEIGHT = 0.6;
   private static final double PEAK_WEIGHT = 0.1;
-  private static final double LINE_WEIGHT = 0.3;
+  private static final double LINE_WEIGHT = 2;
+
+  /** Robust spreads of the surroundings' pores from which a dark place is no pore. */
+  private static final double LINE = 3.2;
   private static final double FORBIDDEN = 1e6;
 
   /** Places that are tried turned and mirrored too, and what that costs. */
   private static final int TURNED = 6;
 
   private static final double TURN_COST = 0.4;
+
+  /** How far the surroundings' tone is leant on, as a share of the radius. */
+  private static final double RIM_LENGTH = 0.5;
 
   /** Share of lip, brow, hair or backdrop that a source may have more than the piece itself. */
   private static final double STRAYING = 0.06;
@@ -64,9 +74,12 @@ final class SourceSearch {
   private static final Comparator<Candidate> BY_COST = Comparator.comparingDouble(Candidate::cost);
 
   /** A place, and how badly it fits: in units of L*a*b*. */
-  record Candidate(Source source, double cost) {}
+  record Candidate(Source source, double cost) {
+    static final Candidate OWN = new Candidate(Source.OWN, 0);
+  }
 
   private final RepairArea area;
+  private final int level;
   private final double scale;
   private final double radius;
   private final Area window;
@@ -78,6 +91,7 @@ final class SourceSearch {
   private final boolean onSkin;
   private final double ownStrange;
   private final double ownSubject;
+  private final Picture input;
   private final Picture tone;
   private final Plane fine;
   private final Plane texture;
@@ -90,23 +104,20 @@ final class SourceSearch {
   SourceSearch(Piece piece, List<Piece> all, Probe probe) {
     area = piece.area();
     Site analysis = probe.site();
-    int level = 0;
-    while (level < Level.COARSEST && area.radius() * Level.scale(level + 1) >= LEAST_RADIUS) {
-      level++;
-    }
+    level = level(area.radius());
     scale = Level.scale(level);
     radius = area.radius() * scale;
     double far = DISTANCES[DISTANCES.length - 1] * Math.max(area.radius(), NEAREST / 2);
     int margin = (int) (far + 3 * area.radius()) + 8;
     Site site = analysis.at(level);
     Area full = area.bounds().grow(margin).intersect(analysis.photograph().area());
-    Picture input = probe.levels().over(atLevel(full, level), level);
+    input = probe.levels().over(atLevel(full, level), level);
     window = input.area();
     Picture lab = Lab.of(input);
     double sigma = Math.max(1, radius / 4);
     tone = lab.map(p -> GaussianBlur.blur(p, sigma));
     fine = band(lab.first(), radius);
-    texture = squared(fine);
+    texture = strength(fine);
     grain = new Grain(lab.first());
     coverage = Plane.of(window);
     coverage.copyFrom(RepairCoverage.of(area, window, scale));
@@ -130,8 +141,16 @@ final class SourceSearch {
     ownSubject = mean(subject, inside, null);
     rim.removeIf(p -> Math.abs(strange.at(p[0], p[1]) - (ownStrange > 0.5 ? 1 : 0)) > 0.5);
     onSkin = mean(skin, rim, null) > 0.4;
-    rimTexture = mean(texture, rim, null);
+    rimTexture = Robust.sigma(rim.stream().mapToDouble(p -> fine.at(p[0], p[1])).toArray());
     rimGrain = grain.over(rim, null);
+  }
+
+  private static int level(double radius) {
+    int level = 0;
+    while (level < Level.COARSEST && radius * Level.scale(level + 1) >= LEAST_RADIUS) {
+      level++;
+    }
+    return level;
   }
 
   /** The pixels of a level that lie wholly inside an area of the photograph. */
@@ -153,10 +172,11 @@ final class SourceSearch {
     return band;
   }
 
-  private static Plane squared(Plane band) {
+  /** Whose mean is the band's spread. */
+  private static Plane strength(Plane band) {
     Plane out = Plane.of(band.area());
     for (int i = 0; i < out.values().length; i++) {
-      out.values()[i] = band.values()[i] * band.values()[i];
+      out.values()[i] = MEAN_TO_SIGMA * Math.abs(band.values()[i]);
     }
     return out;
   }
@@ -178,10 +198,49 @@ final class SourceSearch {
     }
   }
 
+  /**
+   * Whether the piece is skin in which only blood is wrong: then its own texture is better than any
+   * other.
+   */
+  boolean keepsItsOwn() {
+    if (inside.isEmpty() || !isSkin()) {
+      return false;
+    }
+    int reach = (int) Math.ceil(Math.max(2, HealKernel.RIM * radius)) + 1;
+    Area work = area.bounds().atLevel(level).grow(reach).intersect(window);
+    Plane cover = coverage.crop(work);
+    Plane trust = Plane.of(work);
+    double length = Math.max(1, RIM_LENGTH * radius);
+    for (int y = work.y(); y < work.bottom(); y++) {
+      for (int x = work.x(); x < work.right(); x++) {
+        if (coverage.at(x, y) < INSIDE && forbidden.at(x, y) < INSIDE) {
+          trust.values()[trust.index(x, y)] = (float) (1 / (length * length));
+        }
+      }
+    }
+    Picture own = input.crop(work);
+    return new SkinTone(own, trust, cover, radius).onlyBlood()
+        && new SkinTexture(own, trust, cover, radius, scale).whole();
+  }
+
+  private boolean isSkin() {
+    return mean(skin, inside, null) >= HealKernel.SKIN;
+  }
+
+  /** The best places, the best first. Where none is allowed, skin is left its own texture. */
   List<Candidate> ranked(int most) {
     if (inside.isEmpty()) {
       return List.of();
     }
+    boolean own = keepsItsOwn();
+    List<Candidate> found = elsewhere(own ? most - 1 : most);
+    if (own || found.isEmpty() && isSkin()) {
+      found.addFirst(Candidate.OWN);
+    }
+    return found;
+  }
+
+  private List<Candidate> elsewhere(int most) {
     double extent = Math.max(area.radius(), NEAREST / 2.3);
     Area own = area.bounds();
     double longer = Math.max(own.width(), own.height()) / 2.0 - area.radius();
@@ -266,15 +325,15 @@ final class SourceSearch {
     if (onSkin) {
       cost += SKIN_WEIGHT * Math.max(0, 0.95 - skinThere / n);
     }
-    double ratio = (mean(texture, inside, at) + 1e-4) / (rimTexture + 1e-4);
+    double ratio = (mean(texture, inside, at) + 1e-2) / (rimTexture + 1e-2);
     double darkest = 0;
     for (int[] p : inside) {
       darkest = Math.max(darkest, -fine.at(at.wholeX(p[0], p[1]), at.wholeY(p[0], p[1])));
     }
-    cost += LINE_WEIGHT * Math.max(0, darkest / Math.sqrt(rimTexture + 1e-4) - 4);
+    cost += LINE_WEIGHT * Math.max(0, darkest / (rimTexture + 1e-2) - LINE);
     double[] runs = grain.turned(grain.over(inside, at), source);
     return cost
-        + TEXTURE_WEIGHT * Math.abs(Math.log(ratio)) / 2
+        + TEXTURE_WEIGHT * Math.abs(Math.log(ratio))
         + GRAIN_WEIGHT * Math.hypot(runs[0] - rimGrain[0], runs[1] - rimGrain[1]);
   }
 

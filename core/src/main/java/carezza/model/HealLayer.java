@@ -66,6 +66,10 @@ public record HealLayer(Head head, List<Patch> patches, double softness, Band ba
    * @param mirrored left for right, before it is turned
    */
   public record Source(double dx, double dy, double angle, double scale, boolean mirrored) {
+
+    /** The repair's own place: its texture stays, and its tone is made anew. */
+    public static final Source OWN = new Source(0, 0);
+
     public Source {
       Require.range("dx", dx, -1e6, 1e6);
       Require.range("dy", dy, -1e6, 1e6);
@@ -163,7 +167,13 @@ public record HealLayer(Head head, List<Patch> patches, double softness, Band ba
   }
 
   /** A part of a repair that has a source of its own. */
-  public record Piece(RepairArea area, Source source) {}
+  public record Piece(RepairArea area, Source source) {
+
+    /** Whether it is known to take its skin from another place. */
+    public boolean takesFromElsewhere() {
+      return source != null && !source.equals(Source.OWN);
+    }
+  }
 
   /** Length of a piece, in radii, and the most pieces of a stroke. */
   private static final double PIECE = 5;

@@ -29,6 +29,7 @@ import carezza.render.Pyramid;
 import carezza.render.Renderer;
 import carezza.render.Scene;
 import carezza.render.TileCache;
+import carezza.testing.AtWork;
 import carezza.testing.Pictures;
 import carezza.testing.Portrait;
 
@@ -102,16 +103,32 @@ public class GroundTruthTest {
     return Math.sqrt(square / n - sum / n * sum / n);
   }
 
-  @Test(dataProvider = "portraits")
-  public void healedSpotsComeNearTheCleanTwinWithSkinsTexture(Portrait portrait) {
+  /** The share of the difference that the best of OpenCV's ways leaves, as in docs/quality.md. */
+  @DataProvider
+  public Object[][] inpainted() {
+    return new Object[][] {
+      {Portrait.S01, 0.38},
+      {Portrait.S02, 0.47},
+      {Portrait.S03, 0.29},
+      {Portrait.S04, 0.31},
+      {Portrait.S05, 0.31},
+      {Portrait.S06, 0.44}
+    };
+  }
+
+  @Test(dataProvider = "inpainted")
+  public void healedSpotsComeNearerTheCleanTwinThanInpaintingAndKeepTexture(
+      Portrait portrait, double inpainting) {
     Picture photo = portrait.picture("photo.jpg");
     Picture clean = portrait.picture("clean.jpg");
     List<Patch> spots = portrait.spots();
-    Picture result = heal(photo, spots);
+    Picture result =
+        AtWork.on(portrait)
+            .finished(0, ((HealLayer) LayerKind.HEAL.fresh()).withPatches(spots));
     boolean[] inside = healed(portrait, spots);
     double ratio = meanDifference(result, clean, inside) / meanDifference(photo, clean, inside);
-    assertThat(ratio).as("share of the difference left").isLessThan(0.6);
-    assertThat(detail(result, inside) / detail(clean, inside)).as("texture").isBetween(0.7, 1.3);
+    assertThat(ratio).as("share of the difference left").isLessThan(inpainting);
+    assertThat(detail(result, inside) / detail(clean, inside)).as("texture").isBetween(0.8, 1.25);
   }
 
   @Test

@@ -330,7 +330,7 @@ final class Overlay {
         area(g, patch.area(), p -> p, port, near || held);
         if (near || held) {
           patch.pieces().stream()
-              .filter(p -> p.source() != null)
+              .filter(Piece::takesFromElsewhere)
               .forEach(p -> source(g, p, port, held && chosen.size() == 1));
         }
       }

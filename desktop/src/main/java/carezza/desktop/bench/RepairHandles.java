@@ -100,14 +100,15 @@ final class RepairHandles {
     for (int i = 0; i < pieces.size(); i++) {
       Piece piece = pieces.get(i);
       // Far out, handles lie close together: the nearer of the two is meant.
-      double off = piece.source() == null ? Double.MAX_VALUE : turnHandle(piece).distance(at);
+      double off =
+          piece.takesFromElsewhere() ? turnHandle(piece).distance(at) : Double.MAX_VALUE;
       if (off <= reach && off < piece.area().centre().distance(at)) {
         return new Grip(Part.TURN, i, patch, at);
       }
     }
     for (int i = 0; i < pieces.size(); i++) {
       Piece piece = pieces.get(i);
-      if (piece.source() != null
+      if (piece.takesFromElsewhere()
           && sourceCentre(piece).distance(at)
               <= Math.max(reach, piece.source().scale() * piece.area().radius())) {
         return new Grip(Part.SOURCE, i, patch, at);
