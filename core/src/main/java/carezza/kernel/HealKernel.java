@@ -56,7 +56,7 @@ final class HealKernel {
   }
 
   static Readings.HealSources measure(HealLayer layer, Probe probe) {
-    return new Readings.HealSources(HealSourceFinder.sources(layer.patches(), probe));
+    return new Readings.HealSources(HealSourceFinder.sources(layer, probe));
   }
 
   /** Only the patches that touch the area; neighbours stay, as they limit each other's rims. */

@@ -2,11 +2,14 @@ package carezza.kernel;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.stream.IntStream;
+import java.util.stream.Stream;
 
+import carezza.model.HealLayer;
+import carezza.model.HealLayer.Band;
 import carezza.model.HealLayer.Patch;
 import carezza.model.HealLayer.Piece;
 import carezza.model.HealLayer.Source;
+import carezza.model.HealLayer.Way;
 import carezza.model.Point;
 import carezza.model.RepairArea;
 
@@ -15,7 +18,8 @@ import carezza.model.RepairArea;
  * it, the place whose rim fits best up to a constant, that holds no blemish of its own, whose texture
  * is as strong as that around the piece and runs the same way, and that lies on skin, on no lip, brow or
  * hair, and in no other repair. The best places are tried in quarter turns and mirrored as well. Pieces
- * near one another do not take the same place twice. Deterministic.
+ * near one another do not take the same place twice. Skin in which only blood is wrong keeps its own texture
+ * and needs no source. Deterministic.
  */
 public final class HealSourceFinder {
 
@@ -27,16 +31,20 @@ public final class HealSourceFinder {
 
   private HealSourceFinder() {}
 
+  /** A piece whose source is to be chosen, and whether its tone is made anew, so that it may keep its own. */
+  private record Open(Piece piece, boolean anew) {}
+
   /** The sources of every patch, those that were open chosen; none where no place is allowed. */
-  static List<List<Source>> sources(List<Patch> patches, Probe probe) {
-    List<Piece> all = patches.stream().flatMap(p -> p.pieces().stream()).toList();
-    List<Piece> open =
-        patches.stream().filter(Patch::open).flatMap(p -> p.pieces().stream()).toList();
-    List<List<SourceSearch.Candidate>> ranked =
-        IntStream.range(0, open.size())
-            .parallel()
-            .mapToObj(i -> choice(open.get(i), all, probe))
+  static List<List<Source>> sources(HealLayer layer, Probe probe) {
+    List<Patch> patches = layer.patches();
+    List<Piece> all = pieces(layer).toList();
+    List<Open> open =
+        patches.stream()
+            .filter(Patch::open)
+            .flatMap(p -> p.pieces().stream().map(piece -> new Open(piece, anew(layer, p))))
             .toList();
+    List<List<SourceSearch.Candidate>> ranked =
+        open.parallelStream().map(o -> choice(o, all, probe)).toList();
     List<Taken> taken = new ArrayList<>();
     for (Piece piece : all) {
       if (piece.source() != null) {
@@ -57,15 +65,25 @@ public final class HealSourceFinder {
     return found;
   }
 
-  private static List<SourceSearch.Candidate> choice(Piece piece, List<Piece> all, Probe probe) {
-    SourceSearch search = new SourceSearch(piece, all, probe);
+  private static Stream<Piece> pieces(HealLayer layer) {
+    return layer.patches().stream().flatMap(p -> p.pieces().stream());
+  }
+
+  private static boolean anew(HealLayer layer, Patch patch) {
+    return patch.way() == Way.HEAL && layer.band() == Band.ALL;
+  }
+
+  private static List<SourceSearch.Candidate> choice(Open open, List<Piece> all, Probe probe) {
+    SourceSearch search = new SourceSearch(open.piece(), all, open.anew(), probe);
     return search.keepsItsOwn() ? List.of(SourceSearch.Candidate.OWN) : search.ranked(CHOICE);
   }
 
-  /** The best sources of one piece, the best first. */
-  static List<Source> ranked(Piece piece, List<Patch> patches, int most, Probe probe) {
-    List<Piece> all = patches.stream().flatMap(p -> p.pieces().stream()).toList();
-    return new SourceSearch(piece, all, probe).ranked(most).stream().map(SourceSearch.Candidate::source).toList();
+  /** The best sources of one piece of a layer's repairs, the best first. */
+  static List<Source> ranked(HealLayer layer, Piece piece, int most, Probe probe) {
+    boolean anew =
+        layer.patches().stream().anyMatch(p -> anew(layer, p) && p.pieces().contains(piece));
+    return new SourceSearch(piece, pieces(layer).toList(), anew, probe)
+        .ranked(most).stream().map(SourceSearch.Candidate::source).toList();
   }
 
   /** A source that is in use. */

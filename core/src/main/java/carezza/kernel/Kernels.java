@@ -45,7 +45,7 @@ public final class Kernels {
 
   /** Places that a piece of one of the layer's repairs could take its skin from, the best first. */
   public static List<Source> sources(HealLayer layer, Piece piece, int most, Probe probe) {
-    return HealSourceFinder.ranked(piece, layer.patches(), most, probe);
+    return HealSourceFinder.ranked(layer, piece, most, probe);
   }
 
   /** Measures what the layer needs to know of its input. */

@@ -40,6 +40,9 @@ final class SkinTone {
   /** The same, up to which nothing but blood is wrong. */
   private static final double ONLY_BLOOD = 1.0;
 
+  /** Least density of blood, as a spread over the patch, that is seen as redness. */
+  private static final double LEAST_BLOOD = 0.035;
+
   private static final float DARKEST = 1e-3f;
 
   private final Plane coverage;
@@ -69,6 +72,10 @@ final class SkinTone {
     Plane red = rise(there.first(), around.first(), sigma);
     Plane blood = rise(there.second(), around.second(), sigma).minus(red);
     double redness = product(blood, blood) + 1e-12;
+    double pixels = 0;
+    for (float c : coverage.values()) {
+      pixels += c;
+    }
     double taken =
         Math.clamp((product(red, blood) / redness + usual(around)) / 2, LEAST, MOST);
     Plane shade = red;
@@ -76,12 +83,12 @@ final class SkinTone {
       shade.values()[i] -= (float) taken * blood.values()[i];
     }
     double ratio = Math.sqrt(product(shade, shade) / redness);
-    onlyBlood = ratio <= ONLY_BLOOD;
-    relight(shade, kept(ratio, mean(shade) < 0 ? KEPT_DARK : KEPT_LIGHT));
+    onlyBlood = ratio <= ONLY_BLOOD && redness >= LEAST_BLOOD * LEAST_BLOOD * pixels;
+    relight(shade, kept(ratio, sum(shade) < 0 ? KEPT_DARK : KEPT_LIGHT));
   }
 
   private double usual(Picture tone) {
-    double pigment = Math.log((mean(tone.first()) + DARKEST) / (mean(tone.second()) + DARKEST));
+    double pigment = Math.log((sum(tone.first()) + DARKEST) / (sum(tone.second()) + DARKEST));
     return Math.clamp(USUAL_LIGHT + USUAL_RISE * (pigment - LIGHT_SKIN), LEAST, MOST);
   }
 
@@ -124,7 +131,7 @@ final class SkinTone {
     return sum;
   }
 
-  private double mean(Plane plane) {
+  private double sum(Plane plane) {
     double sum = 0;
     for (int i = 0; i < plane.values().length; i++) {
       sum += coverage.values()[i] * plane.values()[i];

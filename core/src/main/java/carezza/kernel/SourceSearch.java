@@ -78,6 +78,7 @@ final class SourceSearch {
     static final Candidate OWN = new Candidate(Source.OWN, 0);
   }
 
+  private final boolean anew;
   private final RepairArea area;
   private final int level;
   private final double scale;
@@ -101,7 +102,12 @@ final class SourceSearch {
   private final double rimTexture;
   private final double[] rimGrain;
 
-  SourceSearch(Piece piece, List<Piece> all, Probe probe) {
+  /**
+   * @param all pieces of the layer
+   * @param anew whether the piece's tone is made anew, so that it may keep its own texture
+   */
+  SourceSearch(Piece piece, List<Piece> all, boolean anew, Probe probe) {
+    this.anew = anew;
     area = piece.area();
     Site analysis = probe.site();
     level = level(area.radius());
@@ -203,7 +209,7 @@ final class SourceSearch {
    * other.
    */
   boolean keepsItsOwn() {
-    if (inside.isEmpty() || !isSkin()) {
+    if (inside.isEmpty() || !isSkinMadeAnew()) {
       return false;
     }
     int reach = (int) Math.ceil(Math.max(2, HealKernel.RIM * radius)) + 1;
@@ -223,8 +229,8 @@ final class SourceSearch {
         && new SkinTexture(own, trust, cover, radius, scale).whole();
   }
 
-  private boolean isSkin() {
-    return mean(skin, inside, null) >= HealKernel.SKIN;
+  private boolean isSkinMadeAnew() {
+    return anew && mean(skin, inside, null) >= HealKernel.SKIN;
   }
 
   /** The best places, the best first. Where none is allowed, skin is left its own texture. */
@@ -234,7 +240,7 @@ final class SourceSearch {
     }
     boolean own = keepsItsOwn();
     List<Candidate> found = elsewhere(own ? most - 1 : most);
-    if (own || found.isEmpty() && isSkin()) {
+    if (own || found.isEmpty() && isSkinMadeAnew()) {
       found.addFirst(Candidate.OWN);
     }
     return found;

@@ -153,9 +153,11 @@ public record HealLayer(Head head, List<Patch> patches, double softness, Band ba
       return new Patch(area, sources, way, newAmount);
     }
 
-    /** Made in another way; what takes nothing keeps no sources. */
+    /** Made in another way; what takes nothing keeps no sources, and no place is a clone of itself. */
     public Patch withWay(Way newWay) {
-      boolean fits = newWay.takes() && (sources.size() <= 1 || newWay == Way.HEAL);
+      boolean fits =
+          newWay == Way.HEAL
+              || newWay.clones() && sources.size() <= 1 && !sources.contains(Source.OWN);
       return new Patch(area, fits ? sources : List.of(), newWay, amount);
     }
 

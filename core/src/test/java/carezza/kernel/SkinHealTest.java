@@ -17,8 +17,10 @@ import carezza.image.Cancellation;
 import carezza.image.Picture;
 import carezza.image.Plane;
 import carezza.model.HealLayer;
+import carezza.model.HealLayer.Band;
 import carezza.model.HealLayer.Patch;
 import carezza.model.HealLayer.Source;
+import carezza.model.HealLayer.Way;
 import carezza.model.LayerKind;
 import carezza.testing.AtWork;
 import carezza.testing.Portrait;
@@ -242,6 +244,30 @@ public class SkinHealTest {
     assertThat(red).hasSize(4);
     assertThat(red.getFirst()).isEqualTo(Source.OWN);
     assertThat(red.subList(1, 4)).doesNotContain(Source.OWN);
+  }
+
+  /** What is cloned, or brought as texture, must come from somewhere. */
+  @Test
+  public void onlyAHealOfAllKeepsItsOwnTexture() {
+    HealLayer fresh = (HealLayer) LayerKind.HEAL.fresh();
+    Patch red = Patch.spot(578.5, 1439.5, 23);
+    AtWork work = AtWork.on(Portrait.S01);
+    for (HealLayer layer :
+        List.of(
+            fresh.withPatches(List.of(red.withWay(Way.CLONE))),
+            new HealLayer(fresh.head(), List.of(red), fresh.softness(), Band.TEXTURE))) {
+      HealLayer found =
+          (HealLayer)
+              work.session()
+                  .withSources(work.with(layer), Cancellation.NONE)
+                  .stack()
+                  .layers()
+                  .getFirst();
+      assertThat(found.patches().getFirst().sources()).hasSize(1).doesNotContain(Source.OWN);
+    }
+    Patch own = new Patch(red.area(), Source.OWN);
+    assertThat(own.withWay(Way.CLONE).sources()).isEmpty();
+    assertThat(own.withWay(Way.HEAL).sources()).containsExactly(Source.OWN);
   }
 
   @DataProvider

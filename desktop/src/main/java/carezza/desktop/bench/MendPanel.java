@@ -17,12 +17,15 @@ import javafx.scene.layout.VBox;
 import carezza.measure.Blemish;
 import carezza.model.HealLayer;
 import carezza.model.HealLayer.Patch;
+import carezza.model.HealLayer.Source;
 import carezza.model.HealLayer.Way;
 
 /** Repairs: how they are made, those that are chosen, and what is proposed. */
 final class MendPanel {
 
   private static final String PERCENT = "%.0f %%";
+  private static final String OWN_TEXTURE =
+      " Only redness goes; the texture is its own. T: texture from elsewhere.";
 
   private final PanelRows rows;
   private final BenchModel model;
@@ -115,7 +118,7 @@ final class MendPanel {
 
   private static String tip(Way way) {
     return switch (way) {
-      case HEAL -> "Skin from a place that fits, made to join";
+      case HEAL -> "Skin from a place that fits, made to join; where only redness is wrong, its own";
       case CLONE -> "What is at the source, as it is";
       case MATCH -> "What is at the source, its tone moved to fit";
       case REDUCE -> "Keeps its texture and lowers its contrast: a crease that stays a crease";
@@ -128,7 +131,14 @@ final class MendPanel {
     String all = n == 1 ? "1 repair" : n + " repairs";
     return chosen.isEmpty()
         ? all + ". Click a blemish, or draw along it."
-        : all + ", " + chosen.size() + " chosen.";
+        : all + ", " + chosen.size() + " chosen." + (keepsItsOwn() ? OWN_TEXTURE : "");
+  }
+
+  private boolean keepsItsOwn() {
+    return mending
+        .single()
+        .filter(p -> p.pieces().stream().allMatch(q -> Source.OWN.equals(q.source())))
+        .isPresent();
   }
 
   /** Of the chosen repairs, or of those to come. */

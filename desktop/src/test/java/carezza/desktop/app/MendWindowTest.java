@@ -3,8 +3,11 @@ package carezza.desktop.app;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.List;
+import java.util.stream.IntStream;
 import javafx.event.EventType;
 import javafx.geometry.Point2D;
+import javafx.scene.Node;
+import javafx.scene.control.Label;
 import javafx.scene.control.Slider;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.MouseButton;
@@ -19,6 +22,7 @@ import carezza.desktop.bench.Tool;
 import carezza.measure.Blemish;
 import carezza.model.HealLayer;
 import carezza.model.HealLayer.Patch;
+import carezza.model.HealLayer.Piece;
 import carezza.model.HealLayer.Source;
 import carezza.model.HealLayer.Way;
 import carezza.model.Mask;
@@ -187,6 +191,32 @@ public class MendWindowTest extends WindowDriver {
     assertThat(onStage(() -> proposals().allProperty().get()))
         .allMatch(b -> b.kind() == Blemish.Kind.MARK);
     allHaveSources();
+  }
+
+  @Test
+  public void rednessNeedsNoSourceUntilAnotherPlaceIsAskedFor() throws Exception {
+    select();
+    allHaveSources();
+    key(KeyCode.R);
+    int red =
+        IntStream.range(0, patches().size())
+            .filter(i -> patches().get(i).sources().equals(List.of(Source.OWN)))
+            .findFirst()
+            .orElseThrow();
+    click(patches().get(red).area().centre());
+    assertThat(onStage(() -> mending().chosenProperty().get())).containsExactly(red);
+    assertThat(
+            robot
+                .lookup((Node n) -> n instanceof Label l && l.getText().contains("Only redness"))
+                .tryQuery())
+        .isPresent();
+    key(KeyCode.T);
+    await(
+        () ->
+            ((HealLayer) model().stack().find("spots").get())
+                .patches().get(red).pieces().stream().allMatch(Piece::takesFromElsewhere));
+    clickOn("#undo");
+    assertThat(patches().get(red).sources()).containsExactly(Source.OWN);
   }
 
   @Test
