@@ -49,7 +49,6 @@ final class SourceSearch {
   private static final double DISTANCE_WEIGHT = 0.12;
   private static final double SKIN_WEIGHT = 20;
   private static final double GRAIN_WEIGHT = 0.6;
-  private static final double PEAK_WEIGHT = 0.1;
   private static final double LINE_WEIGHT = 2;
 
   /** Robust spreads of the surroundings' pores from which a dark place is no pore. */
@@ -327,7 +326,7 @@ final class SourceSearch {
         || Math.abs(subjectThere / n - ownSubject) > STRAYING) {
       return FORBIDDEN;
     }
-    double cost = fit(at) + BLEMISH_WEIGHT * unevenness(at);
+    double cost = fit(at) + BLEMISH_WEIGHT * Unevenness.of(tone, inside, at);
     if (onSkin) {
       cost += SKIN_WEIGHT * Math.max(0, 0.95 - skinThere / n);
     }
@@ -369,49 +368,6 @@ final class SourceSearch {
       }
       double m = sum / n;
       total += Math.max(0, square / n - m * m) + MEAN_WEIGHT * MEAN_WEIGHT * m * m;
-    }
-    return Math.sqrt(total);
-  }
-
-  /** Spread of the tone at the source: a blemish there would be carried along. */
-  private double unevenness(Placement place) {
-    double total = 0;
-    for (int c = 0; c < 3; c++) {
-      Plane p = tone.plane(c);
-      // Take the slope out: light falling across the source is no blemish.
-      double sum = 0;
-      double sx = 0;
-      double sy = 0;
-      double sxx = 0;
-      double syy = 0;
-      double mx = 0;
-      double my = 0;
-      int n = inside.size();
-      for (int[] at : inside) {
-        mx += at[0];
-        my += at[1];
-        sum += p.at(place.wholeX(at[0], at[1]), place.wholeY(at[0], at[1]));
-      }
-      mx /= n;
-      my /= n;
-      double m = sum / n;
-      for (int[] at : inside) {
-        double v = p.at(place.wholeX(at[0], at[1]), place.wholeY(at[0], at[1])) - m;
-        sx += v * (at[0] - mx);
-        sy += v * (at[1] - my);
-        sxx += (at[0] - mx) * (at[0] - mx);
-        syy += (at[1] - my) * (at[1] - my);
-      }
-      double gx = sxx > 0 ? sx / sxx : 0;
-      double gy = syy > 0 ? sy / syy : 0;
-      double square = 0;
-      double peak = 0;
-      for (int[] at : inside) {
-        double v = p.at(place.wholeX(at[0], at[1]), place.wholeY(at[0], at[1])) - m - gx * (at[0] - mx) - gy * (at[1] - my);
-        square += v * v;
-        peak = Math.max(peak, v * v);
-      }
-      total += square / n + PEAK_WEIGHT * peak;
     }
     return Math.sqrt(total);
   }

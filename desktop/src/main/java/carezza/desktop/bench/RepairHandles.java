@@ -99,10 +99,8 @@ final class RepairHandles {
     List<Piece> pieces = patch.pieces();
     for (int i = 0; i < pieces.size(); i++) {
       Piece piece = pieces.get(i);
-      // Far out, handles lie close together: the nearer of the two is meant.
-      double off =
-          piece.takesFromElsewhere() ? turnHandle(piece).distance(at) : Double.MAX_VALUE;
-      if (off <= reach && off < piece.area().centre().distance(at)) {
+      // Far out, handles lie close together: the nearest is meant.
+      if (piece.takesFromElsewhere() && turns(piece, at, reach)) {
         return new Grip(Part.TURN, i, patch, at);
       }
     }
@@ -115,6 +113,13 @@ final class RepairHandles {
       }
     }
     return holds(patch.area(), at, reach) ? new Grip(Part.AREA, 0, patch, at) : null;
+  }
+
+  private static boolean turns(Piece piece, Point at, double reach) {
+    double off = turnHandle(piece).distance(at);
+    return off <= reach
+        && off < piece.area().centre().distance(at)
+        && off < sourceCentre(piece).distance(at);
   }
 
   /** Whether a place lies in a repair, or within a reach of a small one. */

@@ -3,6 +3,7 @@ package carezza.desktop.app;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.List;
+import java.util.function.Predicate;
 import java.util.stream.IntStream;
 import javafx.event.EventType;
 import javafx.geometry.Point2D;
@@ -57,6 +58,13 @@ public class MendWindowTest extends WindowDriver {
           picture().requestFocus();
           return null;
         });
+  }
+
+  private int first(Predicate<Patch> which) {
+    return IntStream.range(0, patches().size())
+        .filter(i -> which.test(patches().get(i)))
+        .findFirst()
+        .orElseThrow();
   }
 
   private void allHaveSources() throws Exception {
@@ -198,11 +206,7 @@ public class MendWindowTest extends WindowDriver {
     select();
     allHaveSources();
     key(KeyCode.R);
-    int red =
-        IntStream.range(0, patches().size())
-            .filter(i -> patches().get(i).sources().equals(List.of(Source.OWN)))
-            .findFirst()
-            .orElseThrow();
+    int red = first(p -> p.sources().equals(List.of(Source.OWN)));
     click(patches().get(red).area().centre());
     assertThat(onStage(() -> mending().chosenProperty().get())).containsExactly(red);
     assertThat(
@@ -225,14 +229,15 @@ public class MendWindowTest extends WindowDriver {
     allHaveSources();
     key(KeyCode.R);
     assertThat(onStage(() -> model().toolProperty().get())).isEqualTo(Tool.REPAIR);
-    Patch patch = patches().getFirst();
+    int held = first(p -> p.pieces().getFirst().takesFromElsewhere());
+    Patch patch = patches().get(held);
     click(patch.area().centre());
-    assertThat(onStage(() -> mending().chosenProperty().get())).containsExactly(0);
+    assertThat(onStage(() -> mending().chosenProperty().get())).containsExactly(held);
 
     Source was = patch.sources().getFirst();
     Point from = patch.area().centre().plus(was.dx(), was.dy());
     stroke(from.x(), from.y(), from.x() + 40, from.y() + 30);
-    Source dragged = patches().getFirst().sources().getFirst();
+    Source dragged = patches().get(held).sources().getFirst();
     assertThat(dragged.dx() - was.dx()).isBetween(34.0, 46.0);
     assertThat(dragged.dy() - was.dy()).isBetween(24.0, 36.0);
 
@@ -240,11 +245,11 @@ public class MendWindowTest extends WindowDriver {
     await(
         () ->
             !((HealLayer) model().stack().find("spots").get())
-                .patches().getFirst().sources().getFirst().equals(dragged));
+                .patches().get(held).sources().getFirst().equals(dragged));
 
-    Point centre = patches().getFirst().area().centre();
+    Point centre = patches().get(held).area().centre();
     stroke(centre.x(), centre.y(), centre.x() - 30, centre.y());
-    assertThat(centre.x() - patches().getFirst().area().centre().x()).isBetween(24.0, 36.0);
+    assertThat(centre.x() - patches().get(held).area().centre().x()).isBetween(24.0, 36.0);
 
     int repairs = patches().size();
     key(KeyCode.DELETE);
