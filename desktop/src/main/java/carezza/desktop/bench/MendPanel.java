@@ -187,16 +187,18 @@ final class MendPanel {
   }
 
   private void mirror() {
+    if (keepsItsOwn()) {
+      model.messageProperty().set("This repair keeps its own texture; T takes one that can be mirrored.");
+      return;
+    }
     mending.change(
-        null,
-        p ->
-            p.withSources(
-                p.sources().stream()
-                    .map(
-                        s ->
-                            new HealLayer.Source(
-                                s.dx(), s.dy(), s.angle(), s.scale(), !s.mirrored()))
-                    .toList()));
+        null, p -> p.withSources(p.sources().stream().map(MendPanel::mirrored).toList()));
+  }
+
+  private static Source mirrored(Source s) {
+    return s.equals(Source.OWN)
+        ? s
+        : new Source(s.dx(), s.dy(), s.angle(), s.scale(), !s.mirrored());
   }
 
   // --- proposals

@@ -214,6 +214,9 @@ public class MendWindowTest extends WindowDriver {
                 .lookup((Node n) -> n instanceof Label l && l.getText().contains("Only redness"))
                 .tryQuery())
         .isPresent();
+    clickOn("#mirror-source");
+    assertThat(patches().get(red).sources()).containsExactly(Source.OWN);
+    assertThat(model().messageProperty().get()).contains("its own texture");
     key(KeyCode.T);
     await(
         () ->
