@@ -75,7 +75,7 @@ public final class HealSourceFinder {
 
   private static List<SourceSearch.Candidate> choice(Open open, List<Piece> all, Probe probe) {
     SourceSearch search = new SourceSearch(open.piece(), all, open.anew(), probe);
-    return search.keepsItsOwn() ? List.of(SourceSearch.Candidate.OWN) : search.ranked(CHOICE);
+    return search.keepsItsOwn() ? List.of(SourceSearch.Candidate.OWN) : search.others(CHOICE);
   }
 
   /** The best sources of one piece of a layer's repairs, the best first. */

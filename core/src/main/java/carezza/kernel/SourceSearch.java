@@ -232,20 +232,26 @@ final class SourceSearch {
     return anew && mean(skin, inside, null) >= HealKernel.SKIN;
   }
 
-  /** The best places, the best first. Where none is allowed, skin is left its own texture. */
+  /** Its own place where that will do, then the others; the best first. */
   List<Candidate> ranked(int most) {
-    if (inside.isEmpty()) {
-      return List.of();
+    if (!keepsItsOwn()) {
+      return others(most);
     }
-    boolean own = keepsItsOwn();
-    List<Candidate> found = elsewhere(own ? most - 1 : most);
-    if (own || found.isEmpty() && isSkinMadeAnew()) {
-      found.addFirst(Candidate.OWN);
-    }
-    return found;
+    List<Candidate> all = new ArrayList<>(List.of(Candidate.OWN));
+    all.addAll(elsewhere(most - 1));
+    return all;
+  }
+
+  /** The best places around it, the best first. Where none is allowed, skin is left its own texture. */
+  List<Candidate> others(int most) {
+    List<Candidate> found = elsewhere(most);
+    return found.isEmpty() && !inside.isEmpty() && isSkinMadeAnew() ? List.of(Candidate.OWN) : found;
   }
 
   private List<Candidate> elsewhere(int most) {
+    if (inside.isEmpty()) {
+      return List.of();
+    }
     double extent = Math.max(area.radius(), NEAREST / 2.3);
     Area own = area.bounds();
     double longer = Math.max(own.width(), own.height()) / 2.0 - area.radius();
