@@ -7,9 +7,6 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 
-import tools.jackson.databind.JsonNode;
-import tools.jackson.databind.json.JsonMapper;
-
 import carezza.codec.PictureReader;
 import carezza.colour.DeltaE2000;
 import carezza.colour.Lab;
@@ -50,13 +47,9 @@ final class HealQuality {
     this.folder = folder;
     photo = PictureReader.read(folder.resolve("photo.jpg")).pixels();
     clean = PictureReader.read(folder.resolve("clean.jpg")).pixels();
-    JsonNode truth =
-        JsonMapper.shared().readTree(PictureReader.bytes(folder.resolve("truth.json")));
-    for (JsonNode b : truth.get("temporary_blemishes")) {
-      double radius = b.path("radius").asDouble(LARGEST);
-      if (Quality.ROUND.contains(b.get("type").asString()) && radius < LARGEST) {
-        spots.add(
-            Patch.spot(b.get("x").asDouble(), b.get("y").asDouble(), radius * 1.25 + 2));
+    for (Truth.Spot b : Truth.of(folder).blemishes()) {
+      if (b.radius() < LARGEST) {
+        spots.add(Patch.spot(b.x(), b.y(), b.radius() * 1.25 + 2));
       }
     }
     Plane blemish = PictureReader.read(folder.resolve("blemish.png")).pixels().first();

@@ -11,6 +11,7 @@ import carezza.codec.PressProfile;
  * Runs a measurement: {@code jmh [pattern …]}, {@code memory}, {@code strokes}, {@code sliders},
  * {@code masks}, {@code colours [KIND …]};
  * {@code quality PORTRAITS FILE.md} compares what is found with the painted truth;
+ * {@code detection PORTRAITS} fits the weights by which blemishes are told;
  * {@code press-profile FILE} makes the CMYK profile anew.
  */
 public final class Main {
@@ -32,6 +33,7 @@ public final class Main {
       case "masks" -> Interaction.masks();
       case "colours" -> Interaction.colours(List.of(rest));
       case "quality" -> Quality.run(Path.of(rest[0]), Path.of(rest[1]));
+      case "detection" -> DetectionFit.run(Path.of(rest[0]));
       case "press-profile" -> Files.write(Path.of(rest[0]), PressProfile.make());
       default -> {
         System.err.println("Say what to measure: jmh [pattern …], memory, strokes, sliders, masks, or colours.");

@@ -8,9 +8,6 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 
-import tools.jackson.databind.JsonNode;
-import tools.jackson.databind.json.JsonMapper;
-
 import carezza.codec.Photograph;
 import carezza.codec.PictureReader;
 import carezza.codec.SafeFile;
@@ -38,9 +35,6 @@ final class Quality {
           Region.HAIR);
   private static final double[] BARS = {0.93, 0.90, 0.80, 0.75, 0.75, 0.75, 0, 0};
 
-  static final List<String> ROUND =
-      List.of("pimple", "red_spot", "scar_pit", "flake_patch");
-
   private Quality() {}
 
   /**
@@ -48,10 +42,7 @@ final class Quality {
    * @param report file whose text between the marks is replaced
    */
   static void run(Path portraits, Path report) throws IOException, Problem {
-    List<Path> folders;
-    try (var all = Files.list(portraits)) {
-      folders = all.filter(Files::isDirectory).sorted().toList();
-    }
+    List<Path> folders = folders(portraits);
     List<String> lines = new ArrayList<>();
     lines.add("| | " + String.join(" | ", REGIONS.stream().map(Region::words).toList()) + " |");
     lines.add("|---".repeat(REGIONS.size() + 1) + "|");
@@ -77,6 +68,12 @@ final class Quality {
     put(report, "<!-- healing -->\n", lines);
   }
 
+  static List<Path> folders(Path portraits) throws IOException {
+    try (var all = Files.list(portraits)) {
+      return all.filter(Files::isDirectory).sorted().toList();
+    }
+  }
+
   private static void put(Path report, String begin, List<String> lines)
       throws IOException, Problem {
     String table = String.join("\n", lines) + "\n";
@@ -98,45 +95,23 @@ final class Quality {
         session.blemishes(project, 1, Cancellation.NONE).stream()
             .filter(b -> b.kind() == Blemish.Kind.TEMPORARY)
             .toList();
-    JsonNode truth =
-        JsonMapper.shared().readTree(PictureReader.bytes(folder.resolve("truth.json")));
-    List<JsonNode> real = new ArrayList<>();
-    for (JsonNode b : truth.get("temporary_blemishes")) {
-      if (ROUND.contains(b.get("type").asString()) && b.path("radius").isNumber()) {
-        real.add(b);
-      }
-    }
-    List<JsonNode> marks = new ArrayList<>();
-    truth.get("natural_marks").get("moles").forEach(marks::add);
+    Truth truth = Truth.of(folder);
     long found =
-        real.stream().filter(r -> proposed.stream().anyMatch(p -> within(p, r, 8))).count();
-    long right =
-        proposed.stream().filter(p -> real.stream().anyMatch(r -> within(p, r, 8))).count();
+        truth.blemishes().stream()
+            .filter(t -> proposed.stream().anyMatch(p -> t.meant(p.x(), p.y())))
+            .count();
+    long right = proposed.stream().filter(p -> truth.blemishAt(p.x(), p.y()) >= 0).count();
     long wronged =
-        marks.stream()
-            .filter(m -> proposed.stream().anyMatch(p -> within(p, m, 5)))
-            .filter(m -> real.stream().noneMatch(r -> apart(r, m) < r.get("radius").asDouble()))
+        truth.marks().stream()
+            .filter(m -> proposed.stream().anyMatch(p -> m.meant(p.x(), p.y())))
             .count();
     return " %d | %.2f | %.2f | %d of %d |"
         .formatted(
-            real.size(),
-            (double) found / real.size(),
+            truth.blemishes().size(),
+            (double) found / truth.blemishes().size(),
             (double) right / Math.max(1, proposed.size()),
             wronged,
-            marks.size());
-  }
-
-  private static boolean within(Blemish proposed, JsonNode truth, double least) {
-    double away =
-        Math.hypot(
-            proposed.x() - truth.get("x").asDouble(), proposed.y() - truth.get("y").asDouble());
-    return away < Math.max(least, truth.get("radius").asDouble());
-  }
-
-  private static double apart(JsonNode one, JsonNode other) {
-    return Math.hypot(
-        one.get("x").asDouble() - other.get("x").asDouble(),
-        one.get("y").asDouble() - other.get("y").asDouble());
+            truth.marks().size());
   }
 
   private static String cells(double[] values) {

@@ -6,7 +6,7 @@ package carezza.measure;
  * @param x in photograph pixels
  * @param y in photograph pixels
  * @param radius that holds it, in photograph pixels
- * @param confidence 0 … 1, rising with how far it stands out from this skin
+ * @param confidence 0 … 1: how likely this is a blemish; of a mark, how far it stands out
  */
 public record Blemish(double x, double y, double radius, Kind kind, double confidence) {
 

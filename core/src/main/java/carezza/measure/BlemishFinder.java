@@ -4,57 +4,53 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 
-import carezza.colour.WorkingSpace;
 import carezza.filter.GaussianBlur;
 import carezza.filter.Robust;
-import carezza.image.Area;
 import carezza.image.Level;
 import carezza.image.Picture;
 import carezza.image.Plane;
 import carezza.mask.Regions;
 import carezza.measure.Blemish.Kind;
 import carezza.model.FaceMap;
-import carezza.model.Region;
 
 /**
- * Proposes blemishes: places of the face's skin that are redder than what surrounds them, at five sizes. Redness
- * is the difference of optical density of green and red light, ln R − ln G, which shading leaves alone and
- * which tells blood from melanin on light and deep skin alike. What takes red light as well is brown: a mark
- * of the person's own if it is small, a fold or a shadow if not. Marks stand out in lightness at the smallest
- * size, too.
+ * Proposes blemishes: places of the face's skin that are redder than what surrounds them and look like blood under
+ * skin rather than like the rim of a nostril, a lash or a fold ({@link BlemishJudge}). Redness is the difference
+ * of optical density of green and red light, which shading leaves alone and which tells blood from melanin on light
+ * and deep skin alike. What takes red light as well is brown: a mark of the person's own if it is small, a fold
+ * or a shadow if not. Marks stand out in red light at the smallest size, too.
  */
 public final class BlemishFinder {
 
   /** Face width in pixels that is looked at, where the photograph has as many. */
   private static final double FACE_WIDTH = 800;
 
-  /** Radii looked for, as shares of the face width. */
-  private static final double[] RADII = {0.009, 0.0125, 0.0175, 0.024, 0.033};
+  /** Spreads of this skin from which a place is looked at, and the least of them however sensitive. */
+  private static final double LEAST_RED = 2.7;
 
-  private static final double INNER = 0.55;
-  private static final double OUTER = 1.6;
+  private static final double LEAST_OF_ALL = 1.6;
 
-  /** What is found at a radius reaches about this much further. */
-  private static final double REACH = 1.8;
+  /** Darkness at the smallest size to redness, and blue to redness, from which both are no blood. */
+  private static final double SMALL_DARK = 1.3;
 
-  /**
-   * Spreads of this skin between which lies the limit from which a place is proposed. Where in between,
-   * the skin says itself: places that are as much less red than around them are none, so their number
-   * tells how many of the redder ones are none either.
-   */
-  private static final double LEAST_RED = 3.8;
+  private static final double BLUER = 1.9;
 
-  private static final double MOST_RED = 5.5;
-  private static final double RED_STEP = 0.05;
+  /** Spreads by which a mark is dark in red light. */
+  private static final double DARKER = 9;
 
-  /** Most of the less red places to a redder one, above the limit. */
-  private static final double FALSE_SHARE = 0.3;
+  /** Blue light that melanin takes at least, as a share of red: hairs and shadows take them alike. */
+  private static final double MELANIN = 1.6;
 
-  /** Spreads by which a mark is dark. */
-  private static final double DARKER = 10;
+  private static final double MARK_ROUNDNESS = 0.25;
 
-  /** Share of the surrounding lightness below which it is nostril, fold or hair. */
-  private static final double DARK = 0.6;
+  /** Share of skin around a mark, which single hairs at the hairline do not have. */
+  private static final double SKIN_AROUND = 0.9;
+
+  /** Spreads of redness, roundness and share of sure skin around it that a brown spot has at least. */
+  private static final double BROWN_SPREADS = 4.5;
+
+  private static final double BROWN_ROUNDNESS = 0.4;
+  private static final double BROWN_INSIDE = 0.95;
 
   /** Most darkening in red light for redness, on light skin, and its rise with the skin's own density. */
   private static final double PIGMENT_LIGHT = 0.65;
@@ -64,16 +60,18 @@ public final class BlemishFinder {
   /** What is brown and larger than this share of the face width is a fold or a shadow. */
   private static final double MARK_RADIUS = 0.025;
 
-  private static final float DARKEST_LIGHT = 2e-3f;
-
-  private final double faceWidth;
+  private final SkinMaps maps;
+  private final RedPlaces red;
   private final double scale;
-  private final Plane skin;
 
-  private BlemishFinder(double faceWidth, double scale, Plane skin) {
-    this.faceWidth = faceWidth;
-    this.scale = scale;
-    this.skin = skin;
+  /** A place that was looked at, in photograph pixels, and what it looks like. */
+  public record Looked(double x, double y, BlemishTraits traits) {}
+
+  private BlemishFinder(Picture working, Regions regions, FaceMap faces) {
+    int level = level(faces);
+    this.scale = Level.scale(level);
+    this.maps = SkinMaps.of(working, regions, level, faces.faceWidth() * scale);
+    this.red = new RedPlaces(maps);
   }
 
   /** The level of the photograph that {@link #find} wants. */
@@ -83,198 +81,105 @@ public final class BlemishFinder {
 
   /**
    * @param working the whole picture at {@link #level}
-   * @param sensitivity 1 as usual; 2 proposes what stands out half as far
-   * @return the surest first
+   * @param sensitivity 1 as usual; 2 proposes what is an eighth as likely, and marks that stand out 0.7 times as far
+   * @return the surest first, then marks
    */
   public static List<Blemish> find(Picture working, Regions regions, double sensitivity) {
-    FaceMap faces = regions.faces().orElse(null);
-    if (faces == null) {
-      return List.of();
-    }
-    int level = level(faces);
-    double fw = faces.faceWidth() * Level.scale(level);
-    Picture light = WorkingSpace.toLinearSrgb(working);
-    Plane redness = Plane.of(working.area());
-    Plane density = Plane.of(working.area());
-    Plane pigment = Plane.of(working.area());
-    for (int i = 0; i < redness.values().length; i++) {
-      double r = Math.max(DARKEST_LIGHT, light.first().values()[i]);
-      double g = Math.max(DARKEST_LIGHT, light.second().values()[i]);
-      redness.values()[i] = (float) (Math.log(r) - Math.log(g));
-      density.values()[i] = (float) -Math.log(g);
-      pigment.values()[i] = (float) -Math.log(r);
-    }
-    Plane skin = sureSkin(regions, density, working.area(), level, fw);
-    BlemishFinder finder = new BlemishFinder(fw, Level.scale(level), skin);
-    double most = PIGMENT_LIGHT + PIGMENT_DEEPER * Robust.median(pigment, skin);
+    return regions
+        .faces()
+        .map(faces -> new BlemishFinder(working, regions, faces).proposals(sensitivity))
+        .orElse(List.of());
+  }
+
+  /**
+   * All places that a blemish is looked for in, the reddest first: what {@link BlemishJudge} is fitted to.
+   *
+   * @param working the whole picture at {@link #level}
+   */
+  public static List<Looked> places(Picture working, Regions regions) {
+    return regions
+        .faces()
+        .map(faces -> new BlemishFinder(working, regions, faces).places())
+        .orElse(List.of());
+  }
+
+  private List<Looked> places() {
+    return red.find(LEAST_RED).stream()
+        .filter(p -> !smallAndDark(p))
+        .map(p -> new Looked(inPhotograph(p.x()), inPhotograph(p.y()), p.traits()))
+        .toList();
+  }
+
+  private List<Blemish> proposals(double sensitivity) {
+    double limit = BlemishJudge.limit(sensitivity);
+    double most = PIGMENT_LIGHT + PIGMENT_DEEPER * Robust.median(maps.red(), maps.skin());
     List<Blemish> found = new ArrayList<>();
-    finder.stand(
-        redness, RADII, LEAST_RED / sensitivity, Kind.TEMPORARY, new Pigment(pigment, most), found);
-    List<Blemish> dark = new ArrayList<>();
-    finder.stand(density, new double[] {RADII[0] / 2}, DARKER / sensitivity, Kind.MARK, null, dark);
-    // Single hairs at the hairline are dark, too; a mark has skin on all sides.
-    Plane deep = GaussianBlur.blur(skin, fw * 0.025);
-    for (Blemish mark : dark) {
-      int x = (int) (mark.x() * Level.scale(level));
-      int y = (int) (mark.y() * Level.scale(level));
-      if (deep.at(x, y) > 0.9 && found.stream().noneMatch(b -> near(b, mark))) {
+    List<Blemish> marks = new ArrayList<>();
+    for (RedPlaces.Place p : red.find(Math.max(LEAST_OF_ALL, LEAST_RED / sensitivity))) {
+      double odds = BlemishJudge.odds(p.traits());
+      double reach = RedPlaces.REACH * p.radius();
+      if (!smallAndDark(p) && odds > limit) {
+        found.add(proposal(p.x(), p.y(), reach, Kind.TEMPORARY, BlemishJudge.probability(odds)));
+      } else if (p.brown() >= most && looksLikeAMark(p, BROWN_SPREADS / Math.sqrt(sensitivity))) {
+        marks.add(proposal(p.x(), p.y(), reach, Kind.MARK, sureness(p.spreads(), BROWN_SPREADS)));
+      }
+    }
+    marks.addAll(smallMarks(DARKER / Math.sqrt(sensitivity)));
+    found.sort(Comparator.comparingDouble(Blemish::confidence).reversed());
+    marks.sort(Comparator.comparingDouble(Blemish::confidence).reversed());
+    for (Blemish mark : marks) {
+      if (found.stream().noneMatch(b -> near(b, mark))) {
         found.add(mark);
       }
     }
     return found;
   }
 
+  private static boolean smallAndDark(RedPlaces.Place p) {
+    return p.smallDark() > SMALL_DARK && p.blue() > BLUER;
+  }
+
+  private boolean looksLikeAMark(RedPlaces.Place p, double least) {
+    return p.spreads() >= least
+        && p.traits().roundness() >= BROWN_ROUNDNESS
+        && p.traits().inside() >= BROWN_INSIDE
+        && p.radius() <= MARK_RADIUS * maps.faceWidth();
+  }
+
+  private List<Blemish> smallMarks(double least) {
+    Plane deep = GaussianBlur.blur(maps.skin(), maps.faceWidth() * MARK_RADIUS);
+    double radius = RedPlaces.SMALLEST * maps.faceWidth();
+    List<Blemish> marks = new ArrayList<>();
+    for (RedPlaces.Peak p : red.dark(least)) {
+      if (deep.at(p.x(), p.y()) > SKIN_AROUND && melanin(p, radius)) {
+        marks.add(proposal(
+                p.x(), p.y(), RedPlaces.REACH * radius, Kind.MARK, sureness(p.height(), least)));
+      }
+    }
+    return marks;
+  }
+
+  private boolean melanin(RedPlaces.Peak p, double radius) {
+    return maps.rise(maps.blue(), p.x(), p.y(), radius)
+            >= MELANIN * maps.rise(maps.red(), p.x(), p.y(), radius)
+        && maps.roundness(maps.red(), p.x(), p.y(), SkinMaps.INNER * radius) >= MARK_ROUNDNESS;
+  }
+
+  /** Rises with how far a mark stands out: one half at the least. */
+  private static double sureness(double spreads, double least) {
+    return spreads / (spreads + least);
+  }
+
+  private Blemish proposal(int x, int y, double radius, Kind kind, double confidence) {
+    return new Blemish(inPhotograph(x), inPhotograph(y), radius / scale, kind, confidence);
+  }
+
+  private double inPhotograph(int pixel) {
+    return (pixel + 0.5) / scale;
+  }
+
   private static boolean near(Blemish one, Blemish other) {
     return Math.hypot(one.x() - other.x(), one.y() - other.y())
         < Math.max(one.radius(), other.radius());
-  }
-
-  /** Skin of the face, away from eyes, mouth, brows, outline, and from all that is dark. */
-  private static Plane sureSkin(Regions regions, Plane density, Area area, int level, double fw) {
-    Plane face = regions.coverage(Region.FACE_SKIN, area, level).copy();
-    Plane features = Plane.of(area);
-    for (Region r :
-        new Region[] {Region.LIPS, Region.TEETH, Region.SCLERA, Region.IRIS, Region.BROWS_LASHES}) {
-      Plane own = regions.coverage(r, area, level);
-      for (int i = 0; i < own.values().length; i++) {
-        features.values()[i] = Math.max(features.values()[i], own.values()[i]);
-      }
-    }
-    Plane around = GaussianBlur.normalised(density, face, fw / 9);
-    Plane calm = GaussianBlur.blur(density, fw / 200);
-    Plane dark = Plane.of(area);
-    double drop = -Math.log(DARK) * 2.2;
-    for (int i = 0; i < dark.values().length; i++) {
-      dark.values()[i] = calm.values()[i] - around.values()[i] > drop ? 1 : 0;
-    }
-    Plane nearFeatures = GaussianBlur.blur(features, fw * 0.02);
-    Plane nearDark = GaussianBlur.blur(dark, fw * 0.018);
-    Plane inside = GaussianBlur.blur(face, fw * 0.02);
-    Plane skin = Plane.of(area);
-    for (int i = 0; i < skin.values().length; i++) {
-      boolean sure =
-          inside.values()[i] > 0.9
-              && nearFeatures.values()[i] < 0.02
-              && nearDark.values()[i] < 0.04;
-      skin.values()[i] = sure ? 1 : 0;
-    }
-    return skin;
-  }
-
-  /** Adds the places that stand out of a map, none within another. */
-  private void stand(
-      Plane map, double[] radii, double least, Kind kind, Pigment pigment, List<Blemish> found) {
-    Plane best = Plane.filled(map.area(), -1);
-    Plane opposite = Plane.filled(map.area(), -1);
-    Plane size = Plane.of(map.area());
-    Plane browner = Plane.of(map.area());
-    for (double share : radii) {
-      double r = share * faceWidth;
-      Plane rise = rise(map, r);
-      Plane brown = pigment == null ? null : rise(pigment.map(), r);
-      double sigma = Math.max(1e-6, Robust.sigma(rise, skin));
-      for (int i = 0; i < rise.values().length; i++) {
-        float z = (float) (rise.values()[i] / sigma);
-        if (skin.values()[i] > 0 && -z > opposite.values()[i]) {
-          opposite.values()[i] = -z;
-        }
-        if (skin.values()[i] > 0 && z > best.values()[i]) {
-          best.values()[i] = z;
-          size.values()[i] = (float) r;
-          browner.values()[i] =
-              brown == null ? 0 : brown.values()[i] / Math.max(1e-6f, rise.values()[i]);
-        }
-      }
-    }
-    List<Blemish> peaks = peaks(best, size, least, kind);
-    if (pigment != null) {
-      double limit = limit(peaks, peaks(opposite, size, least, kind), least);
-      peaks.removeIf(b -> spreads(b, least) < limit);
-      peaks.replaceAll(b -> told(b, browner, pigment.most()));
-      peaks.removeIf(b -> b.kind() == Kind.MARK && b.radius() * scale > MARK_RADIUS * faceWidth);
-    }
-    peaks.sort(Comparator.comparingDouble(Blemish::confidence).reversed());
-    for (Blemish peak : peaks) {
-      if (found.stream().noneMatch(b -> near(b, peak))) {
-        found.add(peak);
-      }
-    }
-  }
-
-  /** The least number of spreads above which few enough places stand out the other way. */
-  private static double limit(List<Blemish> redder, List<Blemish> lessRed, double least) {
-    double limit = MOST_RED;
-    double scale = least / LEAST_RED;
-    while (limit > LEAST_RED
-        && count(lessRed, least, (limit - RED_STEP) * scale)
-            <= FALSE_SHARE * count(redder, least, (limit - RED_STEP) * scale)) {
-      limit -= RED_STEP;
-    }
-    return limit * scale;
-  }
-
-  private static long count(List<Blemish> peaks, double least, double limit) {
-    return peaks.stream().filter(b -> spreads(b, least) >= limit).count();
-  }
-
-  /** By how many spreads a place stands out, of how sure it is: z / (z + least). */
-  private static double spreads(Blemish b, double least) {
-    return least * b.confidence() / (1 - b.confidence());
-  }
-
-  private Plane rise(Plane map, double r) {
-    Plane rise = GaussianBlur.normalised(map, skin, INNER * r);
-    Plane outer = GaussianBlur.normalised(map, skin, OUTER * r);
-    for (int i = 0; i < rise.values().length; i++) {
-      rise.values()[i] -= outer.values()[i];
-    }
-    return rise;
-  }
-
-  /** A mark, if it takes more of the red light as well than blood would. */
-  private Blemish told(Blemish b, Plane browner, double most) {
-    return browner.at((int) (b.x() * scale), (int) (b.y() * scale)) < most
-        ? b
-        : new Blemish(b.x(), b.y(), b.radius(), Kind.MARK, b.confidence());
-  }
-
-  /**
-   * How dark places are in red light, which melanin and shadow take and blood leaves.
-   *
-   * @param most rise of it, as a share of that of redness, that a blemish has
-   */
-  private record Pigment(Plane map, double most) {}
-
-  private List<Blemish> peaks(Plane best, Plane size, double least, Kind kind) {
-    Area area = best.area();
-    List<Blemish> peaks = new ArrayList<>();
-    for (int y = 1; y < area.height() - 1; y++) {
-      for (int x = 1; x < area.width() - 1; x++) {
-        int i = y * area.width() + x;
-        float z = best.values()[i];
-        if (z < least || !highest(best.values(), i, area.width())) {
-          continue;
-        }
-        peaks.add(
-            new Blemish(
-                (area.x() + x + 0.5) / scale,
-                (area.y() + y + 0.5) / scale,
-                REACH * size.values()[i] / scale,
-                kind,
-                z / (z + least)));
-      }
-    }
-    return peaks;
-  }
-
-  private static boolean highest(float[] v, int i, int width) {
-    for (int dy = -1; dy <= 1; dy++) {
-      for (int dx = -1; dx <= 1; dx++) {
-        if (v[i + dy * width + dx] > v[i]) {
-          return false;
-        }
-      }
-    }
-    return true;
   }
 }

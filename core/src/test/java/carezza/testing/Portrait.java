@@ -88,6 +88,16 @@ public enum Portrait {
     }
   }
 
+  /** The moles of the truth. */
+  public List<Point> moles() {
+    List<Point> moles = new ArrayList<>();
+    JsonNode truth = JsonMapper.shared().readTree(bytes("truth.json"));
+    for (JsonNode m : truth.get("natural_marks").get("moles")) {
+      moles.add(new Point(m.get("x").asDouble(), m.get("y").asDouble()));
+    }
+    return moles;
+  }
+
   /** The round blemishes of the truth, each a little wider than it is seen. */
   public List<Patch> spots() {
     List<Patch> spots = new ArrayList<>();

@@ -1,0 +1,69 @@
+package carezza.bench;
+
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+
+import carezza.codec.PictureReader;
+import carezza.problem.Problem;
+
+/** What was painted into a made-up portrait: its round blemishes, and its moles. */
+record Truth(List<Spot> blemishes, List<Spot> marks) {
+
+  private static final List<String> ROUND =
+      List.of("pimple", "red_spot", "scar_pit", "flake_patch");
+
+  /** Pixels that a proposal may lie beside a small blemish, and beside a small mark. */
+  private static final double BESIDE_BLEMISH = 8;
+
+  private static final double BESIDE_MARK = 5;
+
+  /** A painted place, in photograph pixels; a proposal within {@code reach} of it means it. */
+  record Spot(double x, double y, double radius, double reach) {
+
+    boolean meant(double px, double py) {
+      return Math.hypot(px - x, py - y) < reach;
+    }
+  }
+
+  /** @param folder of the portrait, with its {@code truth.json} */
+  static Truth of(Path folder) throws Problem {
+    JsonNode truth =
+        JsonMapper.shared().readTree(PictureReader.bytes(folder.resolve("truth.json")));
+    List<Spot> blemishes = new ArrayList<>();
+    for (JsonNode b : truth.get("temporary_blemishes")) {
+      if (ROUND.contains(b.get("type").asString()) && b.path("radius").isNumber()) {
+        blemishes.add(spot(b, BESIDE_BLEMISH));
+      }
+    }
+    List<Spot> marks = new ArrayList<>();
+    for (JsonNode m : truth.get("natural_marks").get("moles")) {
+      Spot mark = spot(m, BESIDE_MARK);
+      // A mole within a blemish is healed with it.
+      if (blemishes.stream()
+          .noneMatch(b -> Math.hypot(b.x() - mark.x(), b.y() - mark.y()) < b.radius())) {
+        marks.add(mark);
+      }
+    }
+    return new Truth(blemishes, marks);
+  }
+
+  /** Which of the blemishes is meant by a place, the first if several; −1 for none. */
+  int blemishAt(double x, double y) {
+    for (int i = 0; i < blemishes.size(); i++) {
+      if (blemishes.get(i).meant(x, y)) {
+        return i;
+      }
+    }
+    return -1;
+  }
+
+  private static Spot spot(JsonNode node, double least) {
+    double radius = node.get("radius").asDouble();
+    return new Spot(
+        node.get("x").asDouble(), node.get("y").asDouble(), radius, Math.max(least, radius));
+  }
+}
