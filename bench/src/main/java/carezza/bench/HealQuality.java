@@ -47,7 +47,8 @@ final class HealQuality {
     this.folder = folder;
     photo = PictureReader.read(folder.resolve("photo.jpg")).pixels();
     clean = PictureReader.read(folder.resolve("clean.jpg")).pixels();
-    for (Truth.Spot b : Truth.of(folder).blemishes()) {
+    Truth truth = Truth.of(folder);
+    for (Truth.Spot b : truth.blemishes()) {
       if (b.radius() < LARGEST) {
         spots.add(Patch.spot(b.x(), b.y(), b.radius() * 1.25 + 2));
       }
@@ -70,8 +71,10 @@ final class HealQuality {
     inside = new boolean[blemish.values().length];
     edge = new boolean[inside.length];
     for (int i = 0; i < inside.length; i++) {
-      inside[i] = blemish.values()[i] > 0.5f && asked.values()[i] > 0.02f;
-      edge[i] = around.values()[i] > 0.5f && asked.values()[i] < 0.1f;
+      boolean hair =
+          around.values()[i] > 0 && truth.onHair(i % blemish.width(), i / blemish.width());
+      inside[i] = !hair && blemish.values()[i] > 0.5f && asked.values()[i] > 0.02f;
+      edge[i] = !hair && around.values()[i] > 0.5f && asked.values()[i] < 0.1f;
     }
   }
 

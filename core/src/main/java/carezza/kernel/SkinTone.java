@@ -21,16 +21,19 @@ final class SkinTone {
   private static final double SHADE_SIGMA = 0.4;
 
   /**
-   * Darkening in red light for the redness of blood: as a rule, which rises with the skin's own pigment, read
-   * from ln R − ln G of its tone; and its bounds.
+   * Darkening in red light for the redness of blood: as a rule, which rises with the square of the skin's own
+   * pigment, read from ln R − ln G of its tone; and its bounds.
    */
-  private static final double USUAL_LIGHT = 0.2;
+  private static final double USUAL_LIGHT = 0.25;
 
-  private static final double LIGHT_SKIN = 0.45;
-  private static final double USUAL_RISE = 0.7;
+  private static final double LIGHT_SKIN = 0.5;
+  private static final double USUAL_RISE = 3;
+
+  /** Share of what is read from the patch, against what is usual. */
+  private static final double READ = 0.75;
 
   private static final double LEAST = 0.18;
-  private static final double MOST = 0.7;
+  private static final double MOST = 1;
 
   /** Ratio of light and shade to blood up to which they are kept in full, and from which not at all. */
   private static final double[] KEPT_DARK = {0.8, 1.4};
@@ -77,7 +80,7 @@ final class SkinTone {
       pixels += c;
     }
     double taken =
-        Math.clamp((product(red, blood) / redness + usual(around)) / 2, LEAST, MOST);
+        Math.clamp(READ * product(red, blood) / redness + (1 - READ) * usual(around), LEAST, MOST);
     Plane shade = red;
     for (int i = 0; i < shade.values().length; i++) {
       shade.values()[i] -= (float) taken * blood.values()[i];
@@ -89,7 +92,8 @@ final class SkinTone {
 
   private double usual(Picture tone) {
     double pigment = Math.log((sum(tone.first()) + DARKEST) / (sum(tone.second()) + DARKEST));
-    return Math.clamp(USUAL_LIGHT + USUAL_RISE * (pigment - LIGHT_SKIN), LEAST, MOST);
+    double more = Math.max(0, pigment - LIGHT_SKIN);
+    return Math.min(MOST, USUAL_LIGHT + USUAL_RISE * more * more);
   }
 
   private static double kept(double ratio, double[] limits) {
