@@ -22,8 +22,16 @@ public final class Home {
   private final Path folder;
 
   public Home() {
+    this(usual());
+  }
+
+  Home(Path folder) {
+    this.folder = folder;
+  }
+
+  private static Path usual() {
     String set = System.getProperty("carezza.home");
-    folder = set == null ? Path.of(System.getProperty("user.home"), ".carezza") : Path.of(set);
+    return set == null ? Path.of(System.getProperty("user.home"), ".carezza") : Path.of(set);
   }
 
   /** Projects opened or saved last, newest first; those that are gone are left out. */

@@ -39,10 +39,10 @@ import carezza.session.Journal;
 public final class MainView extends StackPane implements Actions, AutoCloseable {
 
   private final BenchModel model = new BenchModel();
-  private final Home home = new Home();
-  private final Journal journal = home.journal();
+  private final Home home;
+  private final Journal journal;
   private final Background files = new Background("files");
-  private final Autosave autosave = new Autosave(model, journal);
+  private final Autosave autosave;
   private final PictureView picture = new PictureView(model);
   private final SettledPicture settled = new SettledPicture(model);
   private final BesidePictures beside = new BesidePictures(model);
@@ -59,6 +59,13 @@ public final class MainView extends StackPane implements Actions, AutoCloseable 
   private Sheet sheet;
 
   public MainView() {
+    this(new Home());
+  }
+
+  MainView(Home home) {
+    this.home = home;
+    journal = home.journal();
+    autosave = new Autosave(model, journal);
     setId("carezza");
     getStyleClass().add("carezza");
     getStylesheets().add(MainView.class.getResource("/carezza/desktop/carezza.css").toString());

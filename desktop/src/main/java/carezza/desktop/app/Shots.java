@@ -4,6 +4,7 @@ import java.awt.image.BufferedImage;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.Comparator;
 import java.util.concurrent.Callable;
 import java.util.concurrent.CountDownLatch;
 import java.util.concurrent.ExecutionException;
@@ -11,6 +12,7 @@ import java.util.concurrent.FutureTask;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.TimeoutException;
 import java.util.function.BooleanSupplier;
+import java.util.stream.Stream;
 import javafx.application.Platform;
 import javafx.scene.Scene;
 import javafx.scene.control.Label;
@@ -45,10 +47,12 @@ public final class Shots {
   private static final long PATIENCE_SECONDS = 120;
 
   private final Path folder;
+  private final Path home;
   private MainView view;
 
-  private Shots(Path folder) {
+  private Shots(Path folder, Path home) {
     this.folder = folder;
+    this.home = home;
   }
 
   /** Takes all pictures; the toolkit must be allowed to run offscreen. */
@@ -58,7 +62,13 @@ public final class Shots {
       CountDownLatch up = new CountDownLatch(1);
       Platform.startup(up::countDown);
       up.await();
-      new Shots(folder).all();
+      // What is edited for a picture is nobody's unsaved work.
+      Path home = Files.createTempDirectory("carezza-shots");
+      try {
+        new Shots(folder, home).all();
+      } finally {
+        remove(home);
+      }
     } catch (IOException e) {
       throw new Problem(e, Problem.Kind.FILE_NOT_WRITTEN, folder, e.getMessage());
     } catch (InterruptedException e) {
@@ -67,12 +77,20 @@ public final class Shots {
     }
   }
 
+  private static void remove(Path folder) throws IOException {
+    try (Stream<Path> inside = Files.walk(folder)) {
+      for (Path path : inside.sorted(Comparator.reverseOrder()).toList()) {
+        Files.delete(path);
+      }
+    }
+  }
+
   private void all() throws Problem, InterruptedException {
     Retouch demo = Demo.understudy();
     onStage(
         () -> {
           CarezzaApp.loadFonts();
-          view = new MainView();
+          view = new MainView(new Home(home));
           Stage stage = new Stage();
           stage.setScene(new Scene(view, WIDTH, HEIGHT));
           stage.show();
