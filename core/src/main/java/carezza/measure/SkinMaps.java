@@ -38,6 +38,9 @@ record SkinMaps(
 
   private static final float DARKEST_LIGHT = 2e-3f;
 
+  /** Density of red light below which it may be clipped, and redness is none. */
+  private static final float CLIPPED = 0.01f;
+
   /** Coverage from which a pixel is skin. */
   private static final float IS_SKIN = 0.45f;
 
@@ -74,6 +77,11 @@ record SkinMaps(
     Plane near = GaussianBlur.blur(covered.crop(area), faceWidth * 0.01);
     Plane face = all.times(thresholded(near, NEAR_FACE));
     Plane skin = sure(all, face, features(regions, area, level), green, faceWidth);
+    for (int i = 0; i < skin.values().length; i++) {
+      if (red.values()[i] < CLIPPED) {
+        skin.values()[i] = 0;
+      }
+    }
     return new SkinMaps(
         redness, red, green, density(light.third()), grain, face, skin, faceWidth);
   }

@@ -10,6 +10,7 @@ import java.util.List;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 
+import carezza.colour.WorkingSpace;
 import carezza.face.FaceAnalysis;
 import carezza.image.Picture;
 import carezza.image.Plane;
@@ -19,6 +20,7 @@ import carezza.model.FaceMap;
 import carezza.model.HealLayer.Patch;
 import carezza.model.Point;
 import carezza.project.SpotsFile;
+import carezza.render.Pyramid;
 import carezza.testing.Portrait;
 
 public class BlemishFinderTest {
@@ -72,6 +74,36 @@ public class BlemishFinderTest {
   private static boolean in(Blemish proposed, Patch truth) {
     Point middle = truth.area().centre();
     return middle.distance(new Point(proposed.x(), proposed.y())) < truth.area().radius();
+  }
+
+  /** What is found hangs neither on the size of the photograph nor on its exposure, which is two thirds of a stop less. */
+  @Test
+  public void atHalfTheSizeAndInLessLightAsMuchIsFound() {
+    Picture half = Pyramid.half(Portrait.S04.picture("photo.jpg"));
+    List<Point> halved =
+        Portrait.S04.spots().stream().map(s -> s.area().centre()).map(BlemishFinderTest::half).toList();
+    assertThat(found(half, halved, 8)).isGreaterThan(0.84);
+    Picture light = WorkingSpace.toLinearSrgb(half);
+    for (int c = 0; c < 3; c++) {
+      float[] v = light.plane(c).values();
+      for (int i = 0; i < v.length; i++) {
+        v[i] *= 0.63f;
+      }
+    }
+    assertThat(found(WorkingSpace.fromLinearSrgb(light), halved, 8)).isGreaterThan(0.84);
+  }
+
+  private static Point half(Point p) {
+    return new Point(p.x() / 2, p.y() / 2);
+  }
+
+  private static double found(Picture photo, List<Point> truth, double within) {
+    List<Blemish> proposed = BlemishFinder.find(photo, regions(photo), 1);
+    return truth.stream()
+            .filter(
+                t -> proposed.stream().anyMatch(p -> t.distance(new Point(p.x(), p.y())) < within))
+            .count()
+        / (double) truth.size();
   }
 
   @Test
