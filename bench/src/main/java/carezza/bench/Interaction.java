@@ -164,7 +164,7 @@ final class Interaction {
     selectTheLast(LayerKind.CURVE);
     on(
         () -> {
-          view.model().maskShownProperty().set(true);
+          view.model().viewing().maskShownProperty().set(true);
           return null;
         });
     rest();

@@ -100,9 +100,9 @@ final class Keys {
       return false;
     }
     switch (e.getCode()) {
-      case A -> model.asShotProperty().set(true);
-      case M -> model.maskShownProperty().set(true);
-      case V -> model.maskViewProperty().set(nextView());
+      case A -> model.viewing().asShotProperty().set(true);
+      case M -> model.viewing().maskShownProperty().set(true);
+      case V -> model.viewing().maskViewProperty().set(nextView());
       case L -> model.liftingProperty().set(!model.liftingProperty().get());
       case E ->
           model
@@ -127,8 +127,8 @@ final class Keys {
         }
       }
       case G -> model.turnContours();
-      case C -> model.comparisonProperty().set(model.comparisonProperty().get().next());
-      case X -> model.mirroredProperty().set(!model.mirroredProperty().get());
+      case C -> model.viewing().comparisonProperty().set(model.viewing().comparisonProperty().get().next());
+      case X -> model.viewing().mirroredProperty().set(!model.viewing().mirroredProperty().get());
       case I -> {
         if (!picture.takeHint()) {
           model.takeAdvice();
@@ -157,7 +157,7 @@ final class Keys {
 
   private MaskView nextView() {
     MaskView[] all = MaskView.values();
-    return all[(model.maskViewProperty().get().ordinal() + 1) % all.length];
+    return all[(model.viewing().maskViewProperty().get().ordinal() + 1) % all.length];
   }
 
   private void step(int by) {
@@ -167,8 +167,8 @@ final class Keys {
 
   private void released(KeyEvent e) {
     switch (e.getCode()) {
-      case A -> model.asShotProperty().set(false);
-      case M -> model.maskShownProperty().set(false);
+      case A -> model.viewing().asShotProperty().set(false);
+      case M -> model.viewing().maskShownProperty().set(false);
       case SPACE -> picture.holdSpace(false);
       default -> {
         // No other key is held.

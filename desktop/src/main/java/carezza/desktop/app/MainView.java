@@ -75,7 +75,7 @@ public final class MainView extends StackPane implements Actions, AutoCloseable 
     HBox.setHgrow(settled, Priority.ALWAYS);
     settled.setPrefWidth(0);
     picture.setPrefWidth(0);
-    settled.visibleProperty().bind(model.comparisonProperty().isEqualTo(Comparison.BESIDE));
+    settled.visibleProperty().bind(model.viewing().comparisonProperty().isEqualTo(Comparison.BESIDE));
     settled.managedProperty().bind(settled.visibleProperty());
     settled.styleProperty().bind(picture.styleProperty());
     settled.follow(picture);
@@ -189,7 +189,7 @@ public final class MainView extends StackPane implements Actions, AutoCloseable 
     state.getStyleClass().add("readouts");
     Runnable words =
         () -> {
-          int shown = model.shownLayers();
+          int shown = model.viewing().shownLayers();
           int all = model.stack().size();
           state.setText(
               shown == 0
@@ -197,7 +197,7 @@ public final class MainView extends StackPane implements Actions, AutoCloseable 
                   : shown == all ? "finished picture" : "after layer " + shown + " of " + all);
         };
     model.playheadProperty().addListener((o, was, is) -> words.run());
-    model.asShotProperty().addListener((o, was, is) -> words.run());
+    model.viewing().asShotProperty().addListener((o, was, is) -> words.run());
     model.projectProperty().addListener((o, was, is) -> words.run());
     HBox line = new HBox(14, state, drift(), message, spring(), readouts);
     line.getStyleClass().add("status");

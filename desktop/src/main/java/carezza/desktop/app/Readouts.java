@@ -39,7 +39,7 @@ final class Readouts extends HBox {
       return;
     }
     Project project = model.projectProperty().get();
-    int layers = model.shownLayers();
+    int layers = model.viewing().shownLayers();
     reading.newest(
         cancellation ->
             words(

@@ -107,7 +107,7 @@ public final class Shots {
     select("sculpt");
     onStage(
         () -> {
-          view.model().maskShownProperty().set(true);
+          view.model().viewing().maskShownProperty().set(true);
           return null;
         });
     await(() -> view.picture().isExact());
@@ -116,8 +116,8 @@ public final class Shots {
         () -> {
           BenchModel model = view.model();
           model.select("grade");
-          model.addPart(MaskParts.Join.WITHIN, new Mask.Named(Region.FACE_SKIN));
-          model.addPart(
+          model.part().add(MaskParts.Join.WITHIN, new Mask.Named(Region.FACE_SKIN));
+          model.part().add(
               MaskParts.Join.WITHIN, new Mask.Range(Mask.Quantity.LIGHTNESS, 45, 60, 100, 100));
           ((ToggleButton) view.lookup("#page-where")).fire();
           return null;
@@ -134,7 +134,7 @@ public final class Shots {
         });
     onStage(
         () -> {
-          view.model().maskShownProperty().set(false);
+          view.model().viewing().maskShownProperty().set(false);
           view.picture().lookAt(new Point(860, 900), 1);
           return null;
         });
@@ -176,7 +176,7 @@ public final class Shots {
     onStage(
         () -> {
           view.model().turnContours();
-          view.model().checkProperty().set(CheckView.BLOTCH);
+          view.model().viewing().checkProperty().set(CheckView.BLOTCH);
           ((BesidePictures) view.lookup("#beside")).turn(CheckView.REDNESS);
           ((BesidePictures) view.lookup("#beside")).turn(CheckView.HUE);
           return null;
@@ -186,7 +186,7 @@ public final class Shots {
     shot("check-view");
     onStage(
         () -> {
-          view.model().checkProperty().set(null);
+          view.model().viewing().checkProperty().set(null);
           ((BesidePictures) view.lookup("#beside")).turn(CheckView.REDNESS);
           ((BesidePictures) view.lookup("#beside")).turn(CheckView.HUE);
           return null;
@@ -271,7 +271,7 @@ public final class Shots {
         () -> {
           view.model().undo();
           view.model().toolProperty().set(Tool.HAND);
-          view.model().comparisonProperty().set(Comparison.BESIDE);
+          view.model().viewing().comparisonProperty().set(Comparison.BESIDE);
           return null;
         });
     await(() -> view.picture().isExact());
@@ -279,7 +279,7 @@ public final class Shots {
     shot("compare");
     onStage(
         () -> {
-          view.model().comparisonProperty().set(Comparison.NONE);
+          view.model().viewing().comparisonProperty().set(Comparison.NONE);
           return null;
         });
     await(() -> view.picture().isExact());

@@ -61,7 +61,7 @@ final class Advising implements AutoCloseable {
               }
               follow(was, is);
             });
-    model.checkProperty().addListener((o, was, is) -> findDistractions());
+    model.viewing().checkProperty().addListener((o, was, is) -> findDistractions());
   }
 
   /** Guides and places on the picture follow what was changed under them. */
@@ -82,7 +82,7 @@ final class Advising implements AutoCloseable {
   }
 
   private void findDistractions() {
-    if (model.checkProperty().get() != CheckView.ATTENTION) {
+    if (model.viewing().checkProperty().get() != CheckView.ATTENTION) {
       following.cancel();
       distractions.set(List.of());
       return;
@@ -273,6 +273,7 @@ final class Advising implements AutoCloseable {
     String id = model.selectedProperty().get();
     if (!contours.get().isEmpty() || id == null) {
       contours.set(List.of());
+      model.messageProperty().set("");
       return;
     }
     findContours(

@@ -19,7 +19,6 @@ import javafx.beans.property.SimpleObjectProperty;
 import javafx.beans.property.SimpleStringProperty;
 import javafx.beans.property.StringProperty;
 
-import carezza.measure.CheckView;
 import carezza.measure.Gauge;
 import carezza.model.CurveLayer.Channel;
 import carezza.model.FrequencySeparationLayer;
@@ -29,10 +28,6 @@ import carezza.model.History;
 import carezza.model.Layer;
 import carezza.model.LayerKind;
 import carezza.model.LayerStack;
-import carezza.model.Mask;
-import carezza.model.MaskParts;
-import carezza.model.MaskParts.Join;
-import carezza.model.Point;
 import carezza.model.Project;
 import carezza.model.Stage;
 import carezza.problem.Problem;
@@ -59,15 +54,8 @@ public final class BenchModel implements AutoCloseable {
   private final ReadOnlyBooleanWrapper dirty = new ReadOnlyBooleanWrapper();
   private final ObjectProperty<String> selected = new SimpleObjectProperty<>();
   private final IntegerProperty playhead = new SimpleIntegerProperty();
-  private final BooleanProperty asShot = new SimpleBooleanProperty();
-  private final BooleanProperty maskShown = new SimpleBooleanProperty();
-  private final ObjectProperty<MaskView> maskView =
-      new SimpleObjectProperty<>(MaskView.GREY_OUTSIDE);
-  private final BooleanProperty mirrored = new SimpleBooleanProperty();
-  private final ObjectProperty<Comparison> comparison = new SimpleObjectProperty<>(Comparison.NONE);
-  private final ObjectProperty<Surround> surround = new SimpleObjectProperty<>(Surround.INTERFACE);
-  private final ObjectProperty<Stage> stageHeld = new SimpleObjectProperty<>();
-  private final ObjectProperty<CheckView> check = new SimpleObjectProperty<>();
+  private final Viewing viewing = new Viewing(this);
+  private final ChosenPart part = new ChosenPart(this);
   private final ObjectProperty<Pen> pen = new SimpleObjectProperty<>(Pen.MOUSE);
   private final ObjectProperty<Tool> tool = new SimpleObjectProperty<>(Tool.HAND);
   private final ObjectProperty<Brush> brush = new SimpleObjectProperty<>(new Brush(24, 0.5, 1));
@@ -80,7 +68,6 @@ public final class BenchModel implements AutoCloseable {
   private final SpotHint spotHint = new SpotHint(this);
   private final Mending mending = new Mending(this);
   private final Proposals proposals = new Proposals(this);
-  private final IntegerProperty part = new SimpleIntegerProperty(-1);
   private final BooleanProperty lifting = new SimpleBooleanProperty();
   private final ObjectProperty<List<Gauge>> gauges = new SimpleObjectProperty<>(List.of());
   private final ObjectProperty<Map<String, Double>> radii = new SimpleObjectProperty<>(Map.of());
@@ -295,6 +282,16 @@ public final class BenchModel implements AutoCloseable {
     measure();
   }
 
+  /** How the picture is looked at. */
+  public Viewing viewing() {
+    return viewing;
+  }
+
+  /** The part of the selected layer's mask in hand. */
+  public ChosenPart part() {
+    return part;
+  }
+
   /** Suggests a radius for the spot under the pointer. */
   SpotHint spotHint() {
     return spotHint;
@@ -419,7 +416,7 @@ public final class BenchModel implements AutoCloseable {
   public void select(String id) {
     // Nothing in hand while the selection changes: a tool belongs to one kind of layer.
     tool.set(Tool.HAND);
-    part.set(-1);
+    part.forget();
     mending.choose(Set.of());
     proposals.stop();
     selected.set(id);
@@ -446,67 +443,6 @@ public final class BenchModel implements AutoCloseable {
     }
   }
 
-  /** Chooses a part of the selected layer's mask to be changed, or none with −1. */
-  public void choosePart(int place) {
-    part.set(place);
-    boolean placed = chosenPart().map(own -> !PartHandles.of(own).isEmpty()).orElse(false);
-    if (placed) {
-      tool.set(Tool.PART);
-    } else if (tool.get() == Tool.PART) {
-      tool.set(Tool.HAND);
-    }
-  }
-
-  /** The chosen part of the selected layer's mask. */
-  public Optional<Mask> chosenPart() {
-    return selectedLayer()
-        .map(l -> MaskParts.of(l.head().mask()).parts())
-        .filter(all -> part.get() >= 0 && part.get() < all.size())
-        .map(all -> all.get(part.get()).own());
-  }
-
-  /** Adds a part to the selected layer's mask and chooses it. */
-  public void addPart(Join join, Mask own) {
-    choosePart(-1);
-    editSelected(
-        null, l -> l.with(l.head().withMask(MaskParts.of(l.head().mask()).plus(join, own).mask())));
-    selectedLayer().ifPresent(l -> choosePart(MaskParts.of(l.head().mask()).parts().size() - 1));
-  }
-
-  /** Changes the chosen part. */
-  Layer withChosenPart(Layer layer, Mask own) {
-    return layer.with(
-        layer.head().withMask(MaskParts.of(layer.head().mask()).changed(part.get(), own).mask()));
-  }
-
-  /** A range over all of a quantity, with shoulders to drag inwards. */
-  static Mask.Range wholeRange(Mask.Quantity quantity) {
-    double span = quantity.span();
-    return new Mask.Range(quantity, 0.2 * span, 0.35 * span, 0.75 * span, 0.9 * span);
-  }
-
-  /** An oval on the face, or in the middle of the picture. */
-  Mask.Oval freshOval() {
-    return project
-        .get()
-        .faceMap()
-        .map(f -> f.oval())
-        .map(o -> new Mask.Oval(o.x(), o.y(), o.radiusX(), o.radiusY(), o.angle(), 0.5))
-        .orElseGet(
-            () -> {
-              double w = session.size().width();
-              double h = session.size().height();
-              return new Mask.Oval(w / 2, h / 2, w / 4, h / 4, 0, 0.5);
-            });
-  }
-
-  /** A gradient from the middle of the picture downwards. */
-  Mask.Gradient freshGradient() {
-    double w = session.size().width();
-    double h = session.size().height();
-    return new Mask.Gradient(new Point(w / 2, 0.45 * h), new Point(w / 2, 0.85 * h));
-  }
-
   /** Takes up the tool that places a face by five clicks. */
   public void beginFace() {
     select(null);
@@ -522,11 +458,6 @@ public final class BenchModel implements AutoCloseable {
         .ifPresentOrElse(
             l -> select(l.head().id()),
             () -> message.set(stage.title() + " has no layer yet; add one with its +"));
-  }
-
-  /** Layers that the picture area shows now. */
-  public int shownLayers() {
-    return asShot.get() ? 0 : Math.min(playhead.get(), stack().size());
   }
 
   /** The scene to show; to be made off the interface thread, as new regions may have to be found. */
@@ -562,18 +493,6 @@ public final class BenchModel implements AutoCloseable {
     return playhead;
   }
 
-  public BooleanProperty asShotProperty() {
-    return asShot;
-  }
-
-  public BooleanProperty maskShownProperty() {
-    return maskShown;
-  }
-
-  public ObjectProperty<MaskView> maskViewProperty() {
-    return maskView;
-  }
-
   public ObjectProperty<Pen> penProperty() {
     return pen;
   }
@@ -586,50 +505,8 @@ public final class BenchModel implements AutoCloseable {
     return brush;
   }
 
-  /** Place of the chosen part of the selected layer's mask; −1 for none. */
-  public IntegerProperty partProperty() {
-    return part;
-  }
-
   public BooleanProperty liftingProperty() {
     return lifting;
-  }
-
-  /** The stage whose layers are left out of the view while its column is held; null for none. */
-  public ObjectProperty<Stage> stageHeldProperty() {
-    return stageHeld;
-  }
-
-  /** The project as the view shows it: without the layers of a stage that is held. */
-  Project projectInView() {
-    Project all = project.get();
-    Stage without = stageHeld.get();
-    for (Layer layer : without == null ? List.<Layer>of() : all.stack().layers()) {
-      if (layer.head().stage() == without) {
-        all = all.edit(layer.head().id(), l -> l.with(l.head().switched(false)));
-      }
-    }
-    return all;
-  }
-
-  /** Whether the view shows the picture left for right. */
-  public BooleanProperty mirroredProperty() {
-    return mirrored;
-  }
-
-  /** How the settled picture is shown together with the finished one. */
-  public ObjectProperty<Comparison> comparisonProperty() {
-    return comparison;
-  }
-
-  /** What the picture stands on. */
-  public ObjectProperty<Surround> surroundProperty() {
-    return surround;
-  }
-
-  /** The way the picture is seen, to judge it; null for as it is. */
-  public ObjectProperty<CheckView> checkProperty() {
-    return check;
   }
 
   public ObjectProperty<List<Gauge>> gaugesProperty() {

@@ -28,7 +28,7 @@ public final class BesidePictures extends VBox implements AutoCloseable {
     getStyleClass().add("beside");
     model.projectProperty().addListener((o, was, is) -> follow());
     model.playheadProperty().addListener((o, was, is) -> follow());
-    model.asShotProperty().addListener((o, was, is) -> follow());
+    model.viewing().asShotProperty().addListener((o, was, is) -> follow());
     layOut();
   }
 

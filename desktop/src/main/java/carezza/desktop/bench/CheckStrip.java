@@ -47,7 +47,7 @@ public final class CheckStrip extends VBox {
     }
     ToggleButton mirrored =
         button("mirror", "Mirror", "Left for right: faults that the eye is used to stand out (X)");
-    mirrored.selectedProperty().bindBidirectional(model.mirroredProperty());
+    mirrored.selectedProperty().bindBidirectional(model.viewing().mirroredProperty());
     row.getChildren().add(mirrored);
     for (Comparison how : Comparison.values()) {
       if (how != Comparison.NONE) {
@@ -56,7 +56,7 @@ public final class CheckStrip extends VBox {
                 choice(
                     button(
                         "compare-" + name(how), how.title(), how.hint() + " (C goes through them)"),
-                    model.comparisonProperty(),
+                    model.viewing().comparisonProperty(),
                     how,
                     Comparison.NONE));
       }
@@ -65,14 +65,14 @@ public final class CheckStrip extends VBox {
         .add(
             choice(
                 button("on-white", "On white", "The picture on white: its darks look darker"),
-                model.surroundProperty(),
+                model.viewing().surroundProperty(),
                 Surround.WHITE,
                 Surround.INTERFACE));
     row.getChildren()
         .add(
             choice(
                 button("on-black", "On black", "The picture on black: its lights look lighter"),
-                model.surroundProperty(),
+                model.viewing().surroundProperty(),
                 Surround.BLACK,
                 Surround.INTERFACE));
     Label hint = new Label();
@@ -82,13 +82,13 @@ public final class CheckStrip extends VBox {
     getChildren().addAll(row, words);
     Runnable show =
         () -> {
-          CheckView now = model.checkProperty().get();
+          CheckView now = model.viewing().checkProperty().get();
           buttons.forEach((view, button) -> button.setSelected(view == now));
           hint.setText(now == null ? "" : now.hint());
           words.setManaged(now != null);
           words.setVisible(now != null);
         };
-    model.checkProperty().addListener((o, was, is) -> show.run());
+    model.viewing().checkProperty().addListener((o, was, is) -> show.run());
     show.run();
   }
 
@@ -115,7 +115,7 @@ public final class CheckStrip extends VBox {
 
   /** Sees the picture this way, or as it is if it is seen so already. */
   public static void turn(BenchModel model, CheckView view) {
-    model.checkProperty().set(model.checkProperty().get() == view ? null : view);
+    model.viewing().checkProperty().set(model.viewing().checkProperty().get() == view ? null : view);
   }
 
   /** Function keys from F2, then the same with Shift. */

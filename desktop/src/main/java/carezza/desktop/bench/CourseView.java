@@ -134,8 +134,8 @@ public final class CourseView extends VBox {
     name.setMinWidth(Region.USE_PREF_SIZE);
     name.setId("stage-" + stage.name().toLowerCase(java.util.Locale.ROOT));
     name.setTooltip(new Tooltip("Hold: the picture without what " + stage.title() + " does"));
-    name.setOnMousePressed(e -> model.stageHeldProperty().set(stage));
-    name.setOnMouseReleased(e -> model.stageHeldProperty().set(null));
+    name.setOnMousePressed(e -> model.viewing().stageHeldProperty().set(stage));
+    name.setOnMouseReleased(e -> model.viewing().stageHeldProperty().set(null));
     Button add = new Button();
     add.setId("add-" + stage.name().toLowerCase(java.util.Locale.ROOT));
     add.getStyleClass().add("add");

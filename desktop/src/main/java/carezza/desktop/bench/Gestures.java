@@ -105,7 +105,7 @@ final class Gestures {
           corner(at);
         }
       }
-      case PART -> model.chosenPart().ifPresent(own -> held = part(own, at, grab));
+      case PART -> model.part().mask().ifPresent(own -> held = part(own, at, grab));
       case PLACE_FACE -> {
         face.add(at);
         model.messageProperty().set(face.next());
@@ -200,7 +200,7 @@ final class Gestures {
         p -> {
           try {
             Mask shaped = handle.move().apply(to);
-            return p.edit(selected(), l -> model.withChosenPart(l, shaped));
+            return p.edit(selected(), l -> model.part().changed(l, shaped));
           } catch (IllegalArgumentException e) {
             return p;
           }
@@ -246,7 +246,7 @@ final class Gestures {
     outline.clear();
     clicking = false;
     model.toolProperty().set(Tool.HAND);
-    model.addPart(model.liftingProperty().get() ? Join.MINUS : Join.PLUS, own);
+    model.part().add(model.liftingProperty().get() ? Join.MINUS : Join.PLUS, own);
   }
 
   void release(Point at) {

@@ -71,7 +71,7 @@ final class MaskPanel {
     rows.words("mask-sentence", Layer.class, l -> sentence(l.head().mask()));
     paint();
     List<Part> parts = MaskParts.of(layer.head().mask()).parts();
-    int chosen = model.partProperty().get();
+    int chosen = model.part().placeProperty().get();
     for (int i = 0; i < parts.size(); i++) {
       rows.custom(row(i, parts.get(i)), this::nothing);
       if (i == chosen) {
@@ -111,7 +111,7 @@ final class MaskPanel {
     words.getStyleClass().add("part");
     words.setMaxWidth(Double.MAX_VALUE);
     words.setTooltip(new Tooltip("Change this part; its handles show on the picture"));
-    words.setOnAction(e -> model.choosePart(model.partProperty().get() == place ? -1 : place));
+    words.setOnAction(e -> model.part().choose(model.part().placeProperty().get() == place ? -1 : place));
     HBox.setHgrow(words, Priority.ALWAYS);
     HBox row = new HBox(4, on);
     if (part.join() != Join.START && part.join() != Join.CHANGE) {
@@ -124,7 +124,7 @@ final class MaskPanel {
     out.setTooltip(new Tooltip("Take this part out of the mask"));
     out.setOnAction(
         e -> {
-          model.choosePart(-1);
+          model.part().drop();
           edit(null, p -> p.without(place));
         });
     row.getChildren().addAll(words, out);
@@ -314,7 +314,7 @@ final class MaskPanel {
     follow(
         quantities,
         l -> own(l, place) instanceof Range r ? r.quantity() : null,
-        picked -> edit(null, p -> p.changed(place, BenchModel.wholeRange(picked))));
+        picked -> edit(null, p -> p.changed(place, ChosenPart.wholeRange(picked))));
     RangeEditor editor =
         new RangeEditor(
             model,
@@ -409,8 +409,8 @@ final class MaskPanel {
             item(
                 "add-everywhere", "Start anew from everywhere", () -> start(new Mask.Everything())),
             regions,
-            item("add-oval", "Oval", () -> plus(model.freshOval())),
-            item("add-gradient", "Gradient", () -> plus(model.freshGradient())));
+            item("add-oval", "Oval", () -> plus(model.part().freshOval())),
+            item("add-gradient", "Gradient", () -> plus(model.part().freshGradient())));
     Menu ranges = new Menu("Only a range of");
     for (Quantity q : Quantity.values()) {
       ranges
@@ -419,7 +419,7 @@ final class MaskPanel {
               item(
                   "add-range-" + q,
                   q == Quantity.LIGHTNESS ? "Lightness" : q == Quantity.HUE ? "Hue" : "Chroma",
-                  () -> join(Join.WITHIN, BenchModel.wholeRange(q))));
+                  () -> join(Join.WITHIN, ChosenPart.wholeRange(q))));
     }
     add.getItems()
         .addAll(
@@ -465,17 +465,17 @@ final class MaskPanel {
   }
 
   private void join(Join join, Mask own) {
-    model.addPart(join, own);
+    model.part().add(join, own);
   }
 
   private void start(Mask mask) {
-    model.choosePart(-1);
+    model.part().drop();
     model.editSelected(null, l -> l.with(l.head().withMask(mask)));
   }
 
   /** Twice the other way round is as it was. */
   private void invert() {
-    model.choosePart(-1);
+    model.part().drop();
     model.editSelected(
         null,
         l ->
@@ -516,14 +516,14 @@ final class MaskPanel {
     view.setId("show-mask");
     view.setMinWidth(javafx.scene.layout.Region.USE_PREF_SIZE);
     view.setTooltip(new Tooltip("Shows the mask over what the layer gets (hold M)"));
-    view.selectedProperty().bindBidirectional(model.maskShownProperty());
+    view.selectedProperty().bindBidirectional(model.viewing().maskShownProperty());
     ComboBox<MaskView> how =
         choice(
             "mask-view",
             "How the mask is shown (V goes on to the next)",
             MaskView::title,
             List.of(MaskView.values()));
-    how.valueProperty().bindBidirectional(model.maskViewProperty());
+    how.valueProperty().bindBidirectional(model.viewing().maskViewProperty());
     ToggleButton pen = new ToggleButton("Pen");
     pen.setId("pen");
     pen.setSelected(model.penProperty().get() != Pen.MOUSE);

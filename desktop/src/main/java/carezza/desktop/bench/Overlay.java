@@ -40,7 +40,7 @@ final class Overlay {
       FaceMarks.faces(pencil, model.projectProperty().get());
     }
     if (tool == Tool.PART) {
-      model.chosenPart().ifPresent(own -> part(pencil, own));
+      model.part().mask().ifPresent(own -> part(pencil, own));
     }
     if (tool == Tool.PLACE_FACE) {
       FaceMarks.placing(pencil, gestures.face().points(), pointer);

@@ -5,7 +5,6 @@ import javafx.beans.property.BooleanProperty;
 import javafx.beans.property.SimpleBooleanProperty;
 import javafx.geometry.Insets;
 import javafx.geometry.Pos;
-import javafx.scene.control.Button;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
@@ -54,7 +53,7 @@ public final class PanelView extends VBox {
     model.selectedProperty().addListener((o, was, is) -> show());
     model.projectProperty().addListener((o, was, is) -> show());
     model
-        .partProperty()
+        .part().placeProperty()
         .addListener(
             (o, was, is) -> {
               where.set(where.get() || is.intValue() >= 0);
@@ -95,7 +94,7 @@ public final class PanelView extends VBox {
                         "layer "
                             + l.head().id()
                             + (where.get()
-                                ? MaskPanel.shape(l, model.partProperty().get())
+                                ? MaskPanel.shape(l, model.part().placeProperty().get())
                                     + model.stack().size()
                                 : ""))
                 .orElse("photograph");

@@ -90,10 +90,10 @@ public final class PictureView extends Region {
   private void listen() {
     model.projectProperty().addListener((o, was, is) -> refresh());
     model.playheadProperty().addListener((o, was, is) -> refresh());
-    model.asShotProperty().addListener((o, was, is) -> refresh());
-    model.maskShownProperty().addListener((o, was, is) -> refresh());
-    model.maskViewProperty().addListener((o, was, is) -> refresh());
-    model.checkProperty().addListener((o, was, is) -> refresh());
+    model.viewing().asShotProperty().addListener((o, was, is) -> refresh());
+    model.viewing().maskShownProperty().addListener((o, was, is) -> refresh());
+    model.viewing().maskViewProperty().addListener((o, was, is) -> refresh());
+    model.viewing().checkProperty().addListener((o, was, is) -> refresh());
     model.spotHint().spotsProperty().addListener((o, was, is) -> drawOverlay());
     model.advising().contoursProperty().addListener((o, was, is) -> drawOverlay());
     model.advising().distractionsProperty().addListener((o, was, is) -> drawOverlay());
@@ -101,13 +101,13 @@ public final class PictureView extends Region {
     model.pins().readProperty().addListener((o, was, is) -> drawOverlay());
     model.framing().linesProperty().addListener((o, was, is) -> drawOverlay());
     // The pointer's places are mirrored with the node.
-    model.mirroredProperty().addListener((o, was, is) -> setScaleX(is ? -1 : 1));
-    model.comparisonProperty().addListener((o, was, is) -> compare());
-    model.surroundProperty().addListener((o, was, is) -> setStyle(is.style()));
-    model.stageHeldProperty().addListener((o, was, is) -> refresh());
+    model.viewing().mirroredProperty().addListener((o, was, is) -> setScaleX(is ? -1 : 1));
+    model.viewing().comparisonProperty().addListener((o, was, is) -> compare());
+    model.viewing().surroundProperty().addListener((o, was, is) -> setStyle(is.style()));
+    model.viewing().stageHeldProperty().addListener((o, was, is) -> refresh());
     model.selectedProperty().addListener((o, was, is) -> refresh());
     model.brushProperty().addListener((o, was, is) -> drawOverlay());
-    model.partProperty().addListener((o, was, is) -> drawOverlay());
+    model.part().placeProperty().addListener((o, was, is) -> drawOverlay());
     Mending mending = model.mending();
     mending.chosenProperty().addListener((o, was, is) -> drawOverlay());
     Proposals proposals = model.proposals();
@@ -131,7 +131,7 @@ public final class PictureView extends Region {
   }
 
   private void compare() {
-    Comparison how = model.comparisonProperty().get();
+    Comparison how = model.viewing().comparisonProperty().get();
     blinking.stop();
     settled.setClip(null);
     wipe.setVisible(how == Comparison.WIPE);
@@ -288,12 +288,12 @@ public final class PictureView extends Region {
     renderer.request(
         new ViewRenderer.Request(
             model.session(),
-            model.projectInView(),
-            model.shownLayers(),
+            model.viewing().project(),
+            model.viewing().shownLayers(),
             model.selectedProperty().get(),
-            model.maskShownProperty().get(),
-            model.maskViewProperty().get(),
-            model.checkProperty().get(),
+            model.viewing().maskShownProperty().get(),
+            model.viewing().maskViewProperty().get(),
+            model.viewing().checkProperty().get(),
             port));
     if (!port.equals(shownPort.get())) {
       shownPort.set(port);

@@ -24,7 +24,7 @@ public final class SettledPicture extends Region implements AutoCloseable {
     setMouseTransparent(true);
     setMinSize(0, 0);
     model.projectProperty().addListener((o, was, is) -> refresh());
-    model.checkProperty().addListener((o, was, is) -> refresh());
+    model.viewing().checkProperty().addListener((o, was, is) -> refresh());
     visibleProperty().addListener((o, was, is) -> refresh());
   }
 
@@ -58,7 +58,7 @@ public final class SettledPicture extends Region implements AutoCloseable {
             null,
             false,
             MaskView.GREY_OUTSIDE,
-            model.checkProperty().get(),
+            model.viewing().checkProperty().get(),
             port));
   }
 

@@ -40,8 +40,8 @@ final class SmallPicture extends ImageView implements AutoCloseable {
    * @param longEdge in pixels
    */
   void show(CheckView check, double longEdge) {
-    Project project = model.projectInView();
-    int layers = model.shownLayers();
+    Project project = model.viewing().project();
+    int layers = model.viewing().shownLayers();
     Session session = model.session();
     Object wanted = Arrays.asList(project, layers, session, check, longEdge);
     if (wanted.equals(drawn)) {

@@ -62,7 +62,7 @@ final class ToneView extends VBox {
       return;
     }
     Project project = model.projectProperty().get();
-    int layers = model.shownLayers();
+    int layers = model.viewing().shownLayers();
     Region region = where.getValue();
     Session session = model.session();
     Object wanted = java.util.Arrays.asList(project, layers, region, session);

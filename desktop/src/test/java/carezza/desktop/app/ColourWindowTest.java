@@ -367,7 +367,7 @@ public class ColourWindowTest extends WindowDriver {
     // A blemish of the photograph, which is healed in the finished picture.
     int finished = shownAt(459, 1259);
     key(KeyCode.C);
-    assertThat(onStage(() -> model().comparisonProperty().get())).isEqualTo(Comparison.WIPE);
+    assertThat(onStage(() -> model().viewing().comparisonProperty().get())).isEqualTo(Comparison.WIPE);
     Node wipe = node("#wipe");
     assertThat(onStage(wipe::isVisible)).isTrue();
     WaitForAsyncUtils.waitFor(
@@ -375,10 +375,10 @@ public class ColourWindowTest extends WindowDriver {
         java.util.concurrent.TimeUnit.SECONDS,
         () -> distance(finished, shownAt(459, 1259)) > 8);
     key(KeyCode.C);
-    assertThat(onStage(() -> model().comparisonProperty().get())).isEqualTo(Comparison.BESIDE);
+    assertThat(onStage(() -> model().viewing().comparisonProperty().get())).isEqualTo(Comparison.BESIDE);
     key(KeyCode.C);
     key(KeyCode.C);
-    assertThat(onStage(() -> model().comparisonProperty().get())).isEqualTo(Comparison.NONE);
+    assertThat(onStage(() -> model().viewing().comparisonProperty().get())).isEqualTo(Comparison.NONE);
     await(() -> picture().isExact());
     assertThat(distance(finished, shownAt(459, 1259))).isLessThanOrEqualTo(ROUNDING);
   }

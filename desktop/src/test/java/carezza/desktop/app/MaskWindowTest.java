@@ -88,7 +88,7 @@ public class MaskWindowTest extends WindowDriver {
     begin("grade", new Mask.Named(Region.FACE_SKIN));
     onStage(
         () -> {
-          model().addPart(Join.MINUS, LIPS);
+          model().part().add(Join.MINUS, LIPS);
           return null;
         });
     WaitForAsyncUtils.waitForFxEvents();

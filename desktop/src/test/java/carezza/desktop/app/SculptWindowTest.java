@@ -65,7 +65,7 @@ public class SculptWindowTest extends WindowDriver {
     onStage(
         () -> {
           model().brushProperty().set(new Brush(90, 0.5, 1));
-          model().checkProperty().set(CheckView.LIGHT);
+          model().viewing().checkProperty().set(CheckView.LIGHT);
           return null;
         });
     await(() -> picture().isExact());
@@ -82,7 +82,7 @@ public class SculptWindowTest extends WindowDriver {
     await(() -> !model().gaugesProperty().get().isEmpty());
     await(() -> view.lookup("#gauge-textureKept") != null);
     clickOn("#gauge-textureKept");
-    assertThat(onStage(() -> model().checkProperty().get())).isEqualTo(CheckView.TEXTURE);
+    assertThat(onStage(() -> model().viewing().checkProperty().get())).isEqualTo(CheckView.TEXTURE);
   }
 
   @Test

@@ -95,10 +95,10 @@ public abstract class WindowDriver {
     view.showBench();
     model().select(null);
     model().toolProperty().set(Tool.HAND);
-    model().maskShownProperty().set(false);
-    model().checkProperty().set(null);
-    model().mirroredProperty().set(false);
-    model().comparisonProperty().set(Comparison.NONE);
+    model().viewing().maskShownProperty().set(false);
+    model().viewing().checkProperty().set(null);
+    model().viewing().mirroredProperty().set(false);
+    model().viewing().comparisonProperty().set(Comparison.NONE);
     picture().fit();
     return true;
   }

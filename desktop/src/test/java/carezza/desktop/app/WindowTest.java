@@ -118,7 +118,7 @@ public class WindowTest extends WindowDriver {
     clickOn("#card-sculpt");
     onStage(
         () -> {
-          model().maskShownProperty().set(true);
+          model().viewing().maskShownProperty().set(true);
           picture().requestFocus();
           return null;
         });
@@ -133,7 +133,7 @@ public class WindowTest extends WindowDriver {
     }
     onStage(
         () -> {
-          model().maskShownProperty().set(false);
+          model().viewing().maskShownProperty().set(false);
           return null;
         });
     assertThat(seen).hasSize(3);
@@ -163,7 +163,7 @@ public class WindowTest extends WindowDriver {
     robot.moveTo(first.getMaxX(), rail.getCenterY());
     robot.release(MouseButton.PRIMARY);
     await(() -> picture().isExact());
-    assertThat(onStage(() -> model().shownLayers())).isZero();
+    assertThat(onStage(() -> model().viewing().shownLayers())).isZero();
     assertThat(distance(shownAt(727, 1330), finished)).isGreaterThan(ROUNDING);
     assertThat(project()).isEqualTo(onStage(() -> model().retouch().project()));
   }
