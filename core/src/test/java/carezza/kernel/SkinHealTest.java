@@ -56,6 +56,11 @@ public class SkinHealTest {
 
   /** Skin under a light, with densities of pigments, and texture that light shows. */
   private static Picture skin(Field light, double[] pigment, Field density, Field texture) {
+    return skin(SKIN, light, pigment, density, texture);
+  }
+
+  private static Picture skin(
+      double[] base, Field light, double[] pigment, Field density, Field texture) {
     Picture picture = Picture.of(WORK);
     for (int c = 0; c < 3; c++) {
       Plane p = picture.plane(c);
@@ -63,7 +68,7 @@ public class SkinHealTest {
         for (int x = 0; x < WORK.width(); x++) {
           double taken = Math.exp(-pigment[c] * density.at(x, y));
           p.values()[p.index(x, y)] =
-              (float) (SKIN[c] * light.at(x, y) * taken * (1 + texture.at(x, y)));
+              (float) (base[c] * light.at(x, y) * taken * (1 + texture.at(x, y)));
         }
       }
     }
@@ -129,6 +134,25 @@ public class SkinHealTest {
     double flat = worst(red.map(p -> Membrane.solve(p, TRUST)), clean);
     assertThat(flat).as("left by the membrane").isGreaterThan(0.06);
     assertThat(worst(tone.picture(), clean)).as("left").isLessThan(0.55 * flat);
+  }
+
+  @DataProvider
+  public Object[][] bloods() {
+    return new Object[][] {
+      {"light", SKIN, 0.2},
+      {"tan", new double[] {0.3, 0.145, 0.085}, 0.36},
+      {"dark", new double[] {0.11, 0.043, 0.025}, 0.8}
+    };
+  }
+
+  /** On dark skin blood takes red light, too: what it takes is taken back, and no dark spot is left. */
+  @Test(dataProvider = "bloods")
+  public void bloodGoesOnLightAndDarkSkinAlike(String name, double[] base, double inRed) {
+    double[] blood = {inRed, 1 + inRed, 0.9 + inRed};
+    Picture clean = skin(base, (x, y) -> 1, blood, (x, y) -> 0, (x, y) -> 0);
+    Picture red = skin(base, (x, y) -> 1, blood, (x, y) -> 0.25 * spot(x, y), (x, y) -> 0);
+    assertThat(tone(red).onlyBlood()).as(name).isTrue();
+    assertThat(worst(tone(red).picture(), clean)).as(name).isLessThan(0.012);
   }
 
   @DataProvider

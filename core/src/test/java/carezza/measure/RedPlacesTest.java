@@ -115,6 +115,17 @@ public class RedPlacesTest {
   }
 
   @Test
+  public void whatIsReadAtAPixelIsWhatTheWholePlaneHasThere() {
+    SkinMaps maps = maps(Paint.round(0.02, 0.3, 0.26), Plane.filled(AREA, 1));
+    Plane rise = maps.rise(maps.redness(), 10);
+    for (int at : new int[] {MIDDLE, MIDDLE + 9, MIDDLE - 14}) {
+      assertThat(maps.rise(maps.redness(), at, MIDDLE, 10))
+          .isCloseTo(rise.at(at, MIDDLE), within(4e-3));
+    }
+    assertThat(maps.share(MIDDLE, MIDDLE, 10)).isCloseTo(1, within(1e-9));
+  }
+
+  @Test
   public void twiceTheSensitivityTakesAnEighthOfTheOdds() {
     assertThat(BlemishJudge.limit(1) - BlemishJudge.limit(2))
         .isCloseTo(Math.log(8), within(1e-12));
