@@ -3,6 +3,7 @@ package carezza.kernel;
 import java.util.Optional;
 
 import carezza.image.Area;
+import carezza.image.Picture;
 import carezza.image.Plane;
 import carezza.mask.Site;
 import carezza.model.FaceMap;
@@ -41,13 +42,16 @@ final class Features {
   /**
    * Nothing where none can be.
    *
-   * @param work of the site's level
+   * @param own the picture around the repair, at the site's level
    * @param repair in photograph pixels
    */
-  static Optional<Features> over(Site site, Area work, Area repair) {
+  static Optional<Features> over(Site site, Picture own, Area repair) {
     boolean near = site.regions().maps().stream().anyMatch(f -> near(f, repair));
-    Plane cover = Plane.of(work);
+    Plane cover = Plane.of(own.area());
     boolean any = added(site, Region.BACKDROP, cover);
+    if (any) {
+      OutlineByColour.sharpen(cover, own);
+    }
     for (Region region : near ? REGIONS : new Region[0]) {
       any |= added(site, region, cover);
     }

@@ -208,10 +208,10 @@ final class HealKernel {
     Plane coverage = Plane.of(work);
     coverage.copyFrom(RepairCoverage.of(p.area, work, p.scale));
     Plane trust = trust(p, all, coverage, layer.softness());
-    if (p.way != Way.CLONE) {
-      Features.over(site, work, p.area.bounds()).ifPresent(f -> f.keepApart(coverage, trust));
-    }
     Picture own = input.crop(work);
+    if (p.way != Way.CLONE) {
+      Features.over(site, own, p.area.bounds()).ifPresent(f -> f.keepApart(coverage, trust));
+    }
     Picture source = p.way.takes() ? p.from.taken(input.crop(p.source), work) : own;
     Picture pixels =
         p.way == Way.HEAL && layer.band() == Band.ALL && skin(site, coverage) >= SKIN

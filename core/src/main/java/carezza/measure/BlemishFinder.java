@@ -60,6 +60,18 @@ public final class BlemishFinder {
   /** What is brown and larger than this share of the face width is a fold or a shadow. */
   private static final double MARK_RADIUS = 0.025;
 
+  /**
+   * Where the wings of the nose join the cheek, which is red and dark in everybody: across from its bridge in
+   * distances of the pupils, and down from there as a share of the way to the mouth.
+   */
+  private static final double[] WING_ACROSS = {0.15, 0.45};
+
+  private static final double[] WING_DOWN = {0.52, 0.7};
+
+  /** By how much the log odds must be higher there. */
+  private static final double WING_DOUBT = 5;
+
+  private final List<FaceMap> faces;
   private final SkinMaps maps;
   private final RedPlaces red;
   private final double scale;
@@ -69,6 +81,7 @@ public final class BlemishFinder {
 
   private BlemishFinder(Picture working, Regions regions, FaceMap faces) {
     int level = level(faces);
+    this.faces = regions.maps();
     this.scale = Level.scale(level);
     this.maps = SkinMaps.of(working, regions, level, faces.faceWidth() * scale);
     this.red = new RedPlaces(maps);
@@ -116,7 +129,7 @@ public final class BlemishFinder {
     List<Blemish> found = new ArrayList<>();
     List<Blemish> marks = new ArrayList<>();
     for (RedPlaces.Place p : red.find(Math.max(LEAST_OF_ALL, LEAST_RED / sensitivity))) {
-      double odds = BlemishJudge.odds(p.traits());
+      double odds = BlemishJudge.odds(p.traits()) - (atWing(p) ? WING_DOUBT : 0);
       double reach = RedPlaces.REACH * p.radius();
       if (!smallAndDark(p) && odds > limit) {
         found.add(proposal(p.x(), p.y(), reach, Kind.TEMPORARY, BlemishJudge.probability(odds)));
@@ -133,6 +146,26 @@ public final class BlemishFinder {
       }
     }
     return found;
+  }
+
+  private boolean atWing(RedPlaces.Place p) {
+    return faces.stream().anyMatch(f -> atWing(f, inPhotograph(p.x()), inPhotograph(p.y())));
+  }
+
+  private static boolean atWing(FaceMap face, double x, double y) {
+    double ux = face.rightPupil().x() - face.leftPupil().x();
+    double uy = face.rightPupil().y() - face.leftPupil().y();
+    double px = x - (face.leftPupil().x() + ux / 2);
+    double py = y - (face.leftPupil().y() + uy / 2);
+    double vx = face.mouthCentre().x() - (face.leftPupil().x() + ux / 2);
+    double vy = face.mouthCentre().y() - (face.leftPupil().y() + uy / 2);
+    double area = ux * vy - uy * vx;
+    double across = Math.abs((px * vy - py * vx) / area);
+    double down = (ux * py - uy * px) / area;
+    return across >= WING_ACROSS[0]
+        && across <= WING_ACROSS[1]
+        && down >= WING_DOWN[0]
+        && down <= WING_DOWN[1];
   }
 
   private static boolean smallAndDark(RedPlaces.Place p) {

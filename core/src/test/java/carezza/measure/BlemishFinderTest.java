@@ -117,6 +117,15 @@ public class BlemishFinderTest {
     assertThat(BlemishFinder.find(photo, regions, 0.5).size()).isLessThan(asShot);
   }
 
+  /** The fold between nose and cheek is red in everybody. */
+  @Test
+  public void theWingsOfTheNoseAreNotProposed() {
+    Picture photo = Portrait.S03.picture("photo.jpg");
+    Point wing = new Point(511, 711);
+    assertThat(BlemishFinder.find(photo, regions(photo), 1))
+        .noneMatch(b -> wing.distance(new Point(b.x(), b.y())) < 20 && b.kind() == Kind.TEMPORARY);
+  }
+
   @Test
   public void withoutAFaceNothingIsProposed() {
     assertThat(

@@ -12,6 +12,7 @@ import carezza.image.Cancellation;
 import carezza.model.HealLayer;
 import carezza.model.LayerKind;
 import carezza.model.LayerStack;
+import carezza.model.Project;
 import carezza.problem.Problem;
 import carezza.project.ProjectFile;
 import carezza.project.Retouch;
@@ -38,12 +39,14 @@ final class HealCommand implements Callable<Integer> {
     output.check();
     Retouch retouch = ProjectFile.start(photo);
     HealLayer layer = ((HealLayer) LayerKind.HEAL.fresh()).withPatches(SpotsFile.read(spots));
-    new Session(retouch.photograph())
-        .deliver(
-            retouch.project().withStack(LayerStack.of(layer)),
-            output.file(),
-            output.delivery(),
-            Cancellation.NONE);
+    Session session = new Session(retouch.photograph());
+    // Repairs keep to skin, and off lips and backdrop, where the face is known.
+    Project project = session.withFace(retouch.project(), Cancellation.NONE);
+    session.deliver(
+        project.withStack(LayerStack.of(layer)),
+        output.file(),
+        output.delivery(),
+        Cancellation.NONE);
     return 0;
   }
 }
