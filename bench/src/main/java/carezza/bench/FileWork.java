@@ -26,6 +26,7 @@ import carezza.codec.Photograph;
 import carezza.codec.PictureFormat;
 import carezza.codec.PictureReader;
 import carezza.codec.PictureWriter;
+import carezza.file.AtomicFile;
 import carezza.model.LayerStack;
 import carezza.problem.Problem;
 import carezza.project.ProjectFile;
@@ -86,11 +87,11 @@ public class FileWork {
 
   @Benchmark
   public void saveEmbedded() throws Problem {
-    ProjectFile.save(embedded, folder.resolve("embedded.carezza"), preview);
+    ProjectFile.save(embedded, AtomicFile.replacing(folder.resolve("embedded.carezza")), preview);
   }
 
   @Benchmark
   public void saveLinked() throws Problem {
-    ProjectFile.save(linked, folder.resolve("linked.carezza"), preview);
+    ProjectFile.save(linked, AtomicFile.replacing(folder.resolve("linked.carezza")), preview);
   }
 }

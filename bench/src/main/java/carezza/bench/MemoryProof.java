@@ -10,6 +10,7 @@ import java.util.concurrent.locks.LockSupport;
 import carezza.codec.OutputProfile;
 import carezza.codec.PictureFormat;
 import carezza.codec.PictureWriter;
+import carezza.file.AtomicFile;
 import carezza.image.Cancellation;
 import carezza.image.Picture;
 import carezza.mask.Regions;
@@ -68,7 +69,7 @@ final class MemoryProof {
     Path file = Files.createTempFile("carezza-memory", ".tif");
     PictureWriter.write(
         picture,
-        file,
+        AtomicFile.replacing(file),
         new PictureWriter.Settings(PictureFormat.TIFF, 90, 16, OutputProfile.WIDE));
     System.out.printf(
         "%d x %d pixels, %d layers, heap %d MB: peak %d MB, file %d MB%n",

@@ -10,7 +10,7 @@ import java.util.Locale;
 
 import carezza.codec.Photograph;
 import carezza.codec.PictureReader;
-import carezza.codec.SafeFile;
+import carezza.file.AtomicFile;
 import carezza.image.Cancellation;
 import carezza.image.Plane;
 import carezza.measure.Blemish;
@@ -82,7 +82,8 @@ final class Quality {
     int from = text.indexOf(begin) + begin.length();
     String written =
         text.substring(0, from) + table + text.substring(text.indexOf("<!-- end -->", from));
-    SafeFile.write(report, out -> out.write(written.getBytes(StandardCharsets.UTF_8)));
+    AtomicFile.replacing(report)
+        .write(out -> out.write(written.getBytes(StandardCharsets.UTF_8)));
   }
 
   /** Round blemishes of the truth against the proposals at the usual sensitivity. */

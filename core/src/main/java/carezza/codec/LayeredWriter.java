@@ -12,7 +12,6 @@ import java.util.zip.CRC32;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipOutputStream;
 import javax.imageio.IIOImage;
-import javax.imageio.ImageIO;
 import javax.imageio.ImageTypeSpecifier;
 import javax.imageio.ImageWriteParam;
 import javax.imageio.ImageWriter;
@@ -22,6 +21,7 @@ import javax.imageio.plugins.tiff.TIFFDirectory;
 import javax.imageio.plugins.tiff.TIFFField;
 import javax.imageio.plugins.tiff.TIFFTag;
 import javax.imageio.stream.ImageOutputStream;
+import javax.imageio.stream.MemoryCacheImageOutputStream;
 
 import carezza.filter.Resampling;
 import carezza.image.Area;
@@ -130,7 +130,7 @@ public abstract sealed class LayeredWriter implements AutoCloseable {
     private void png(String entry, BufferedImage image) throws IOException {
       ByteArrayOutputStream bytes = new ByteArrayOutputStream();
       ImageWriter writer = PictureWriter.writer(PictureFormat.PNG);
-      try (ImageOutputStream out = ImageIO.createImageOutputStream(bytes)) {
+      try (ImageOutputStream out = new MemoryCacheImageOutputStream(bytes)) {
         writer.setOutput(out);
         ImageWriteParam param = writer.getDefaultWriteParam();
         IIOMetadata metadata = PngProfile.metadata(writer, image, param, colour.profile());
@@ -200,7 +200,7 @@ public abstract sealed class LayeredWriter implements AutoCloseable {
 
     Pages(OutputStream out, OutputColour colour) throws IOException {
       super(colour);
-      to = ImageIO.createImageOutputStream(new BufferedOutputStream(out));
+      to = new MemoryCacheImageOutputStream(new BufferedOutputStream(out));
       writer.setOutput(to);
       writer.prepareWriteSequence(null);
     }

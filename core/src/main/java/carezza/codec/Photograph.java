@@ -1,7 +1,11 @@
 package carezza.codec;
 
+import java.util.Set;
+
 import carezza.image.Picture;
 import carezza.image.PictureSize;
+import carezza.metadata.Metadata;
+import carezza.raw.SensorLight;
 
 /**
  * A picture as read from a file, upright.
@@ -9,9 +13,21 @@ import carezza.image.PictureSize;
  * @param pixels working-space planes at full size
  * @param bits bits per channel in the file
  * @param profile name of the colour profile used, with a word when it was assumed
- * @param notes what else the file says about it
+ * @param metadata what else the file says about it
+ * @param remarks what is worth knowing of how it was read
+ * @param sensor what the camera's sensor saw, of a raw photograph; null of any other
  */
-public record Photograph(Picture pixels, int bits, String profile, FileNotes notes) {
+public record Photograph(
+    Picture pixels,
+    int bits,
+    String profile,
+    Metadata metadata,
+    Set<Remark> remarks,
+    SensorLight sensor) {
+
+  public Photograph {
+    remarks = Set.copyOf(remarks);
+  }
 
   public PictureSize size() {
     return new PictureSize(pixels.area().width(), pixels.area().height());

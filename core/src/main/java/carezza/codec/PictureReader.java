@@ -2,61 +2,79 @@ package carezza.codec;
 
 import java.awt.color.CMMException;
 import java.awt.color.ColorSpace;
-import java.awt.color.ICC_ColorSpace;
 import java.awt.color.ICC_Profile;
-import java.awt.image.BufferedImage;
-import java.awt.image.ColorModel;
-import java.awt.image.ComponentColorModel;
-import java.awt.image.IndexColorModel;
-import java.io.ByteArrayInputStream;
 import java.io.IOException;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
-import java.util.Iterator;
-import javax.imageio.ImageIO;
-import javax.imageio.ImageReader;
-import javax.imageio.stream.ImageInputStream;
+import java.util.EnumSet;
+import java.util.Locale;
+import java.util.Set;
 
-import com.drew.imaging.ImageMetadataReader;
-import com.drew.imaging.ImageProcessingException;
-import com.drew.metadata.Metadata;
-import com.drew.metadata.MetadataException;
-import com.drew.metadata.exif.ExifIFD0Directory;
-import com.drew.metadata.icc.IccDirectory;
-
+import carezza.codec.Encoded.Model;
+import carezza.colour.Lab;
 import carezza.colour.WorkingSpace;
+import carezza.file.Originals;
+import carezza.file.Reason;
 import carezza.image.Picture;
 import carezza.image.PictureSize;
+import carezza.image.Plane;
+import carezza.metadata.TiffDirectory;
 import carezza.problem.Problem;
 import carezza.problem.Problem.Kind;
+import carezza.profile.ColourTag;
+import carezza.profile.ProfileConversion;
 
-/** Reads JPEG, PNG and TIFF files into the working space, turned upright by their EXIF orientation. */
+/**
+ * Reads photographs into the working space, upright: JPEG, PNG, TIFF, WebP, GIF, BMP, DNG, and makers' raw files where
+ * the machine can. Everything happens in memory; no file is made.
+ */
 public final class PictureReader {
 
   /** Memory per pixel while reading: the file's raster beside the planes, and room to work. */
   private static final long BYTES_PER_PIXEL = 32;
 
+  /** More than any photograph that fits in memory. */
+  private static final long LARGEST_FILE = 1L << 30;
+
   private PictureReader() {}
 
   /**
+   * Reads a photograph, which is never written to from now on.
+   *
    * @throws Problem if the file is missing, no picture, damaged or too large for the memory
    */
   public static Photograph read(Path file) throws Problem {
-    return decode(bytes(file), file.getFileName().toString());
+    byte[] bytes = bytes(file);
+    Originals.protect(file);
+    return decode(bytes, name(file));
+  }
+
+  /** A file's name for messages; of a root, the root. */
+  public static String name(Path file) {
+    return file.getFileName() == null ? file.toString() : file.getFileName().toString();
   }
 
   /** The bytes of a file. */
   public static byte[] bytes(Path file) throws Problem {
     try {
       if (Files.isDirectory(file)) {
-        throw new Problem(Kind.PICTURE_UNKNOWN, file.getFileName());
+        throw new Problem(Kind.FILE_IS_FOLDER, file);
+      }
+      if (Files.exists(file) && !Files.isRegularFile(file)) {
+        throw new Problem(Kind.PICTURE_UNKNOWN, name(file));
+      }
+      if (Files.size(file) > LARGEST_FILE) {
+        throw new Problem(Kind.FILE_TOO_LARGE, file, LARGEST_FILE >> 20);
       }
       return Files.readAllBytes(file);
     } catch (NoSuchFileException e) {
       throw new Problem(e, Kind.FILE_MISSING, file);
     } catch (IOException e) {
-      throw new Problem(e, Kind.FILE_UNREADABLE, file, e.getMessage());
+      throw new Problem(e, Kind.FILE_UNREADABLE, file, Reason.of(e));
+    } catch (OutOfMemoryError e) {
+      throw new Problem(e, Kind.FILE_TOO_LARGE, file, Runtime.getRuntime().maxMemory() >> 20);
     }
   }
 
@@ -66,134 +84,186 @@ public final class PictureReader {
    * @param name the file's name, for messages
    */
   public static Photograph decode(byte[] file, String name) throws Problem {
-    FileNotes notes = FileNotes.of(file);
-    BufferedImage image = image(file, name);
-    int orientation = orientation(file);
-    int bits = image.getColorModel().getComponentSize(0);
-    ColorSpace space = image.getColorModel().getColorSpace();
-    if (!(space instanceof ICC_ColorSpace icc) || icc.isCS_sRGB()) {
-      boolean tagged = space instanceof ICC_ColorSpace && hasProfile(file);
-      Picture encoded = Rasters.toPlanes(image, orientation);
-      return new Photograph(
-          WorkingSpace.fromSrgbInPlace(encoded), bits, tagged ? "sRGB" : "sRGB (assumed)", notes);
-    }
-    ICC_Profile profile = icc.getProfile();
-    if (icc.getType() == ColorSpace.TYPE_GRAY && !hasProfile(file)) {
-      // Grey without a profile has the curve of sRGB, as untagged colour has.
-      Picture encoded = Rasters.toPlanes(image, orientation);
-      return new Photograph(WorkingSpace.fromSrgbInPlace(encoded), bits, "sRGB grey (assumed)", notes);
-    }
     try {
-      if (icc.getType() == ColorSpace.TYPE_RGB && MatrixProfile.describes(profile)) {
-        MatrixProfile matrix = MatrixProfile.of(profile);
-        Picture encoded = Rasters.toPlanes(image, orientation);
-        return new Photograph(matrix.toWorking(encoded), bits, matrix.name(), notes);
-      }
-      return new Photograph(
-          ProfileConversion.toWorking(image, profile, orientation),
-          bits,
-          ProfileConversion.name(profile), notes);
-    } catch (CMMException | IllegalArgumentException e) {
-      throw new Problem(e, Kind.PROFILE_UNUSABLE, name);
-    }
-  }
-
-  /** Whether the file itself brings a profile. */
-  private static boolean hasProfile(byte[] file) {
-    try {
-      return ImageMetadataReader.readMetadata(new ByteArrayInputStream(file))
-          .containsDirectoryOfType(IccDirectory.class);
-    } catch (ImageProcessingException | IOException e) {
-      return false;
-    }
-  }
-
-  private static BufferedImage image(byte[] file, String name) throws Problem {
-    try (ImageInputStream in = ImageIO.createImageInputStream(new ByteArrayInputStream(file))) {
-      Iterator<ImageReader> readers = ImageIO.getImageReaders(in);
-      if (!readers.hasNext()) {
-        throw new Problem(Kind.PICTURE_UNKNOWN, name);
-      }
-      ImageReader reader = readers.next();
-      try {
-        reader.setInput(in, true, false);
-        PictureSize size = new PictureSize(reader.getWidth(0), reader.getHeight(0));
-        if (size.pixels() * BYTES_PER_PIXEL > Runtime.getRuntime().maxMemory()) {
-          throw new Problem(Kind.PICTURE_TOO_LARGE, name, size.width(), size.height());
-        }
-        boolean[] damaged = new boolean[1];
-        reader.addIIOReadWarningListener((source, warning) -> damaged[0] |= isDamage(warning));
-        BufferedImage image = reader.read(0);
-        if (damaged[0]) {
-          throw new Problem(Kind.PICTURE_DAMAGED, name);
-        }
-        BufferedImage plain = plain(image);
-        return PngProfile.of(reader).map(profile -> tagged(plain, profile)).orElse(plain);
-      } finally {
-        reader.dispose();
-      }
+      return decoded(file, name);
     } catch (IOException | RuntimeException e) {
+      if (PlainPixels.saysUnsupported(e)) {
+        throw new Problem(e, Kind.PICTURE_UNSUPPORTED, name, "its decoder does not know it");
+      }
       throw new Problem(e, Kind.PICTURE_DAMAGED, name);
+    } catch (OutOfMemoryError | StackOverflowError e) {
+      throw new Problem(e, Kind.PICTURE_TOO_DEMANDING, name);
     }
   }
 
-  /** The same pixels, said to be in the profile's space if that has as many channels. */
-  private static BufferedImage tagged(BufferedImage image, ICC_Profile profile) {
-    ColorModel model = image.getColorModel();
-    if (profile.getNumComponents() != model.getNumColorComponents()
-        || !(model instanceof ComponentColorModel)) {
-      return image;
+  private static Photograph decoded(byte[] file, String name) throws IOException, Problem {
+    if (TiffDirectory.begins(file)) {
+      TiffDirectory root = TiffDirectory.read(file);
+      if (RawPixels.isRaw(file, root)) {
+        return RawPixels.read(file, root, name);
+      }
+      return working(TiffPixels.read(file, root, name), name);
     }
-    ColorModel said =
-        new ComponentColorModel(
-            new ICC_ColorSpace(profile),
-            model.hasAlpha(),
-            model.isAlphaPremultiplied(),
-            model.getTransparency(),
-            model.getTransferType());
-    return new BufferedImage(said, image.getRaster(), model.isAlphaPremultiplied(), null);
+    if (RawPixels.isRaw(file)) {
+      return RawPixels.byMachine(file, name);
+    }
+    if (PngChunks.begins(file)) {
+      return working(PngPixels.read(file, name), name);
+    }
+    if (WebpPixels.begins(file)) {
+      return working(WebpPixels.read(file, name), name);
+    }
+    String unread = unread(file);
+    if (unread != null) {
+      throw new Problem(Kind.PICTURE_UNSUPPORTED, name, unread);
+    }
+    String start = begin(file, 6);
+    if (start.startsWith("GIF87a") || start.startsWith("GIF89a")) {
+      return working(PlainPixels.read("gif", file, name), name);
+    }
+    if (start.startsWith("BM") && file.length > 26) {
+      return working(PlainPixels.read("bmp", file, name), name);
+    }
+    int jpeg = JpegSegments.start(file);
+    if (jpeg < 0) {
+      throw new Problem(Kind.PICTURE_UNKNOWN, name);
+    }
+    return working(JpegPixels.read(file, jpeg, name), name);
   }
 
-  private static boolean isDamage(String warning) {
-    String w = warning.toLowerCase(java.util.Locale.ROOT);
+  private static String begin(byte[] file, int length) {
+    return new String(file, 0, Math.min(length, file.length), StandardCharsets.ISO_8859_1);
+  }
+
+  /** What a picture is that is known but not read; null if it is none of those. */
+  private static String unread(byte[] file) {
+    String start = begin(file, 32);
+    if (start.startsWith("ftyp", 4)) {
+      String brand = start.substring(8, Math.min(12, start.length()));
+      return switch (brand) {
+        case "avif", "avis" -> "AVIF";
+        case "heic", "heix", "heim", "heis", "hevc", "hevx", "mif1", "msf1" -> "HEIF";
+        default -> "a film or a picture in a film's container";
+      };
+    }
+    if (start.startsWith("\0\0\0\fjP  ") || start.startsWith("\u00FFO\u00FFQ")) {
+      return "JPEG 2000";
+    }
+    if (start.startsWith("\0\0\0\fJXL ") || start.startsWith("\u00FF\n")) {
+      return "JPEG XL";
+    }
+    if (start.startsWith("8BPS")) {
+      return "a layered file of another program";
+    }
+    if (start.startsWith("v/1\1")) {
+      return "OpenEXR";
+    }
+    if (start.startsWith("#?RADIANCE") || start.startsWith("#?RGBE")) {
+      return "Radiance HDR";
+    }
+    if (start.startsWith("%PDF")) {
+      return "PDF";
+    }
+    return null;
+  }
+
+  /** Says so before memory runs out. */
+  static void requireRoom(long width, long height, String name) throws Problem {
+    if (width <= 0 || height <= 0 || width > 1 << 20 || height > 1 << 20) {
+      throw new Problem(Kind.PICTURE_DAMAGED, name);
+    }
+    PictureSize size = new PictureSize((int) width, (int) height);
+    if (size.pixels() * BYTES_PER_PIXEL > Runtime.getRuntime().maxMemory()) {
+      throw new Problem(Kind.PICTURE_TOO_LARGE, name, size.width(), size.height());
+    }
+  }
+
+  /** Whether a decoder's warning means that part of the picture is lost. */
+  static boolean isDamage(String warning) {
+    String w = warning.toLowerCase(Locale.ROOT);
     return w.contains("premature") || w.contains("truncated") || w.contains("corrupt");
   }
 
-  private static boolean profiled(BufferedImage image) {
-    return image.getColorModel().getColorSpace() instanceof ICC_ColorSpace;
+  // --- colours
+
+  private record Converted(Picture pixels, String profile) {}
+
+  private static Photograph working(Encoded encoded, String name) {
+    Set<Remark> remarks = EnumSet.noneOf(Remark.class);
+    remarks.addAll(encoded.remarks());
+    Converted converted = converted(encoded, remarks);
+    return new Photograph(
+        converted.pixels(), encoded.bits(), converted.profile(), encoded.metadata(), remarks, null);
   }
 
-  /** Palette, packed and exotic colour models, and inks without a profile, become 8-bit RGB; the rest stays as it is. */
-  private static BufferedImage plain(BufferedImage image) {
-    int bands = image.getRaster().getNumBands();
-    int type = image.getColorModel().getColorSpace().getType();
-    boolean direct =
-        !(image.getColorModel() instanceof IndexColorModel)
-            && (type == ColorSpace.TYPE_RGB && bands >= 3
-                || type == ColorSpace.TYPE_CMYK && profiled(image)
-                || type == ColorSpace.TYPE_GRAY && bands <= 2);
-    if (direct) {
-      return image;
-    }
-    BufferedImage rgb =
-        new BufferedImage(image.getWidth(), image.getHeight(), BufferedImage.TYPE_INT_RGB);
-    new java.awt.image.ColorConvertOp(null).filter(image, rgb);
-    return rgb;
-  }
-
-  /** EXIF orientation 1 … 8; 1 where there is none. */
-  private static int orientation(byte[] file) {
-    try {
-      Metadata metadata = ImageMetadataReader.readMetadata(new ByteArrayInputStream(file));
-      ExifIFD0Directory exif = metadata.getFirstDirectoryOfType(ExifIFD0Directory.class);
-      if (exif == null || !exif.containsTag(ExifIFD0Directory.TAG_ORIENTATION)) {
-        return 1;
+  private static Converted converted(Encoded encoded, Set<Remark> remarks) {
+    return switch (encoded.tag()) {
+      case ColourTag.Untagged untagged -> assumed(encoded, remarks);
+      case ColourTag.Described described when encoded.model() != Model.INKS ->
+          new Converted(
+              described.profile().toWorking(rgb(encoded.planes())), described.profile().name());
+      case ColourTag.Described described -> assumed(encoded, remarks);
+      case ColourTag.Embedded embedded -> {
+        try {
+          ICC_Profile profile = ProfileConversion.parsed(embedded.icc());
+          requireFitting(profile, encoded.model());
+          // Planes are written over on the way; a profile that fails does so before.
+          yield new Converted(
+              ProfileConversion.toWorking(encoded.planes(), profile),
+              ProfileConversion.name(profile));
+        } catch (CMMException | IllegalArgumentException | IllegalStateException e) {
+          remarks.add(Remark.PROFILE_UNUSABLE);
+          yield assumed(encoded, remarks);
+        }
       }
-      int value = exif.getInt(ExifIFD0Directory.TAG_ORIENTATION);
-      return value >= 1 && value <= 8 ? value : 1;
-    } catch (ImageProcessingException | MetadataException | IOException e) {
-      // A picture whose metadata cannot be read is shown as its pixels lie.
-      return 1;
+    };
+  }
+
+  private static void requireFitting(ICC_Profile profile, Model model) {
+    int type = profile.getColorSpaceType();
+    boolean fits =
+        switch (model) {
+          case GREY -> type == ColorSpace.TYPE_GRAY;
+          case RGB -> type == ColorSpace.TYPE_RGB;
+          case INKS -> type == ColorSpace.TYPE_CMYK;
+          case LAB -> false;
+        };
+    if (!fits) {
+      throw new IllegalArgumentException("A profile of other channels");
     }
+  }
+
+  /** What the channels mean where nothing usable is said. */
+  private static Converted assumed(Encoded encoded, Set<Remark> remarks) {
+    return switch (encoded.model()) {
+      case GREY ->
+          // Grey without a profile has the curve of sRGB, as untagged colour has.
+          new Converted(
+              WorkingSpace.fromSrgbInPlace(rgb(encoded.planes())), "sRGB grey (assumed)");
+      case RGB ->
+          new Converted(WorkingSpace.fromSrgbInPlace(rgb(encoded.planes())), "sRGB (assumed)");
+      case INKS -> {
+        remarks.add(Remark.INKS_ASSUMED);
+        yield new Converted(
+            ProfileConversion.toWorking(encoded.planes(), PressProfile.icc()),
+            "CMYK, coated paper (assumed)");
+      }
+      case LAB -> new Converted(ofLab(encoded.planes()), "L*a*b*, D50");
+    };
+  }
+
+  private static Picture rgb(Plane[] planes) {
+    return planes.length == 3
+        ? new Picture(planes[0], planes[1], planes[2])
+        : new Picture(planes[0], planes[0].copy(), planes[0].copy());
+  }
+
+  private static Picture ofLab(Plane[] planes) {
+    for (int i = 0; i < planes[0].values().length; i++) {
+      planes[0].values()[i] *= 100;
+      planes[1].values()[i] = planes[1].values()[i] * 256 - 128;
+      planes[2].values()[i] = planes[2].values()[i] * 256 - 128;
+    }
+    return Lab.toWorking(rgb(planes));
   }
 }

@@ -4,7 +4,6 @@ import java.awt.Image;
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
-import java.nio.file.Path;
 import java.util.Iterator;
 import javax.imageio.IIOImage;
 import javax.imageio.ImageIO;
@@ -15,12 +14,16 @@ import javax.imageio.metadata.IIOInvalidTreeException;
 import javax.imageio.metadata.IIOMetadata;
 import javax.imageio.metadata.IIOMetadataNode;
 import javax.imageio.stream.ImageOutputStream;
+import javax.imageio.stream.MemoryCacheImageOutputStream;
 
 import org.w3c.dom.NodeList;
 
-import carezza.codec.FileNotes.Carried;
+import carezza.file.AtomicFile;
+import carezza.file.Reason;
 import carezza.image.Picture;
 import carezza.image.Plane;
+import carezza.metadata.Metadata;
+import carezza.metadata.Metadata.Carried;
 import carezza.problem.Problem;
 
 /** Writes working-space pictures, with their colour profile in the file. */
@@ -36,7 +39,7 @@ public final class PictureWriter {
    * @param quality JPEG quality 1 … 100; others ignore it
    * @param bits 8 or 16 per channel; JPEG always has 8
    * @param colour colour space of the file
-   * @param notes what is known of the photograph
+   * @param metadata what is known of the photograph
    * @param carried how much of that goes into the file
    */
   public record Settings(
@@ -44,12 +47,12 @@ public final class PictureWriter {
       int quality,
       int bits,
       OutputColour colour,
-      FileNotes notes,
+      Metadata metadata,
       Carried carried) {
 
-    /** Without notes; colours as they are as far as the space holds them. */
+    /** Without metadata; colours as they are as far as the space holds them. */
     public Settings(PictureFormat format, int quality, int bits, OutputProfile profile) {
-      this(format, quality, bits, OutputColour.of(profile), FileNotes.NONE, Carried.NOTHING);
+      this(format, quality, bits, OutputColour.of(profile), Metadata.NONE, Carried.NOTHING);
     }
 
     public Settings {
@@ -60,13 +63,13 @@ public final class PictureWriter {
   }
 
   /** Writes the file whole or not at all. */
-  public static void write(Picture working, Path file, Settings settings) throws Problem {
-    byte[] bytes = encode(working, settings, file.getFileName().toString());
-    SafeFile.write(file, out -> out.write(bytes));
+  public static void write(Picture working, AtomicFile file, Settings settings) throws Problem {
+    byte[] bytes = encode(working, settings, PictureReader.name(file.path()));
+    file.write(out -> out.write(bytes));
   }
 
   /** Writes one plane, 0 … 1, as a grey PNG of eight bits: whole or not at all. */
-  public static void writeGrey(Plane plane, Path file) throws Problem {
+  public static void writeGrey(Plane plane, AtomicFile file) throws Problem {
     int w = plane.width();
     BufferedImage image =
         new BufferedImage(w, plane.height(), BufferedImage.TYPE_BYTE_GRAY);
@@ -77,7 +80,15 @@ public final class PictureWriter {
       }
       image.getRaster().setPixels(0, y, w, 1, row);
     }
-    SafeFile.write(file, out -> ImageIO.write(image, "png", out));
+    file.write(out -> out.write(encoded(image)));
+  }
+
+  private static byte[] encoded(BufferedImage image) throws IOException {
+    ByteArrayOutputStream bytes = new ByteArrayOutputStream();
+    try (ImageOutputStream out = new MemoryCacheImageOutputStream(bytes)) {
+      ImageIO.write(image, "png", out);
+    }
+    return bytes.toByteArray();
   }
 
   /** The bytes of the file; {@code name} is for messages. */
@@ -91,7 +102,7 @@ public final class PictureWriter {
         Rasters.toImage(settings.colour().encoded(working), profile.icc(), bits);
     ImageWriter writer = writer(settings.format());
     ByteArrayOutputStream bytes = new ByteArrayOutputStream();
-    try (ImageOutputStream out = ImageIO.createImageOutputStream(bytes)) {
+    try (ImageOutputStream out = new MemoryCacheImageOutputStream(bytes)) {
       writer.setOutput(out);
       ImageWriteParam param = writer.getDefaultWriteParam();
       IIOMetadata metadata = null;
@@ -104,24 +115,24 @@ public final class PictureWriter {
         case TIFF -> {
           param.setCompressionMode(ImageWriteParam.MODE_EXPLICIT);
           param.setCompressionType("Deflate");
-          out.setByteOrder(settings.notes().order());
+          out.setByteOrder(settings.metadata().order());
         }
         case PNG -> metadata = PngProfile.metadata(writer, image, param, profile);
       }
       writer.write(null, new IIOImage(image, null, metadata), param);
     } catch (IOException e) {
-      throw new Problem(e, Problem.Kind.FILE_NOT_WRITTEN, name, e.getMessage());
+      throw new Problem(e, Problem.Kind.FILE_NOT_WRITTEN, name, Reason.of(e));
     } finally {
       writer.dispose();
     }
     try {
       return switch (settings.format()) {
-        case JPEG -> NotesWriter.intoJpeg(bytes.toByteArray(), settings.notes(), settings.carried());
-        case PNG -> NotesWriter.intoPng(bytes.toByteArray(), settings.notes(), settings.carried());
-        case TIFF -> NotesWriter.intoTiff(bytes.toByteArray(), settings.notes(), settings.carried());
+        case JPEG -> MetadataWriter.intoJpeg(bytes.toByteArray(), settings.metadata(), settings.carried());
+        case PNG -> MetadataWriter.intoPng(bytes.toByteArray(), settings.metadata(), settings.carried());
+        case TIFF -> MetadataWriter.intoTiff(bytes.toByteArray(), settings.metadata(), settings.carried());
       };
     } catch (IOException e) {
-      throw new Problem(e, Problem.Kind.FILE_NOT_WRITTEN, name, e.getMessage());
+      throw new Problem(e, Problem.Kind.FILE_NOT_WRITTEN, name, Reason.of(e));
     }
   }
 

@@ -13,6 +13,7 @@ import carezza.image.Rows;
 import carezza.press.Intent;
 import carezza.press.LabCode;
 import carezza.press.PressTables;
+import carezza.profile.IccProfileWriter;
 
 /**
  * The CMYK profile that ships with the application, and separation by it. It is that of a made-up press
@@ -149,6 +150,6 @@ public final class PressProfile {
 
   /** Makes the profile anew from the press model; takes some seconds. */
   public static byte[] make() {
-    return ProfileMaker.ofPress("Carezza coated paper, made-up press");
+    return IccProfileWriter.ofPress("Carezza coated paper, made-up press");
   }
 }

@@ -12,28 +12,49 @@ import java.awt.image.Raster;
 import java.awt.image.WritableRaster;
 
 import carezza.image.Area;
-import carezza.image.Picture;
 import carezza.image.Plane;
 import carezza.image.Rows;
 
 /** Between Java's rasters and planes of encoded values 0 … 1. */
 final class Rasters {
 
+  /** Value of an unsigned integer's highest bit, twice. */
+  private static final float UNSIGNED = 4294967296f;
+
   private Rasters() {}
 
-  /** Encoded planes of a grey or RGB image, turned by an EXIF orientation 1 … 8. */
-  static Picture toPlanes(BufferedImage image, int orientation) {
-    Raster raster = image.getRaster();
-    int w = image.getWidth();
-    int h = image.getHeight();
-    boolean turned = orientation >= 5;
-    Picture out = Picture.of(new Area(0, 0, turned ? h : w, turned ? w : h));
+  /**
+   * How to read samples.
+   *
+   * @param top value that stands for 1
+   * @param colours bands of colour, which come first
+   * @param opacity band of opacity, or −1
+   * @param multiplied whether colours are multiplied by opacity already
+   * @param white value of every colour on white
+   * @param orientation EXIF, 1 … 8
+   */
+  record Layout(
+      double top, int colours, int opacity, boolean multiplied, float white, int orientation) {
+
+    static Layout opaque(double top, int colours, int orientation) {
+      return new Layout(top, colours, -1, false, 1, orientation);
+    }
+  }
+
+  /** Planes of the colours, laid on white where they are transparent. */
+  static Plane[] planes(Raster raster, Layout layout) {
+    int w = raster.getWidth();
+    int h = raster.getHeight();
+    boolean turned = layout.orientation() >= 5;
+    Area area = new Area(0, 0, turned ? h : w, turned ? w : h);
+    int colours = layout.colours();
+    Plane[] out = new Plane[colours];
+    for (int c = 0; c < colours; c++) {
+      out[c] = Plane.of(area);
+    }
     int bands = raster.getNumBands();
-    boolean grey = bands < 3;
-    int type = raster.getTransferType();
-    boolean real = type == DataBuffer.TYPE_FLOAT || type == DataBuffer.TYPE_DOUBLE;
-    float scale = real ? 1 : 1f / ((1L << image.getColorModel().getComponentSize(0)) - 1);
-    int step = out.area().width();
+    float scale = (float) (1 / layout.top());
+    int step = area.width();
     Lines lines = lines(raster);
     Rows.each(
         w,
@@ -43,14 +64,36 @@ final class Rasters {
           for (int y = from; y < to; y++) {
             lines.read(y, row);
             for (int x = 0; x < w; x++) {
-              int at = place(x, y, w, h, orientation, step);
-              for (int c = 0; c < 3; c++) {
-                out.plane(c).values()[at] = row[x * bands + (grey ? 0 : c)] * scale;
+              int at = place(x, y, w, h, layout.orientation(), step);
+              float opacity =
+                  layout.opacity() < 0 ? 1 : row[x * bands + layout.opacity()] * scale;
+              for (int c = 0; c < colours; c++) {
+                float v = row[x * bands + c] * scale;
+                out[c].values()[at] = opacity == 1 ? v : onWhite(v, opacity, layout);
               }
             }
           }
         });
     return out;
+  }
+
+  private static float onWhite(float v, float opacity, Layout layout) {
+    float share = Math.clamp(opacity, 0f, 1f);
+    return (layout.multiplied() ? v : v * share) + (1 - share) * layout.white();
+  }
+
+  /** Whether any pixel of a band is less than opaque. */
+  static boolean anyTransparent(Raster raster, int band, double top) {
+    int[] row = new int[raster.getWidth()];
+    for (int y = 0; y < raster.getHeight(); y++) {
+      raster.getSamples(0, y, row.length, 1, band, row);
+      for (int v : row) {
+        if ((v & 0xFFFFFFFFL) < top) {
+          return true;
+        }
+      }
+    }
+    return false;
   }
 
   /** Gives a row's samples, band by band for each pixel. */
@@ -78,7 +121,21 @@ final class Rasters {
         }
       };
     }
-    return (y, row) -> raster.getPixels(0, y, w, 1, row);
+    if (raster.getTransferType() == DataBuffer.TYPE_INT && raster.getSampleModel().getSampleSize(0) == 32) {
+      return (y, row) -> {
+        raster.getPixels(0, y, w, 1, row);
+        for (int i = 0; i < row.length; i++) {
+          // Java knows no unsigned integers.
+          row[i] = row[i] < 0 ? row[i] + UNSIGNED : row[i];
+        }
+      };
+    }
+    return (y, row) -> {
+      raster.getPixels(0, y, w, 1, row);
+      for (int i = 0; i < row.length; i++) {
+        row[i] = Float.isFinite(row[i]) ? row[i] : 0;
+      }
+    };
   }
 
   private static int place(int x, int y, int w, int h, int orientation, int step) {
@@ -92,6 +149,28 @@ final class Rasters {
       case 8 -> (w - 1 - x) * step + y;
       default -> y * step + x;
     };
+  }
+
+  /** A plane turned by an EXIF orientation. */
+  static Plane turned(Plane plane, int orientation) {
+    if (orientation == 1) {
+      return plane;
+    }
+    int w = plane.width();
+    int h = plane.height();
+    Plane out = Plane.of(orientation >= 5 ? new Area(0, 0, h, w) : plane.area());
+    Rows.each(
+        w,
+        h,
+        (from, to) -> {
+          for (int y = from; y < to; y++) {
+            for (int x = 0; x < w; x++) {
+              out.values()[place(x, y, w, h, orientation, out.width())] =
+                  plane.values()[y * w + x];
+            }
+          }
+        });
+    return out;
   }
 
   /**

@@ -68,6 +68,11 @@ public final class Transfer {
     return linear.map(p -> encode(p, p));
   }
 
+  /** Turns the picture's own planes to light and returns it. */
+  public static Picture decodeInPlace(Picture encoded) {
+    return encoded.map(p -> decode(p, p));
+  }
+
   private static Plane decode(Plane from, Plane to) {
     float[] in = from.values();
     float[] out = to.values();

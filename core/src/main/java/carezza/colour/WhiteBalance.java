@@ -32,6 +32,20 @@ public final class WhiteBalance {
     return TO_XYZ.inverse().times(toD65.inverse()).times(adapt).times(toD65).times(TO_XYZ);
   }
 
+  /**
+   * The same by factors on a camera's channels instead of an adaptation of the eye.
+   *
+   * @param fromChannels balanced camera channels to linear working RGB
+   */
+  public static Matrix3 correction(Light light, Matrix3 fromChannels) {
+    // What was lit by that light, a grey, as it stands in the picture now.
+    double[] grey = correction(light).inverse().times(1, 1, 1);
+    double[] channels = fromChannels.inverse().times(grey);
+    return fromChannels
+        .times(Matrix3.diagonal(1 / channels[0], 1 / channels[1], 1 / channels[2]))
+        .times(fromChannels.inverse());
+  }
+
   /** D65 moved as the locus moves from {@code to} to {@code from}. */
   private static double[] scaled(double[] from, double[] to, double[] d65) {
     return new double[] {d65[0] * from[0] / to[0], 1, d65[2] * from[2] / to[2]};

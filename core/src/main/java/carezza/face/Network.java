@@ -16,7 +16,7 @@ import ai.onnxruntime.OrtSession;
 /** One network: a square RGB picture in, named rows of numbers out. Safe for many threads. */
 final class Network {
 
-  private static final OrtEnvironment ENVIRONMENT = OrtEnvironment.getEnvironment();
+  private static final OrtEnvironment ENVIRONMENT = NativeRuntime.environment();
 
   private final OrtSession session;
   private final String input;

@@ -3,7 +3,6 @@ package carezza.kernel;
 import carezza.colour.Lab;
 import carezza.filter.GaussianBlur;
 import carezza.image.Area;
-import carezza.image.Picture;
 import carezza.image.Plane;
 import carezza.mask.Site;
 import carezza.model.CatchlightLayer;

@@ -24,6 +24,7 @@ import carezza.model.IrisLayer;
 import carezza.model.Layer;
 import carezza.model.LipsLayer;
 import carezza.model.LocalContrastLayer;
+import carezza.model.LockedLayer;
 import carezza.model.Mask;
 import carezza.model.MatchLayer;
 import carezza.model.MonoLayer;
@@ -69,7 +70,7 @@ public final class Kernels {
       case FamiliesLayer _, MuteLayer _, ColourTouchLayer _, CurveLayer _ -> new Readings.None();
       case BalanceLayer _, GradientMapLayer _, MonoLayer _, SaturationLayer _ ->
           new Readings.None();
-      case HueShiftLayer _, VignetteLayer _, SharpenLayer _ -> new Readings.None();
+      case HueShiftLayer _, VignetteLayer _, SharpenLayer _, LockedLayer _ -> new Readings.None();
     };
   }
 
@@ -85,7 +86,7 @@ public final class Kernels {
       case WhiteBalanceLayer _, ExposureLayer _, RangeLayer _, DodgeBurnLayer _ -> false;
       case FamiliesLayer _, MuteLayer _, ColourTouchLayer _, CurveLayer _ -> false;
       case BalanceLayer _, GradientMapLayer _, MonoLayer _, SaturationLayer _ -> false;
-      case HueShiftLayer _, VignetteLayer _, SharpenLayer _ -> false;
+      case HueShiftLayer _, VignetteLayer _, SharpenLayer _, LockedLayer _ -> false;
     };
   }
 
@@ -128,7 +129,7 @@ public final class Kernels {
    */
   public static Effect effect(Layer layer, Readings readings, Site site) {
     return switch (layer) {
-      case WhiteBalanceLayer l -> WhiteBalanceKernel.effect(l);
+      case WhiteBalanceLayer l -> WhiteBalanceKernel.effect(l, site);
       case ExposureLayer l -> ExposureKernel.effect(l);
       case HealLayer l -> HealKernel.effect(l, site);
       case FrequencySeparationLayer l -> FrequencySeparationKernel.effect(l, site);
@@ -155,6 +156,7 @@ public final class Kernels {
       case LipsLayer l -> LipsKernel.effect(l, (Readings.Tone) readings);
       case VignetteLayer l -> VignetteKernel.effect(l, site);
       case SharpenLayer l -> SharpenKernel.effect(l, site);
+      case LockedLayer _ -> Effect.perPixel(own -> own);
     };
   }
 

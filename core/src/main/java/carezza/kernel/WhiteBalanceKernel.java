@@ -4,16 +4,24 @@ import carezza.colour.FloatMatrix;
 import carezza.colour.Transfer;
 import carezza.colour.WhiteBalance;
 import carezza.colour.WhiteBalance.Light;
+import carezza.mask.Site;
 import carezza.model.WhiteBalanceLayer;
 
-/** White balance: one matrix on linear light, {@link WhiteBalance#correction}. */
+/**
+ * White balance: one matrix on linear light, {@link WhiteBalance#correction}; of a raw photograph on the camera's own
+ * channels, as the sensor would have been balanced.
+ */
 final class WhiteBalanceKernel {
 
   private WhiteBalanceKernel() {}
 
-  static Effect effect(WhiteBalanceLayer layer) {
+  static Effect effect(WhiteBalanceLayer layer, Site site) {
+    Light light = new Light(layer.temperature(), layer.tint());
     FloatMatrix matrix =
-        new FloatMatrix(WhiteBalance.correction(new Light(layer.temperature(), layer.tint())));
+        new FloatMatrix(
+            site.sensor() == null
+                ? WhiteBalance.correction(light)
+                : WhiteBalance.correction(light, site.sensor().toWorking()));
     return Effect.perPixel(
         own -> {
           var linear = Transfer.toLinear(own);

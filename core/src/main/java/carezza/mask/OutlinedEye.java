@@ -2,7 +2,6 @@ package carezza.mask;
 
 import java.util.List;
 
-import carezza.filter.GaussianBlur;
 import carezza.image.Area;
 import carezza.image.Picture;
 import carezza.image.Plane;

@@ -1,9 +1,7 @@
 package carezza.mask;
 
-import java.util.List;
 
 import carezza.filter.GaussianBlur;
-import carezza.image.Area;
 import carezza.image.Picture;
 import carezza.image.Plane;
 import carezza.model.FaceMap.Part;

@@ -3,6 +3,7 @@ package carezza.mask;
 import carezza.image.Area;
 import carezza.image.Level;
 import carezza.image.PictureSize;
+import carezza.raw.SensorLight;
 
 /**
  * Where rendering takes place: which level of which photograph, and the regions found on it.
@@ -11,17 +12,23 @@ import carezza.image.PictureSize;
  * @param level of the pyramid; all areas below are in its pixels
  * @param edges of the photograph, for strokes that stay inside them; null to let them pass
  * @param memory of coverages, or null to render each anew
+ * @param sensor what the camera's sensor saw, of a raw photograph; null of any other
  */
 public record Site(
-    PictureSize photograph, int level, Regions regions, Edges edges, MaskMemory memory) {
+    PictureSize photograph,
+    int level,
+    Regions regions,
+    Edges edges,
+    MaskMemory memory,
+    SensorLight sensor) {
 
   public Site(PictureSize photograph, int level, Regions regions) {
-    this(photograph, level, regions, null, null);
+    this(photograph, level, regions, null, null, null);
   }
 
   /** The same photograph at another level, without memory. */
   public Site at(int other) {
-    return new Site(photograph, other, regions, edges, null);
+    return new Site(photograph, other, regions, edges, null, sensor);
   }
 
   /** Pixels of this level per photograph pixel. */

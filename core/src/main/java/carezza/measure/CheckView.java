@@ -91,7 +91,7 @@ public enum CheckView {
       case FORM -> form(Lab.lightness(before), Lab.lightness(working), fw);
       case TEXTURE -> texture(Lab.lightness(before), Lab.lightness(working), fw);
       case CHANGE -> change(Lab.of(before), Lab.of(working));
-      case CLIPPING -> clipping(working);
+      case CLIPPING -> clipping(working, site);
       case ATTENTION -> attention(Lab.of(working), fw);
     };
   }
@@ -223,13 +223,13 @@ public enum CheckView {
     return Lab.toWorking(out);
   }
 
-  private static Picture clipping(Picture working) {
+  private static Picture clipping(Picture working, Site site) {
     Picture srgb = WorkingSpace.toSrgb(working);
     Plane l = each(Lab.lightness(working), v -> 35 + 0.3f * v);
     for (int i = 0; i < l.values().length; i++) {
       float most = Math.max(srgb.first().values()[i], srgb.second().values()[i]);
       most = Math.max(most, srgb.third().values()[i]);
-      if (Clipping.white(most)) {
+      if (Clipping.white(most) || Clipping.full(site, working.area(), i)) {
         l.values()[i] = 100;
       } else if (Clipping.black(most)) {
         l.values()[i] = 0;

@@ -2,8 +2,10 @@ package carezza.measure;
 
 import carezza.colour.WorkingSpace;
 import carezza.filter.Robust;
+import carezza.image.Area;
 import carezza.image.Picture;
 import carezza.image.Plane;
+import carezza.mask.Site;
 
 /** Pixels that the output profile cannot hold. */
 final class Clipping {
@@ -24,9 +26,9 @@ final class Clipping {
 
   /**
    * 1 where a pixel has an sRGB channel at or above white, or all at or below black, to half a step of
-   * eight bits.
+   * eight bits; of a raw photograph also where the sensor was full, whatever was made of it since.
    */
-  static Plane of(Picture working) {
+  static Plane of(Picture working, Site site) {
     Picture srgb = WorkingSpace.toSrgb(working);
     Plane out = Plane.of(working.area());
     for (int i = 0; i < out.values().length; i++) {
@@ -34,9 +36,16 @@ final class Clipping {
       float g = srgb.second().values()[i];
       float b = srgb.third().values()[i];
       float most = Math.max(r, Math.max(g, b));
-      out.values()[i] = white(most) || black(most) ? 1 : 0;
+      out.values()[i] = white(most) || black(most) || full(site, working.area(), i) ? 1 : 0;
     }
     return out;
+  }
+
+  /** Whether the sensor was full at a pixel of an area. */
+  static boolean full(Site site, Area area, int i) {
+    return site.sensor() != null
+        && site.sensor()
+            .isClipped(area.x() + i % area.width(), area.y() + i / area.width(), site.level());
   }
 
   /** Share in percent of the pixels under the coverage that are clipped; NaN of none. */

@@ -111,7 +111,7 @@ record Figures(
       Plane eyes = together(Region.IRIS, Region.SCLERA);
       Plane rest = together(Region.FACE_SKIN, Region.LIPS, Region.TEETH);
       boolean focus = measurable(eyes) && measurable(rest);
-      Plane clipped = Clipping.of(picture);
+      Plane clipped = Clipping.of(picture, site);
       return new Figures(
           there ? SkinGauges.texture(lightness, unhealed.crop(box), fw) : nan,
           there ? SkinGauges.formBand(lightness, inBox, fw) : new double[0],

@@ -47,8 +47,11 @@ public record FaceMap(
   /** An ellipse; the angle turns it clockwise, in degrees. */
   public record FaceOval(double x, double y, double radiusX, double radiusY, double angle) {
     public FaceOval {
-      Require.range("radiusX", radiusX, 1, 1e6);
-      Require.range("radiusY", radiusY, 1, 1e6);
+      Require.range("x of the face", x, -Require.FARTHEST, Require.FARTHEST);
+      Require.range("y of the face", y, -Require.FARTHEST, Require.FARTHEST);
+      Require.range("radiusX", radiusX, 1, 1e5);
+      Require.range("radiusY", radiusY, 1, 1e5);
+      Require.range("angle of the face", angle, -3600, 3600);
     }
   }
 

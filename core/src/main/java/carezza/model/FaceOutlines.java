@@ -50,6 +50,7 @@ public record FaceOutlines(
     if (points.size() < 3) {
       throw new IllegalArgumentException(name + " has fewer than three points");
     }
+    Require.most(name, points.size(), 1000);
     return List.copyOf(points);
   }
 

@@ -67,6 +67,10 @@ public record Head(
     return new Head(id, name, stage, on, amount, mask, mode, unknown);
   }
 
+  public Head withUnknown(Map<String, Object> fields) {
+    return new Head(id, name, stage, on, amount, mask, blend, fields);
+  }
+
   public Head withStage(Stage newStage) {
     return new Head(id, name, newStage, on, amount, mask, blend, unknown);
   }

@@ -15,9 +15,32 @@ public final class History {
   private final Deque<Step> past = new ArrayDeque<>();
   private final Deque<Step> future = new ArrayDeque<>();
   private Step present;
+  private Project saved;
 
+  /** Begins with a project that lies in its file as it is, or that nothing has been done to yet. */
   public History(Project project) {
     present = new Step(project, null);
+    saved = project;
+  }
+
+  /** The project of any of its steps lies in a file now. */
+  public void saved(Project project) {
+    saved = project;
+  }
+
+  /** Nothing of it lies in a file. */
+  public void unsaved() {
+    saved = null;
+  }
+
+  /** Whether the present is what lies in the file. */
+  public boolean isSaved() {
+    return present.project() == saved;
+  }
+
+  /** Steps that can be undone. */
+  public int steps() {
+    return past.size();
   }
 
   public Project present() {
@@ -37,8 +60,14 @@ public final class History {
     present = new Step(next, label);
   }
 
-  /** Puts {@code better} in the place of the present without a step of its own. */
+  /**
+   * Puts {@code better} in the place of the present without a step of its own. What is found behind the scenes is nobody's
+   * work, so what was saved still is.
+   */
   public void amend(Project better) {
+    if (isSaved()) {
+      saved = better;
+    }
     present = new Step(better, present.label());
   }
 

@@ -28,7 +28,8 @@ public sealed interface Layer
         CatchlightLayer,
         LipsLayer,
         VignetteLayer,
-        SharpenLayer {
+        SharpenLayer,
+        LockedLayer {
 
   Head head();
 

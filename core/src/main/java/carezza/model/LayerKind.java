@@ -225,6 +225,9 @@ public enum LayerKind {
     return start.apply(Head.of(title, stage, new Everything()));
   }
 
+  /**
+   * @throws IllegalArgumentException of a {@link LockedLayer}, whose kind is not known here
+   */
   public static LayerKind of(Layer layer) {
     for (LayerKind kind : values()) {
       if (kind.type == layer.getClass()) {

@@ -15,6 +15,7 @@ public record LayerStack(List<Layer> layers) {
 
   public LayerStack {
     layers = layers.stream().sorted(Comparator.comparing((Layer l) -> l.head().stage())).toList();
+    Require.most("the stack", layers.size(), 2000);
     Set<String> ids = new HashSet<>();
     for (Layer layer : layers) {
       if (!ids.add(layer.head().id())) {
@@ -25,6 +26,15 @@ public record LayerStack(List<Layer> layers) {
 
   public static LayerStack of(Layer... layers) {
     return new LayerStack(List.of(layers));
+  }
+
+  /**
+   * Looks whether the stack can be drawn by a machine at all; asked of stacks that come from files.
+   *
+   * @throws IllegalArgumentException naming a layer whose mask asks for too much
+   */
+  public void requireBounded() {
+    MaskBudget.check(this);
   }
 
   public int size() {

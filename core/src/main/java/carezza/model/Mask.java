@@ -28,6 +28,7 @@ public sealed interface Mask {
     public Strokes {
       base = base == null ? new Nothing() : base;
       strokes = strokes == null ? List.of() : List.copyOf(strokes);
+      Require.most("a list of strokes", strokes.size(), 100_000);
     }
   }
 
@@ -38,8 +39,11 @@ public sealed interface Mask {
   record Oval(double x, double y, double radiusX, double radiusY, double angle, double softness)
       implements Mask {
     public Oval {
-      Require.range("radiusX", radiusX, 1e-3, 1e6);
-      Require.range("radiusY", radiusY, 1e-3, 1e6);
+      Require.range("x", x, -Require.FARTHEST, Require.FARTHEST);
+      Require.range("y", y, -Require.FARTHEST, Require.FARTHEST);
+      Require.range("radiusX", radiusX, 1e-3, Require.FARTHEST);
+      Require.range("radiusY", radiusY, 1e-3, Require.FARTHEST);
+      Require.range("angle", angle, -3600, 3600);
       Require.range("softness", softness, 0, 1);
     }
   }
@@ -62,7 +66,8 @@ public sealed interface Mask {
         throw new IllegalArgumentException("a polygon needs at least three points");
       }
       points = List.copyOf(points);
-      Require.range("feather", feather, 0, 1e5);
+      Require.most("a polygon", points.size(), 10_000);
+      Require.range("feather", feather, 0, Require.SOFTEST);
     }
 
     private Area drawn() {
@@ -141,6 +146,9 @@ public sealed interface Mask {
       implements Mask {
     public Range {
       Require.present("quantity", quantity);
+      // Hues may pass the full circle once on either side.
+      Require.range("start of a range", start, -720, 720);
+      Require.range("end of a range", end, -720, 720);
       if (!(start <= full && full <= fullEnd && fullEnd <= end)) {
         throw new IllegalArgumentException("a range needs start ≤ full ≤ fullEnd ≤ end");
       }
@@ -202,7 +210,7 @@ public sealed interface Mask {
   record Feather(Mask of, double sigma) implements Mask {
     public Feather {
       Require.present("of", of);
-      Require.range("sigma", sigma, 0, 1e5);
+      Require.range("sigma", sigma, 0, Require.SOFTEST);
     }
   }
 
@@ -229,7 +237,7 @@ public sealed interface Mask {
   record Refine(Mask of, double sigma) implements Mask {
     public Refine {
       Require.present("of", of);
-      Require.range("sigma", sigma, 0.1, 1e4);
+      Require.range("sigma", sigma, 0.1, Require.SOFTEST);
     }
   }
 

@@ -3,6 +3,11 @@ package carezza.model;
 /** A place on the photograph in pixels from its top left corner; pixel centres are at +0.5. */
 public record Point(double x, double y) {
 
+  public Point {
+    Require.range("x", x, -Require.FARTHEST, Require.FARTHEST);
+    Require.range("y", y, -Require.FARTHEST, Require.FARTHEST);
+  }
+
   public Point plus(double dx, double dy) {
     return new Point(x + dx, y + dy);
   }

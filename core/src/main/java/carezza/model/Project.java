@@ -39,6 +39,9 @@ public record Project(
     pins = pins == null ? List.of() : List.copyOf(pins);
     stack = stack == null ? LayerStack.EMPTY : stack;
     notes = notes == null ? "" : notes;
+    Require.most("the list of other faces", others.size(), 64);
+    Require.most("the list of kept marks", kept.size(), 100_000);
+    Require.most("the list of pins", pins.size(), 1000);
     unknown = unknown == null ? Map.of() : Map.copyOf(unknown);
   }
 

@@ -13,6 +13,9 @@ import carezza.image.Area;
  */
 public final class Stroke implements RepairArea {
 
+  /** Most points of one stroke: minutes of painting without lifting the pen. */
+  public static final int MOST_POINTS = 65_536;
+
   private static final int FIELDS = 4;
 
   private final float[] points;
@@ -44,12 +47,14 @@ public final class Stroke implements RepairArea {
     if (points.length == 0 || points.length % FIELDS != 0) {
       throw new IllegalArgumentException("A stroke needs points of x, y, pressure and time");
     }
+    Require.most("a stroke", points.length / FIELDS, MOST_POINTS);
     for (float v : points) {
-      if (!Float.isFinite(v)) {
-        throw new IllegalArgumentException("A stroke's points must be numbers");
+      if (!(Math.abs(v) <= Require.FARTHEST)) {
+        throw new IllegalArgumentException(
+            "A stroke's points must be numbers up to " + Require.FARTHEST);
       }
     }
-    Require.range("radius", radius, 1e-3, 1e5);
+    Require.range("radius", radius, 1e-3, Require.LARGEST_RADIUS);
     Require.range("softness", softness, 0, 1);
     Require.range("strength", strength, 0, 1);
     Require.range("edge", edge, 0, 100);

@@ -1,14 +1,19 @@
 package carezza.project;
 
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.TreeMap;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 
 import com.fasterxml.jackson.annotation.JsonInclude;
 import com.fasterxml.jackson.annotation.JsonTypeInfo;
 import tools.jackson.core.JacksonException;
 import tools.jackson.core.StreamReadFeature;
+import tools.jackson.core.exc.StreamReadException;
 import tools.jackson.databind.DeserializationFeature;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.MapperFeature;
@@ -21,14 +26,17 @@ import tools.jackson.databind.node.ObjectNode;
 
 import carezza.model.FaceMap;
 import carezza.model.Frame;
+import carezza.model.Head;
 import carezza.model.HealLayer.Patch;
 import carezza.model.KeptMark;
 import carezza.model.Layer;
 import carezza.model.LayerKind;
 import carezza.model.LayerStack;
+import carezza.model.LockedLayer;
 import carezza.model.Mask;
 import carezza.model.Point;
 import carezza.model.Project;
+import carezza.model.Stage;
 import carezza.model.Stroke;
 
 /**
@@ -54,6 +62,12 @@ final class ModelJson {
           "stack",
           "notes");
 
+  /** Sides of a photograph that canvas may reach. */
+  private static final int MOST_CANVAS = 8;
+
+  /** Name under which unknown fields within known ones are kept; no file can hold it. */
+  private static final String WITHIN = "\0within";
+
   @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "kind")
   private interface Kinds {}
 
@@ -69,7 +83,7 @@ final class ModelJson {
           .registerSubtypes(maskKinds())
           .enable(EnumFeature.WRITE_ENUMS_TO_LOWERCASE)
           .enable(MapperFeature.ACCEPT_CASE_INSENSITIVE_ENUMS)
-          .enable(DeserializationFeature.FAIL_ON_UNKNOWN_PROPERTIES)
+          .disable(DeserializationFeature.FAIL_ON_UNKNOWN_PROPERTIES)
           .enable(StreamReadFeature.STRICT_DUPLICATE_DETECTION)
           .disable(StreamReadFeature.INCLUDE_SOURCE_IN_LOCATION)
           .changeDefaultPropertyInclusion(v -> v.withValueInclusion(JsonInclude.Include.NON_NULL))
@@ -129,7 +143,12 @@ final class ModelJson {
     }
     node.set("stack", write(project.stack(), strokes));
     node.put("notes", project.notes());
-    keep(project.unknown(), node);
+    Map<String, Object> unknown = new TreeMap<>(project.unknown());
+    Object within = unknown.remove(WITHIN);
+    keep(unknown, node);
+    if (within instanceof Unknowns unknowns) {
+      unknowns.addTo(node, node);
+    }
     return node;
   }
 
@@ -137,13 +156,7 @@ final class ModelJson {
    * @param strokes those that {@code "ref"} points to
    */
   static Project readProject(ObjectNode node, List<Stroke> strokes) {
-    Map<String, Object> unknown = new TreeMap<>();
-    for (Map.Entry<String, JsonNode> field : node.properties()) {
-      if (!PROJECT_FIELDS.contains(field.getKey())) {
-        unknown.put(field.getKey(), field.getValue());
-      }
-    }
-    return new Project(
+    Project project = new Project(
         node.path("title").asString("Untitled"),
         read(node.get("photograph"), carezza.model.PhotoReference.class, "photograph", strokes),
         readFaceMap(node),
@@ -153,7 +166,41 @@ final class ModelJson {
         node.hasNonNull("frame") ? read(node.get("frame"), Frame.class, "frame", List.of()) : null,
         readStack(node, strokes),
         node.path("notes").asString(""),
-        unknown);
+        unknownFields(node));
+    requireFitting(project);
+    ObjectNode given = node.deepCopy();
+    // Layers keep what is theirs by themselves.
+    given.remove("stack");
+    Unknowns within = Unknowns.of(given, write(project, null)).inParts();
+    if (within.isEmpty()) {
+      return project;
+    }
+    Map<String, Object> unknown = new TreeMap<>(project.unknown());
+    unknown.put(WITHIN, within);
+    return project.withUnknown(unknown);
+  }
+
+  /** A frame far larger than its photograph would be a picture that no memory holds. */
+  private static void requireFitting(Project project) {
+    Frame frame = project.frame();
+    double most =
+        MOST_CANVAS * Math.max(project.photograph().width(), project.photograph().height());
+    if (frame != null && Math.max(frame.width(), frame.height()) > Math.max(most, 64)) {
+      throw new IllegalArgumentException(
+          "its frame is %.0f x %.0f pixels, more than %d times the photograph"
+              .formatted(frame.width(), frame.height(), MOST_CANVAS));
+    }
+  }
+
+  /** Fields of a recipe that the format does not name. */
+  static Map<String, Object> unknownFields(ObjectNode node) {
+    Map<String, Object> unknown = new TreeMap<>();
+    for (Map.Entry<String, JsonNode> field : node.properties()) {
+      if (!PROJECT_FIELDS.contains(field.getKey())) {
+        unknown.put(field.getKey(), field.getValue());
+      }
+    }
+    return unknown;
   }
 
   /** The field {@code faceMap}, or null if there is none. */
@@ -180,6 +227,11 @@ final class ModelJson {
   }
 
   static ObjectNode write(Layer layer, List<Stroke> strokes) {
+    if (layer instanceof LockedLayer locked) {
+      ObjectNode as = MAPPER.createObjectNode();
+      keep(locked.content(), as);
+      return as;
+    }
     ObjectNode flat = MAPPER.createObjectNode();
     flat.put("kind", LayerKind.of(layer).key());
     ObjectNode fields = tree(layer, strokes);
@@ -187,7 +239,12 @@ final class ModelJson {
     head.remove("unknown");
     flat.setAll(head);
     flat.setAll(fields);
-    keep(layer.head().unknown(), flat);
+    Map<String, Object> unknown = new TreeMap<>(layer.head().unknown());
+    Object within = unknown.remove(WITHIN);
+    keep(unknown, flat);
+    if (within instanceof Unknowns unknowns) {
+      unknowns.addTo(flat, strokes == null ? flat : write(layer, null));
+    }
     return flat;
   }
 
@@ -211,21 +268,32 @@ final class ModelJson {
     for (JsonNode layer : stack) {
       layers.add(readLayer(layer, "stack[" + layers.size() + "]", strokes));
     }
-    return new LayerStack(layers);
+    LayerStack read = new LayerStack(layers);
+    read.requireBounded();
+    return read;
   }
 
+  private static final List<String> HEAD_FIELDS =
+      List.of("id", "name", "stage", "on", "amount", "mask", "blend");
+
   private static Layer readLayer(JsonNode given, String place, List<Stroke> strokes) {
+    if (!(given instanceof ObjectNode)) {
+      throw new IllegalArgumentException(place + " is no layer");
+    }
     String key = given.path("kind").asString("");
+    if (key.isEmpty()) {
+      throw new IllegalArgumentException(place + " does not say its kind");
+    }
     LayerKind kind =
         java.util.Arrays.stream(LayerKind.values())
             .filter(k -> k.key().equals(key))
             .findFirst()
-            .orElseThrow(
-                () ->
-                    new IllegalArgumentException(place + " is of the unknown kind '" + key + "'"));
+            .orElse(null);
+    if (kind == null || hasForeignMask(given, 0)) {
+      return locked((ObjectNode) given, key, place, strokes);
+    }
     ObjectNode fields = tree(kind.fresh(), null);
     ObjectNode head = (ObjectNode) fields.get("head");
-    List<String> headFields = List.of("id", "name", "stage", "on", "amount", "mask", "blend");
     List<String> ownFields =
         java.util.Arrays.stream(kind.type().getRecordComponents())
             .map(java.lang.reflect.RecordComponent::getName)
@@ -234,7 +302,7 @@ final class ModelJson {
     ObjectNode unknown = MAPPER.createObjectNode();
     for (Map.Entry<String, JsonNode> field : given.properties()) {
       String name = field.getKey();
-      if (headFields.contains(name)) {
+      if (HEAD_FIELDS.contains(name)) {
         head.set(name, field.getValue());
       } else if (ownFields.contains(name)) {
         fields.set(name, field.getValue());
@@ -245,7 +313,75 @@ final class ModelJson {
     if (!unknown.isEmpty()) {
       head.set("unknown", unknown);
     }
-    return read(fields, kind.type(), place, strokes);
+    Layer layer = read(fields, kind.type(), place, strokes);
+    Unknowns within = Unknowns.of(given, write(layer, null)).inParts();
+    if (within.isEmpty()) {
+      return layer;
+    }
+    Map<String, Object> all = new TreeMap<>(layer.head().unknown());
+    all.put(WITHIN, within);
+    return layer.with(layer.head().withUnknown(all));
+  }
+
+  private static final Set<String> MASK_KINDS =
+      Stream.of(maskKinds()).map(NamedType::getName).collect(Collectors.toSet());
+
+  /** Whether anything within a layer names a kind that no mask has here. */
+  private static boolean hasForeignMask(JsonNode node, int depth) {
+    for (JsonNode child : node) {
+      boolean foreign =
+          child instanceof ObjectNode object
+              && object.path("kind").isString()
+              && !MASK_KINDS.contains(object.get("kind").asString());
+      if (foreign || depth < DEEPEST && hasForeignMask(child, depth + 1)) {
+        return true;
+      }
+    }
+    return false;
+  }
+
+  /** Levels of JSON that are looked through; the parser allows no more. */
+  private static final int DEEPEST = 600;
+
+  /** As it came, with the strokes that it refers to written out, as their numbers change. */
+  private static Layer locked(
+      ObjectNode given, String kind, String place, List<Stroke> strokes) {
+    ObjectNode whole = (ObjectNode) withStrokes(given, strokes, place);
+    Map<String, Object> content = new LinkedHashMap<>();
+    whole.properties().forEach(e -> content.put(e.getKey(), e.getValue()));
+    String stage = given.path("stage").asString("");
+    Stage column =
+        Stream.of(Stage.values())
+            .filter(s -> s.name().equalsIgnoreCase(stage))
+            .findFirst()
+            .orElse(Stage.FINISH);
+    Head fresh = Head.of(given.path("name").asString(kind), column, new Mask.Nothing());
+    return new LockedLayer(
+        given.path("id").isString() ? fresh.withId(given.get("id").asString()) : fresh,
+        kind,
+        content);
+  }
+
+  private static JsonNode withStrokes(JsonNode node, List<Stroke> strokes, String place) {
+    if (node instanceof ObjectNode object) {
+      if (object.size() == 1 && object.path("ref").isInt()) {
+        int ref = object.get("ref").asInt();
+        if (ref < 0 || ref >= strokes.size()) {
+          throw new IllegalArgumentException(
+              "%s: stroke %d is not in the stroke file".formatted(place, ref));
+        }
+        return MAPPER.valueToTree(strokes.get(ref));
+      }
+      ObjectNode out = MAPPER.createObjectNode();
+      object.properties().forEach(e -> out.set(e.getKey(), withStrokes(e.getValue(), strokes, place)));
+      return out;
+    }
+    if (node instanceof ArrayNode list) {
+      ArrayNode out = MAPPER.createArrayNode();
+      list.forEach(e -> out.add(withStrokes(e, strokes, place)));
+      return out;
+    }
+    return node;
   }
 
   private static <T> T read(JsonNode node, Class<T> type, String place, List<Stroke> strokes) {
@@ -259,14 +395,21 @@ final class ModelJson {
     }
   }
 
-  /** What is wrong, without the reader's own internals. */
+  /** What is wrong and where, in the file's words and none of the reader's. */
   private static String wording(JacksonException e) {
-    Throwable cause = e.getCause();
-    if (cause instanceof IllegalArgumentException) {
-      return cause.getMessage();
+    if (e.getCause() instanceof IllegalArgumentException refused) {
+      return refused.getMessage();
     }
-    String first = e.getOriginalMessage().lines().findFirst().orElse("it cannot be read");
-    int internals = first.indexOf(" (class ");
-    return internals > 0 ? first.substring(0, internals) : first;
+    if (e instanceof StreamReadException) {
+      return "it is no valid JSON near line %d, column %d"
+          .formatted(e.getLocation().getLineNr(), e.getLocation().getColumnNr());
+    }
+    String path =
+        e.getPath().stream()
+            .map(r -> r.getPropertyName() == null ? "[" + r.getIndex() + "]" : r.getPropertyName())
+            .collect(Collectors.joining("."));
+    return path.isEmpty()
+        ? "what stands there is not what belongs there"
+        : "'%s' holds what does not belong there".formatted(path);
   }
 }

@@ -27,12 +27,6 @@ import carezza.model.Stroke;
  */
 final class PatchJson {
 
-  private static final List<String> FIELDS =
-      List.of("area", "outline", "feather", "source", "sources", "way", "amount");
-
-  private static final List<String> SOURCE_FIELDS =
-      List.of("dx", "dy", "angle", "scale", "mirrored");
-
   private PatchJson() {}
 
   static final class Writer extends ValueSerializer<Patch> {
@@ -88,7 +82,6 @@ final class PatchJson {
     @Override
     public Patch deserialize(JsonParser in, DeserializationContext context) {
       JsonNode node = context.readTree(in);
-      known(node, FIELDS, "repair");
       RepairArea area;
       if (node.has("outline")) {
         List<Point> points = new ArrayList<>();
@@ -121,7 +114,6 @@ final class PatchJson {
     }
 
     private static Source source(JsonNode node) {
-      known(node, SOURCE_FIELDS, "source");
       return new Source(
           number(node, "dx", Double.NaN),
           number(node, "dy", Double.NaN),
@@ -136,14 +128,6 @@ final class PatchJson {
         throw new IllegalArgumentException("a repair's " + field + " must be a number");
       }
       return value == null ? otherwise : value.asDouble();
-    }
-
-    private static void known(JsonNode node, List<String> fields, String of) {
-      for (String name : node.propertyNames()) {
-        if (!fields.contains(name)) {
-          throw new IllegalArgumentException("a %s has no field '%s'".formatted(of, name));
-        }
-      }
     }
   }
 }

@@ -21,7 +21,8 @@ import tools.jackson.databind.node.ObjectNode;
 
 import carezza.codec.Photograph;
 import carezza.codec.PictureReader;
-import carezza.codec.SafeFile;
+import carezza.file.AtomicFile;
+import carezza.file.Originals;
 import carezza.model.FaceMap;
 import carezza.model.LayerStack;
 import carezza.model.PhotoReference;
@@ -49,6 +50,14 @@ public final class ProjectFile {
   /** Most bytes of a photograph that are unpacked: more than any that fits in memory. */
   private static final int LARGEST_PHOTOGRAPH = 1 << 30;
 
+  private static final int LARGEST_PREVIEW = 1 << 24;
+
+  /** Most bytes of entries without a purpose that are read over. */
+  private static final long MOST_JUNK = 1L << 28;
+
+  private static final Map<String, Integer> WHOLE =
+      Map.of(PROJECT, LARGEST_TEXT, STROKES, LARGEST_TEXT, PHOTOGRAPH, LARGEST_PHOTOGRAPH);
+
   /** Bytes of a photograph's file up to which it is embedded unless said otherwise. */
   static final int LARGEST_EMBEDDED = 1 << 24;
 
@@ -60,10 +69,10 @@ public final class ProjectFile {
    */
   public static Retouch start(Path photograph) throws Problem {
     byte[] bytes = PictureReader.bytes(photograph);
-    Retouch started = start(bytes, photograph.getFileName().toString());
-    return bytes.length <= LARGEST_EMBEDDED
-        ? started
-        : started.linkedTo(photograph.toAbsolutePath().normalize());
+    Originals.protect(photograph);
+    Path place = photograph.toAbsolutePath().normalize();
+    Retouch started = start(bytes, PictureReader.name(photograph)).readFrom(place);
+    return bytes.length <= LARGEST_EMBEDDED ? started : started.linkedTo(place);
   }
 
   /** As above, from the bytes of the photograph's file. */
@@ -84,7 +93,7 @@ public final class ProjectFile {
             null,
             null,
             null);
-    return new Retouch(project, photo, bytes, null, null);
+    return new Retouch(project, photo, bytes, null, null, null);
   }
 
   /**
@@ -92,13 +101,12 @@ public final class ProjectFile {
    *
    * @param preview a small JPEG of the picture as it stands
    */
-  public static void save(Retouch retouch, Path file, byte[] preview) throws Problem {
+  public static void save(Retouch retouch, AtomicFile file, byte[] preview) throws Problem {
     List<Stroke> strokes = new ArrayList<>();
-    Project linked = linkedFrom(retouch, file);
+    Project linked = linkedFrom(retouch, file.path());
     byte[] json = ModelJson.text(ModelJson.write(linked, strokes));
     byte[] packed = StrokesFile.write(strokes);
-    SafeFile.write(
-        file,
+    file.ownerOnly().write(
         out -> {
           ZipOutputStream zip = new ZipOutputStream(out);
           zip.setLevel(6);
@@ -146,12 +154,22 @@ public final class ProjectFile {
     zip.closeEntry();
   }
 
+  /** Whether a file is a project by its name. */
+  public static boolean isProject(Path file) {
+    return PictureReader.name(file).endsWith(ENDING);
+  }
+
+  /** Opens a project, or starts one on a photograph, by the file's name. */
+  public static Retouch openOrStart(Path file) throws Problem {
+    return isProject(file) ? open(file) : start(file);
+  }
+
   /**
    * @throws Problem if the file is missing, damaged, of a newer version, or its photograph is missing
    *     or another one
    */
   public static Retouch open(Path file) throws Problem {
-    String name = file.getFileName().toString();
+    String name = PictureReader.name(file);
     Retouch retouch = read(PictureReader.bytes(file), name, file);
     return retouch.with(retouch.project(), file);
   }
@@ -162,7 +180,7 @@ public final class ProjectFile {
   }
 
   private static Retouch read(byte[] bytes, String name, Path file) throws Problem {
-    Map<String, byte[]> entries = unzip(bytes, name);
+    Map<String, byte[]> entries = unzip(bytes, name, WHOLE);
     byte[] json = entries.get(PROJECT);
     if (json == null) {
       throw new Problem(Kind.PROJECT_DAMAGED, name, "it holds no " + PROJECT);
@@ -187,7 +205,7 @@ public final class ProjectFile {
     byte[] photo = photograph(project.photograph(), entries, file, name);
     PhotoReference reference = project.photograph();
     String shown = Path.of(reference.name()).getFileName().toString();
-    Retouch opened = new Retouch(project, PictureReader.decode(photo, shown), photo, null, null);
+    Retouch opened = new Retouch(project, PictureReader.decode(photo, shown), photo, null, null, null);
     return reference.embedded()
         ? opened
         : opened.linkedTo(file.toAbsolutePath().resolveSibling(reference.name()).normalize());
@@ -208,6 +226,7 @@ public final class ProjectFile {
         throw new Problem(Kind.PHOTOGRAPH_MISSING, name, reference.name());
       }
       bytes = PictureReader.bytes(beside);
+      Originals.protect(beside);
     }
     if (!sha256(bytes).equals(reference.sha256())) {
       throw reference.embedded()
@@ -217,23 +236,69 @@ public final class ProjectFile {
     return bytes;
   }
 
-  private static Map<String, byte[]> unzip(byte[] bytes, String name) throws Problem {
+  /**
+   * What a project shows before it is opened.
+   *
+   * @param preview a small JPEG; empty if there is none
+   * @param unknown fields of the recipe that the format does not name
+   */
+  public record Glance(String title, byte[] preview, Map<String, Object> unknown) {}
+
+  /**
+   * Looks at a project's title and preview without its photograph.
+   *
+   * @throws Problem if the file is missing or damaged
+   */
+  public static Glance glance(Path file) throws Problem {
+    String name = PictureReader.name(file);
+    Map<String, byte[]> entries =
+        unzip(PictureReader.bytes(file), name, Map.of(PROJECT, LARGEST_TEXT, PREVIEW, LARGEST_PREVIEW));
+    if (!entries.containsKey(PROJECT)) {
+      throw new Problem(Kind.PROJECT_DAMAGED, name, "it holds no " + PROJECT);
+    }
+    try {
+      ObjectNode node = ModelJson.parse(entries.get(PROJECT));
+      return new Glance(
+          node.path("title").asString("Untitled"),
+          entries.getOrDefault(PREVIEW, new byte[0]),
+          ModelJson.unknownFields(node));
+    } catch (IllegalArgumentException e) {
+      throw new Problem(e, Kind.PROJECT_DAMAGED, name, e.getMessage());
+    }
+  }
+
+  /**
+   * Unpacks the entries that are wanted, each up to its limit; what else there is is passed over unread.
+   *
+   * @param wanted limits by name; one that ends in / stands for any one entry below it
+   */
+  private static Map<String, byte[]> unzip(byte[] bytes, String name, Map<String, Integer> wanted)
+      throws Problem {
     Map<String, byte[]> entries = new HashMap<>();
+    long junk = 0;
     // Entries are only ever looked up by name in memory, so no name can point outside a folder.
     try (ZipInputStream zip = new ZipInputStream(new ByteArrayInputStream(bytes))) {
       for (ZipEntry e = zip.getNextEntry(); e != null; e = zip.getNextEntry()) {
         String entry = e.getName();
-        boolean photograph = entry.startsWith(PHOTOGRAPH);
-        if (photograph || entry.equals(PROJECT) || entry.equals(STROKES)) {
-          int most = photograph ? LARGEST_PHOTOGRAPH : LARGEST_TEXT;
-          byte[] content = zip.readNBytes(most);
-          if (zip.read() >= 0 || entries.put(entry, content) != null) {
-            throw new Problem(Kind.PROJECT_DAMAGED, name, entry + " is too large or there twice");
+        String purpose = entry.startsWith(PHOTOGRAPH) ? PHOTOGRAPH : entry;
+        Integer most = wanted.get(purpose);
+        if (most == null) {
+          junk += skipped(zip, MOST_JUNK - junk);
+          if (junk >= MOST_JUNK) {
+            throw new Problem(Kind.PROJECT_DAMAGED, name, entry + " is more than a project holds");
           }
+          continue;
+        }
+        boolean known = purpose.equals(PHOTOGRAPH) && entries.keySet().stream().anyMatch(k -> k.startsWith(PHOTOGRAPH));
+        byte[] content = known || e.getSize() > most ? null : zip.readNBytes(most);
+        if (content == null || zip.read() >= 0 || entries.put(entry, content) != null) {
+          throw new Problem(Kind.PROJECT_DAMAGED, name, entry + " is too large or there twice");
         }
       }
     } catch (IOException | IllegalArgumentException e) {
       throw new Problem(e, Kind.PROJECT_DAMAGED, name, "the file is cut short or changed");
+    } catch (OutOfMemoryError e) {
+      throw new Problem(e, Kind.PICTURE_TOO_DEMANDING, name);
     }
     if (entries.isEmpty()) {
       throw new Problem(Kind.PROJECT_DAMAGED, name, "it is no project file at all");
@@ -241,12 +306,22 @@ public final class ProjectFile {
     return entries;
   }
 
+  /** Reads over an entry that nobody asked for; how long it is, or the most that is looked at. */
+  private static long skipped(ZipInputStream zip, long most) throws IOException {
+    byte[] buffer = new byte[1 << 16];
+    long sum = 0;
+    for (int n = zip.read(buffer); n >= 0 && sum < most; n = zip.read(buffer)) {
+      sum += n;
+    }
+    return sum;
+  }
+
   /** A stack and, if given, a face map, as {@code project.json} holds them. */
   public record StackFile(LayerStack stack, FaceMap faces) {}
 
   /** Reads a JSON file with the fields {@code stack} and, if wanted, {@code faceMap}. */
   public static StackFile readStack(Path file) throws Problem {
-    return readStack(PictureReader.bytes(file), file.getFileName().toString());
+    return readStack(PictureReader.bytes(file), PictureReader.name(file));
   }
 
   /** As above, from bytes. */

@@ -14,12 +14,13 @@ import carezza.model.Project;
  * @param file the photograph's own bytes
  * @param source where the photograph's file lies, if the project links to it; null if it is embedded
  * @param path where the project was opened from or saved to last; null before
+ * @param origin where the photograph was read from, embedded or not; null where that is not known
  */
 public record Retouch(
-    Project project, Photograph photograph, byte[] file, Path source, Path path) {
+    Project project, Photograph photograph, byte[] file, Path source, Path path, Path origin) {
 
   public Retouch with(Project newProject, Path newPath) {
-    return new Retouch(newProject, photograph, file, source, newPath);
+    return new Retouch(newProject, photograph, file, source, newPath, origin);
   }
 
   /** The same with another name of the photograph's file. */
@@ -32,7 +33,8 @@ public record Retouch(
         photograph,
         file,
         source,
-        path);
+        path,
+        origin);
   }
 
   /** The same with the photograph linked where it lies, or embedded if that is null. */
@@ -49,6 +51,12 @@ public record Retouch(
         photograph,
         file,
         newSource,
-        path);
+        path,
+        newSource == null ? origin : newSource);
+  }
+
+  /** The same, its photograph read from this file. */
+  Retouch readFrom(Path newOrigin) {
+    return new Retouch(project, photograph, file, source, path, newOrigin);
   }
 }

@@ -42,7 +42,7 @@ public final class SpotsFile {
                 number(spot, "radius", patches.size())));
       }
     } catch (IllegalArgumentException e) {
-      throw new Problem(e, Kind.SPOTS_INVALID, file.getFileName(), e.getMessage());
+      throw new Problem(e, Kind.SPOTS_INVALID, PictureReader.name(file), e.getMessage());
     }
     return patches;
   }

@@ -6,6 +6,7 @@ import java.util.Map;
 import java.util.Set;
 
 import carezza.model.Head;
+import carezza.model.LockedLayer;
 import carezza.model.Stroke;
 
 /**
@@ -64,6 +65,8 @@ public record Fingerprint(long one, long two) {
           s.chars().forEach(this::mix);
         }
         case Stroke stroke -> stroke(stroke);
+        // Changes nothing, whatever it holds.
+        case LockedLayer locked -> mix(4);
         case Head head -> {
           // Names and places on the screen change no pixel.
           add(head.on());

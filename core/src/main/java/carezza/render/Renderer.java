@@ -23,6 +23,7 @@ import carezza.model.HealLayer;
 import carezza.model.HealLayer.Piece;
 import carezza.model.HealLayer.Source;
 import carezza.model.Layer;
+import carezza.raw.SensorLight;
 import carezza.render.TileGrid.Tile;
 
 /**
@@ -45,6 +46,7 @@ public final class Renderer {
   }
 
   private final Pyramid photograph;
+  private final SensorLight sensor;
   private final Edges edges;
   private final TileCache cache;
   private final Map<Fingerprint, Readings> readings = new ConcurrentHashMap<>();
@@ -52,7 +54,15 @@ public final class Renderer {
   private final LongAdder computed = new LongAdder();
 
   public Renderer(Pyramid photograph, TileCache cache) {
+    this(photograph, cache, null);
+  }
+
+  /**
+   * @param sensor what the camera's sensor saw, or null
+   */
+  public Renderer(Pyramid photograph, TileCache cache, SensorLight sensor) {
     this.photograph = photograph;
+    this.sensor = sensor;
     this.edges = new Edges(photograph::level);
     this.cache = cache;
   }
@@ -67,7 +77,7 @@ public final class Renderer {
 
   /** Where a scene is rendered at a level. */
   public Site site(Scene scene, int level) {
-    return new Site(size(), level, scene.regions(), edges, null);
+    return new Site(size(), level, scene.regions(), edges, null, sensor);
   }
 
   /** Tiles computed by kernels so far, rather than found: what an edit really cost. */
@@ -108,7 +118,7 @@ public final class Renderer {
       edited++;
     }
     Run run = new Run(layers, scene, level, cancellation);
-    Site site = new Site(size(), level, scene.regions(), edges, new MaskMemory(area.pixels()));
+    Site site = new Site(size(), level, scene.regions(), edges, new MaskMemory(area.pixels()), sensor);
     List<LiveRendering.Step> steps = new ArrayList<>();
     Area wanted = area;
     for (int i = layers.size(); i > edited; i--) {

@@ -3,15 +3,17 @@ package carezza.session;
 import java.nio.file.Path;
 import java.util.Locale;
 
-import carezza.codec.FileNotes.Carried;
 import carezza.codec.OutputColour;
 import carezza.codec.OutputProfile;
 import carezza.codec.PictureFormat;
+import carezza.codec.PictureReader;
 import carezza.colour.Transfer;
 import carezza.filter.Resampling;
 import carezza.image.Level;
 import carezza.image.Picture;
 import carezza.image.PictureSize;
+import carezza.metadata.Metadata.Carried;
+import carezza.model.Project;
 import carezza.problem.Problem;
 import carezza.problem.Problem.Kind;
 
@@ -23,7 +25,7 @@ import carezza.problem.Problem.Kind;
  * @param bits per channel of a PNG or TIFF, 8 or 16
  * @param level rendered at; 0 for full quality
  * @param colour colour space of the file
- * @param carried what of the photograph's notes goes into the file
+ * @param carried what of the photograph's metadata goes into the file
  * @param layers writes a TIFF with a page for each layer; OpenRaster always has them
  */
 public record Delivery(
@@ -51,7 +53,7 @@ public record Delivery(
    * @throws Problem if not
    */
   public void check(Path file) throws Problem {
-    String name = file.getFileName().toString();
+    String name = PictureReader.name(file);
     if (isOpenRaster(file)) {
       requireRgb(name);
       return;
@@ -76,7 +78,20 @@ public record Delivery(
 
   /** Whether a file of this name holds layers by its kind. */
   static boolean isOpenRaster(Path file) {
-    return file.getFileName().toString().toLowerCase(Locale.ROOT).endsWith(".ora");
+    return PictureReader.name(file).toLowerCase(Locale.ROOT).endsWith(".ora");
+  }
+
+  /** Width and height of the file, at full quality. */
+  public PictureSize size(Project project, PictureSize photograph) {
+    PictureSize cut = project.frame() == null ? photograph : project.frame().size(1);
+    return longEdge == 0 || longEdge >= cut.longEdge() || layers ? cut : shrunk(cut);
+  }
+
+  private PictureSize shrunk(PictureSize from) {
+    double factor = (double) longEdge / from.longEdge();
+    return new PictureSize(
+        Math.max(1, (int) Math.round(from.width() * factor)),
+        Math.max(1, (int) Math.round(from.height() * factor)));
   }
 
   /** Shrunk in linear light so that the long edge fits. */
@@ -86,11 +101,7 @@ public record Delivery(
     if (longEdge == 0 || longEdge >= Math.max(w, h)) {
       return picture;
     }
-    double factor = (double) longEdge / photograph.longEdge();
-    PictureSize size =
-        new PictureSize(
-            Math.max(1, (int) Math.round(photograph.width() * factor)),
-            Math.max(1, (int) Math.round(photograph.height() * factor)));
+    PictureSize size = shrunk(photograph);
     return Transfer.encodeInPlace(Resampling.shrink(Transfer.toLinear(picture), size));
   }
 }

@@ -1,18 +1,21 @@
 package carezza.session;
 
 import java.io.IOException;
-import java.net.URI;
-import java.net.URLDecoder;
 import java.net.URLEncoder;
+import java.nio.channels.FileChannel;
+import java.nio.channels.FileLock;
+import java.nio.channels.OverlappingFileLockException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.nio.file.StandardOpenOption;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 
-import carezza.codec.SafeFile;
+import carezza.file.ApplicationFolder;
+import carezza.file.AtomicFile;
+import carezza.file.Reason;
 import carezza.model.PhotoReference;
 import carezza.problem.Problem;
 import carezza.problem.Problem.Kind;
@@ -20,107 +23,148 @@ import carezza.project.ProjectFile;
 import carezza.project.Retouch;
 
 /**
- * Keeps unsaved work so that it outlives the program. The photograph is written once, beside it the
- * recipe after each change, whole or not at all: a few kilobytes, whatever the picture's size.
+ * Keeps the unsaved work of one document in one run, so that it outlives the program. The photograph is written once,
+ * beside it the recipe after each change, whole or not at all: a few kilobytes, whatever the picture's size. A lock says
+ * that the run is alive; it dies with the process.
  */
-public final class Journal {
+public final class Journal implements AutoCloseable {
 
-  private static final String RECIPE = "unsaved.carezza";
+  static final String RECIPE = "unsaved.carezza";
   private static final String PHOTOGRAPH = "photograph-";
+  private static final String LOCK = "lock";
 
-  /** Fields of the recipe that say where the work came from. */
-  private static final String NAME = "journalPhotograph";
+  /** Fields of the recipe that say where the work came from and how far it was. */
+  static final String NAME = "journalPhotograph";
 
-  private static final String PATH = "journalPath";
-  private static final String SOURCE = "journalSource";
+  static final String PATH = "journalPath";
+  static final String SOURCE = "journalSource";
+  static final String STEPS = "journalSteps";
 
   private final Path folder;
+  private FileChannel channel;
 
   /**
    * @param folder its own; made when first needed
    */
-  public Journal(Path folder) {
+  Journal(Path folder) {
     this.folder = folder;
   }
 
-  /** Keeps the work as it stands; earlier work in the journal is replaced. */
-  public synchronized void keep(Retouch retouch) throws Problem {
+  Path folder() {
+    return folder;
+  }
+
+  /**
+   * Keeps the work as it stands in place of what was kept before.
+   *
+   * @param steps taken since it was saved last
+   * @param preview a small JPEG of the picture
+   */
+  public synchronized void keep(Retouch retouch, int steps, byte[] preview) throws Problem {
+    lock();
     PhotoReference photo = retouch.project().photograph();
     Path picture = folder.resolve(PHOTOGRAPH + photo.sha256().substring(0, 16));
-    try {
-      Files.createDirectories(folder);
-    } catch (IOException e) {
-      throw new Problem(e, Kind.FILE_NOT_WRITTEN, folder, e.getMessage());
-    }
     if (!Files.isRegularFile(picture)) {
-      SafeFile.write(picture, out -> out.write(retouch.file()));
+      AtomicFile.replacing(picture).ownerOnly().write(out -> out.write(retouch.file()));
     }
     Map<String, Object> unknown = new HashMap<>(retouch.project().unknown());
     unknown.put(NAME, URLEncoder.encode(photo.name(), StandardCharsets.UTF_8));
     unknown.put(PATH, retouch.path() == null ? "" : retouch.path().toUri().toString());
     unknown.put(SOURCE, retouch.source() == null ? "" : retouch.source().toUri().toString());
+    unknown.put(STEPS, steps);
     Retouch recipe = retouch.linkedTo(picture.toAbsolutePath().normalize());
     recipe = recipe.with(recipe.project().withUnknown(unknown), null);
-    ProjectFile.save(recipe, folder.resolve(RECIPE), new byte[0]);
-    removeOthers(picture);
+    ProjectFile.save(recipe, AtomicFile.replacing(folder.resolve(RECIPE)), preview);
   }
 
-  private void removeOthers(Path picture) throws Problem {
-    for (Path file : files()) {
-      String name = file.getFileName().toString();
-      if (name.startsWith(PHOTOGRAPH) && !file.equals(picture)) {
+  /**
+   * Takes the folder for this run.
+   *
+   * @throws Problem if it cannot be written
+   */
+  private void lock() throws Problem {
+    if (channel == null && !take()) {
+      throw new Problem(Kind.FILE_NOT_WRITTEN, folder, "another Carezza works there");
+    }
+  }
+
+  /** Takes the folder for this run; false if another run has it. */
+  synchronized boolean take() throws Problem {
+    if (channel != null) {
+      return true;
+    }
+    try {
+      ApplicationFolder.makePrivate(folder);
+      FileChannel opened =
+          FileChannel.open(
+              folder.resolve(LOCK), StandardOpenOption.CREATE, StandardOpenOption.WRITE);
+      FileLock lock = null;
+      try {
+        lock = opened.tryLock();
+      } catch (OverlappingFileLockException e) {
+        // Taken by another document of this run.
+        lock = null;
+      }
+      if (lock == null) {
+        opened.close();
+        return false;
+      }
+      channel = opened;
+      return true;
+    } catch (IOException e) {
+      throw new Problem(e, Kind.FILE_NOT_WRITTEN, folder, Reason.of(e));
+    }
+  }
+
+  /** Lets go of the folder and leaves what lies in it. */
+  synchronized void release() throws Problem {
+    if (channel != null) {
+      try {
+        channel.close();
+      } catch (IOException e) {
+        throw new Problem(e, Kind.FILE_NOT_WRITTEN, folder, Reason.of(e));
+      } finally {
+        channel = null;
+      }
+    }
+  }
+
+  /** Nothing unsaved is left. */
+  public synchronized void clear() throws Problem {
+    delete(folder.resolve(RECIPE));
+    for (Path file : files(folder)) {
+      if (!file.getFileName().toString().equals(LOCK)) {
         delete(file);
       }
     }
   }
 
-  /** Whether an earlier run left work behind. */
-  public boolean holdsWork() {
-    return Files.isRegularFile(folder.resolve(RECIPE));
-  }
-
-  /** The work that was left behind, as if it had just been done and not saved. */
-  public Optional<Retouch> leftBehind() throws Problem {
-    if (!holdsWork()) {
-      return Optional.empty();
+  /** Gives the folder back: gone if it holds nothing, left for another run if it holds work. */
+  @Override
+  public synchronized void close() throws Problem {
+    if (channel != null && !Files.isRegularFile(folder.resolve(RECIPE))) {
+      remove(folder);
     }
-    Retouch kept = ProjectFile.open(folder.resolve(RECIPE));
-    Map<String, Object> unknown = new HashMap<>(kept.project().unknown());
-    String name = URLDecoder.decode(words(unknown.remove(NAME)), StandardCharsets.UTF_8);
-    String path = words(unknown.remove(PATH));
-    String source = words(unknown.remove(SOURCE));
-    Path linked = source.isEmpty() ? null : Path.of(URI.create(source));
-    // A linked photograph that is gone meanwhile is embedded, as the journal has it.
-    Retouch found =
-        linked != null && Files.isRegularFile(linked)
-            ? kept.linkedTo(linked)
-            : kept.linkedTo(null).named(name);
-    return Optional.of(
-        found.with(
-            found.project().withUnknown(unknown),
-            path.isEmpty() ? null : Path.of(URI.create(path))));
+    release();
   }
 
-  /** A field as read from a file is a node of JSON; what stands in it needs no escapes but quotes. */
-  private static String words(Object field) {
-    return field == null ? "" : field.toString().replace("\"", "");
-  }
-
-  /** Nothing unsaved is left. */
-  public synchronized void clear() throws Problem {
-    for (Path file : files()) {
+  /** Deletes a folder of a journal, the recipe first: without it the rest is nothing. */
+  static void remove(Path folder) throws Problem {
+    delete(folder.resolve(RECIPE));
+    for (Path file : files(folder)) {
       delete(file);
     }
+    delete(folder);
   }
 
-  private List<Path> files() throws Problem {
+  private static List<Path> files(Path folder) throws Problem {
     if (!Files.isDirectory(folder)) {
       return List.of();
     }
     try (var files = Files.list(folder)) {
       return files.filter(Files::isRegularFile).toList();
     } catch (IOException e) {
-      throw new Problem(e, Kind.FILE_UNREADABLE, folder, e.getMessage());
+      throw new Problem(e, Kind.FILE_UNREADABLE, folder, Reason.of(e));
     }
   }
 
@@ -128,7 +172,7 @@ public final class Journal {
     try {
       Files.deleteIfExists(file);
     } catch (IOException e) {
-      throw new Problem(e, Kind.FILE_NOT_WRITTEN, file, e.getMessage());
+      throw new Problem(e, Kind.FILE_NOT_WRITTEN, file, Reason.of(e));
     }
   }
 }

@@ -1,6 +1,5 @@
 package carezza.session;
 
-import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -8,16 +7,15 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.function.UnaryOperator;
 
-import carezza.codec.FileNotes;
-import carezza.codec.FileNotes.Carried;
 import carezza.codec.LayeredWriter;
 import carezza.codec.OutputColour;
 import carezza.codec.OutputProfile;
 import carezza.codec.Photograph;
 import carezza.codec.PictureFormat;
+import carezza.codec.PictureReader;
 import carezza.codec.PictureWriter;
-import carezza.codec.SafeFile;
 import carezza.face.FaceAnalysis;
+import carezza.file.AtomicFile;
 import carezza.image.Area;
 import carezza.image.Cancellation;
 import carezza.image.Level;
@@ -34,6 +32,8 @@ import carezza.measure.Examination;
 import carezza.measure.Gauge;
 import carezza.measure.HairFinder;
 import carezza.measure.JobLevel;
+import carezza.metadata.Metadata;
+import carezza.metadata.Metadata.Carried;
 import carezza.model.FaceMap;
 import carezza.model.Frame;
 import carezza.model.FrequencySeparationLayer;
@@ -74,7 +74,7 @@ public final class Session {
 
   private final Renderer renderer;
   private final Examination examination;
-  private final FileNotes notes;
+  private final Metadata metadata;
   private List<FaceMap> regionsOf = List.of();
   private Regions regions = Regions.none();
   private Plane subject;
@@ -83,9 +83,10 @@ public final class Session {
   private volatile Picture measured;
 
   public Session(Photograph photograph) {
-    renderer = new Renderer(new Pyramid(photograph.pixels()), TileCache.forThisMachine());
+    renderer = new Renderer(
+            new Pyramid(photograph.pixels()), TileCache.forThisMachine(), photograph.sensor());
     examination = new Examination(renderer);
-    notes = photograph.notes();
+    metadata = photograph.metadata();
   }
 
   public Renderer renderer() {
@@ -353,14 +354,16 @@ public final class Session {
   }
 
   /** Renders and writes the file whole or not at all. */
-  public void deliver(Project project, Path file, Delivery delivery, Cancellation cancellation)
+  public void deliver(
+      Project project, AtomicFile file, Delivery delivery, Cancellation cancellation)
       throws Problem {
-    delivery.check(file);
-    if (delivery.layers() || Delivery.isOpenRaster(file)) {
+    delivery.check(file.path());
+    file.check();
+    if (delivery.layers() || Delivery.isOpenRaster(file.path())) {
       deliverLayers(project, file, delivery, cancellation);
       return;
     }
-    PictureFormat format = PictureFormat.of(file.getFileName().toString());
+    PictureFormat format = PictureFormat.of(PictureReader.name(file.path()));
     Picture picture = picture(project, delivery, cancellation);
     cancellation.check();
     PictureWriter.write(
@@ -371,19 +374,19 @@ public final class Session {
             delivery.quality(),
             delivery.bits(),
             delivery.colour(),
-            notes,
+            metadata,
             delivery.carried()));
   }
 
   /** OpenRaster, or a TIFF with a page for each layer; at the full size of the level. */
   private void deliverLayers(
-      Project project, Path file, Delivery delivery, Cancellation cancellation) throws Problem {
+      Project project, AtomicFile file, Delivery delivery, Cancellation cancellation)
+      throws Problem {
     Scene scene = scene(project);
-    SafeFile.write(
-        file,
+    file.write(
         out -> {
           try (LayeredWriter writer =
-              Delivery.isOpenRaster(file)
+              Delivery.isOpenRaster(file.path())
                   ? LayeredWriter.openRaster(out, delivery.colour())
                   : LayeredWriter.tiff(out, delivery.colour())) {
             UnaryOperator<Picture> framed =
@@ -411,27 +414,41 @@ public final class Session {
    * Saves the project. Its preview is the picture as it was measured last, so that saving waits for no
    * rendering; only before the first measurement it is rendered.
    */
-  public void save(Retouch retouch, Path file, Cancellation cancellation) throws Problem {
-    Delivery small =
-        new Delivery(
-            PREVIEW_LONG_EDGE,
-            PREVIEW_QUALITY,
-            8,
-            previewLevel(),
-            OutputColour.of(OutputProfile.SRGB),
-            Carried.NOTHING,
-            false);
+  public void save(Retouch retouch, AtomicFile file, Cancellation cancellation)
+      throws Problem {
+    file.check();
     Picture last = measured;
     Picture shown =
         last == null
-            ? picture(retouch.project(), small, cancellation)
-            : sized(retouch.project(), small, last);
-    byte[] preview =
-        PictureWriter.encode(
-            shown,
-            new PictureWriter.Settings(PictureFormat.JPEG, PREVIEW_QUALITY, 8, OutputProfile.SRGB),
-            "the preview");
-    ProjectFile.save(retouch, file, preview);
+            ? picture(retouch.project(), small(), cancellation)
+            : sized(retouch.project(), small(), last);
+    ProjectFile.save(retouch, file, encoded(shown));
+  }
+
+  /** A small JPEG of the picture as it was measured last, or else of the photograph; waits for no rendering. */
+  public byte[] glance(Project project) throws Problem {
+    Picture last = measured;
+    return encoded(
+        sized(
+            project, small(), last == null ? renderer.photograph().level(previewLevel()) : last));
+  }
+
+  private Delivery small() {
+    return new Delivery(
+        PREVIEW_LONG_EDGE,
+        PREVIEW_QUALITY,
+        8,
+        previewLevel(),
+        OutputColour.of(OutputProfile.SRGB),
+        Carried.NOTHING,
+        false);
+  }
+
+  private static byte[] encoded(Picture preview) throws Problem {
+    return PictureWriter.encode(
+        preview,
+        new PictureWriter.Settings(PictureFormat.JPEG, PREVIEW_QUALITY, 8, OutputProfile.SRGB),
+        "the preview");
   }
 
   private int previewLevel() {

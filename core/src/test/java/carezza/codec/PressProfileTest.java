@@ -10,12 +10,13 @@ import java.util.List;
 
 import org.testng.annotations.Test;
 
-import carezza.codec.FileNotes.Carried;
 import carezza.colour.DeltaE2000;
 import carezza.colour.Lab;
 import carezza.image.Area;
 import carezza.image.Picture;
 import carezza.image.Plane;
+import carezza.metadata.Metadata;
+import carezza.metadata.Metadata.Carried;
 import carezza.press.Intent;
 import carezza.press.PressTables;
 import carezza.problem.Problem;
@@ -55,7 +56,7 @@ public class PressProfileTest {
                 90,
                 16,
                 new OutputColour(OutputProfile.COATED, intent, blackPoint),
-                FileNotes.NONE,
+                Metadata.NONE,
                 Carried.NOTHING),
             "inks.tif");
     Photograph again = PictureReader.decode(file, "inks.tif");

@@ -43,7 +43,7 @@ public class EdgesTest {
   }
 
   private static Site site(int level) {
-    return new Site(SIZE, level, Regions.none(), new Edges(PHOTOGRAPH::level), null);
+    return new Site(SIZE, level, Regions.none(), new Edges(PHOTOGRAPH::level), null, null);
   }
 
   private static Plane render(Mask mask, int level) {

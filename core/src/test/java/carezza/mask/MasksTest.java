@@ -231,7 +231,7 @@ public class MasksTest {
     Area whole = size.area();
     Picture input = Picture.of(whole);
     Site forgetful = new Site(size, 0, Regions.none());
-    Site site = new Site(size, 0, Regions.none(), null, new MaskMemory(whole.pixels()));
+    Site site = new Site(size, 0, Regions.none(), null, new MaskMemory(whole.pixels()), null);
     Mask mask = new Mask.Oval(60, 45, 30, 20, 0, 0.5);
     Masks.render(mask.painted(Stroke.dab(20, 20, 9, 0)), whole, site, input);
     mask = mask.painted(Stroke.dab(20, 20, 9, 0));

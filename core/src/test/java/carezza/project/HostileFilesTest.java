@@ -19,15 +19,16 @@ import org.testng.annotations.BeforeClass;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 
-import carezza.codec.FileNotes.Carried;
 import carezza.codec.OutputColour;
 import carezza.codec.OutputProfile;
 import carezza.codec.PictureFormat;
 import carezza.codec.PictureReader;
 import carezza.codec.PictureWriter;
+import carezza.file.AtomicFile;
 import carezza.image.Area;
 import carezza.image.Cancellation;
 import carezza.image.Picture;
+import carezza.metadata.Metadata.Carried;
 import carezza.model.LayerStack;
 import carezza.model.Project;
 import carezza.problem.Problem;
@@ -74,13 +75,13 @@ public class HostileFilesTest {
                         .withPatches(Portrait.S06.spots()),
                     carezza.model.LayerKind.TONE_EVENING.fresh()));
     Path file = folder.resolve("e.carezza");
-    ProjectFile.save(small.with(project, null), file, new byte[0]);
+    ProjectFile.save(small.with(project, null), AtomicFile.replacing(file), new byte[0]);
     seeds.add(new Object[] {"e.carezza", Files.readAllBytes(file)});
     Path layers = folder.resolve("f.ora");
     new Session(small.photograph())
         .deliver(
             project,
-            layers,
+            AtomicFile.replacing(layers),
             new Delivery(
                 0, 90, 16, 0, OutputColour.of(OutputProfile.SRGB), Carried.NOTHING, true),
             Cancellation.NONE);

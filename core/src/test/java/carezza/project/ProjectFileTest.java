@@ -24,11 +24,12 @@ import org.testng.annotations.BeforeClass;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 
-import carezza.codec.FileNotes;
 import carezza.codec.OutputColour;
 import carezza.codec.OutputProfile;
 import carezza.codec.PictureReader;
+import carezza.file.AtomicFile;
 import carezza.image.Cancellation;
+import carezza.metadata.Metadata.Carried;
 import carezza.model.DodgeBurnLayer;
 import carezza.model.Layer;
 import carezza.model.LayerKind;
@@ -104,7 +105,7 @@ public class ProjectFileTest {
 
   private Path saved(String name) throws Problem {
     Path file = folder.resolve(name);
-    ProjectFile.save(retouch, file, PREVIEW);
+    ProjectFile.save(retouch, AtomicFile.replacing(file), PREVIEW);
     return file;
   }
 
@@ -153,7 +154,7 @@ public class ProjectFileTest {
   @Test
   public void aReopenedProjectRendersTheSamePicture() throws Problem {
     Delivery small = new Delivery(
-            0, 90, 8, 2, OutputColour.of(OutputProfile.SRGB), FileNotes.Carried.NOTHING, false);
+            0, 90, 8, 2, OutputColour.of(OutputProfile.SRGB), Carried.NOTHING, false);
     var before =
         new Session(retouch.photograph())
             .picture(retouch.project(), small, Cancellation.NONE);
@@ -180,7 +181,8 @@ public class ProjectFileTest {
             json ->
                 json.replaceFirst("\\{", "{\"client\":{\"room\":7},")
                     .replace("\"kind\" : \"curve\"", "\"kind\" : \"curve\", \"wish\" : \"more\""));
-    ProjectFile.save(ProjectFile.open(file), folder.resolve("kept.carezza"), PREVIEW);
+    ProjectFile.save(
+        ProjectFile.open(file), AtomicFile.replacing(folder.resolve("kept.carezza")), PREVIEW);
     String json =
         new String(
             entries(folder.resolve("kept.carezza")).get("project.json"), StandardCharsets.UTF_8);
@@ -331,7 +333,7 @@ public class ProjectFileTest {
     for (String place : new String[] {"one.carezza", "deep/er/two.carezza"}) {
       Path file = folder.resolve(place);
       Files.createDirectories(file.getParent());
-      ProjectFile.save(linked, file, new byte[0]);
+      ProjectFile.save(linked, AtomicFile.replacing(file), new byte[0]);
       assertThat(Files.size(file)).isLessThan(retouch.file().length / 4);
       Retouch again = ProjectFile.open(file);
       assertThat(again.project()).isEqualTo(linked.project());
@@ -358,9 +360,8 @@ public class ProjectFileTest {
     byte[] before = Files.readAllBytes(file);
     assertThatThrownBy(
             () ->
-                carezza.codec.SafeFile.write(
-                    file,
-                    out -> {
+                AtomicFile.replacing(file)
+                    .write(out -> {
                       out.write(new byte[100_000]);
                       throw new IOException("No space left on device");
                     }))
@@ -369,14 +370,14 @@ public class ProjectFileTest {
         .hasMessageContaining("No space left on device");
     assertThat(Files.readAllBytes(file)).isEqualTo(before);
     try (var files = Files.list(folder)) {
-      assertThat(files.map(p -> p.getFileName().toString())).noneMatch(n -> n.endsWith(".part"));
+      assertThat(files.map(p -> p.getFileName().toString())).noneMatch(n -> n.endsWith("-part"));
     }
   }
 
   @Test
   public void aPlaceThatTakesNoFileIsNamed() throws Exception {
     Path blocked = Files.write(folder.resolve("no-folder"), new byte[1]).resolve("x.carezza");
-    assertThatThrownBy(() -> ProjectFile.save(retouch, blocked, new byte[0]))
+    assertThatThrownBy(() -> ProjectFile.save(retouch, AtomicFile.replacing(blocked), new byte[0]))
         .isInstanceOf(Problem.class)
         .hasMessageContaining("x.carezza")
         .hasMessageEndingWith(".");

@@ -15,10 +15,11 @@ import org.testng.annotations.BeforeClass;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 
-import carezza.codec.FileNotes.Carried;
 import carezza.codec.OutputColour;
 import carezza.codec.OutputProfile;
+import carezza.file.AtomicFile;
 import carezza.image.Cancellation;
+import carezza.metadata.Metadata.Carried;
 import carezza.model.LayerKind;
 import carezza.model.LayerStack;
 import carezza.model.Project;
@@ -57,7 +58,7 @@ public class IndependentReadersTest {
     Path file = folder.resolve(name);
     session.deliver(
         project,
-        file,
+        AtomicFile.replacing(file),
         new Delivery(
             0, 90, bits, 2, OutputColour.of(profile), Carried.WITHOUT_PLACE, layers),
         Cancellation.NONE);

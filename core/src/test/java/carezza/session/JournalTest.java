@@ -1,10 +1,14 @@
 package carezza.session;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.nio.file.attribute.PosixFilePermission;
+import java.time.Duration;
+import java.time.Instant;
 import java.util.Comparator;
 import java.util.Random;
 
@@ -15,13 +19,17 @@ import org.testng.annotations.Test;
 import carezza.codec.OutputProfile;
 import carezza.codec.PictureFormat;
 import carezza.codec.PictureWriter;
+import carezza.file.AtomicFile;
 import carezza.image.Area;
 import carezza.model.DodgeBurnLayer;
 import carezza.model.LayerKind;
 import carezza.model.LayerStack;
 import carezza.model.Mask;
+import carezza.problem.Problem;
 import carezza.project.ProjectFile;
 import carezza.project.Retouch;
+import carezza.session.Journals.LeftBehind;
+import carezza.session.Journals.TakenUp;
 import carezza.testing.Pictures;
 
 public class JournalTest {
@@ -37,7 +45,7 @@ public class JournalTest {
     photo = folder.resolve("sitter.png");
     PictureWriter.write(
         Pictures.skin(new Area(0, 0, 60, 40), 1),
-        photo,
+        AtomicFile.replacing(photo),
         new PictureWriter.Settings(PictureFormat.PNG, 90, 8, OutputProfile.SRGB));
   }
 
@@ -50,45 +58,122 @@ public class JournalTest {
     }
   }
 
-  @Test
-  public void whatWasKeptIsFoundAgainAsItWas() throws Exception {
-    Journal journal = new Journal(folder.resolve("kept"));
+  private Retouch worked() throws Problem {
     Retouch retouch = ProjectFile.start(photo);
-    Retouch worked =
-        retouch.with(
-            retouch.project().withStack(LayerStack.of(LayerKind.CURVE.fresh())),
-            folder.resolve("x.carezza"));
-    journal.keep(worked);
-    Retouch found = new Journal(folder.resolve("kept")).leftBehind().orElseThrow();
-    assertThat(found.project()).isEqualTo(worked.project());
-    assertThat(found.path()).isEqualTo(worked.path());
-    assertThat(found.file()).isEqualTo(worked.file());
+    return retouch.with(
+        retouch.project().withStack(LayerStack.of(LayerKind.CURVE.fresh())),
+        folder.resolve("x.carezza"));
   }
 
   @Test
-  public void aClearedJournalHoldsNothing() throws Exception {
-    Journal journal = new Journal(folder.resolve("cleared"));
-    journal.keep(ProjectFile.start(photo));
+  public void whatWasKeptIsFoundAgainAsItWas() throws Exception {
+    Journals journals = new Journals(folder.resolve("kept"));
+    Retouch worked = worked();
+    Journal journal = journals.begin();
+    journal.keep(worked, 3, new byte[] {7});
+    journal.release();
+    LeftBehind left = journals.leftBehind().getFirst();
+    assertThat(left.title()).isEqualTo("sitter");
+    assertThat(left.steps()).isEqualTo(3);
+    assertThat(left.preview()).containsExactly(7);
+    TakenUp found = journals.takeUp(left);
+    assertThat(found.retouch().project()).isEqualTo(worked.project());
+    assertThat(found.retouch().path()).isEqualTo(worked.path());
+    assertThat(found.retouch().file()).isEqualTo(worked.file());
+    found.journal().close();
+  }
+
+  @Test
+  public void workOfALivingRunIsNobodyElses() throws Exception {
+    Journals journals = new Journals(folder.resolve("living"));
+    try (Journal journal = journals.begin()) {
+      journal.keep(worked(), 1, new byte[0]);
+      assertThat(journals.leftBehind()).isEmpty();
+      journal.clear();
+    }
+  }
+
+  @Test
+  public void workIsTakenUpOnlyOnce() throws Exception {
+    Journals journals = new Journals(folder.resolve("once"));
+    Journal journal = journals.begin();
+    journal.keep(worked(), 1, new byte[0]);
+    journal.release();
+    LeftBehind left = journals.leftBehind().getFirst();
+    try (Journal taken = journals.takeUp(left).journal()) {
+      assertThatThrownBy(() -> journals.takeUp(left))
+          .isInstanceOfSatisfying(
+              Problem.class, p -> assertThat(p.kind()).isEqualTo(Problem.Kind.WORK_TAKEN));
+      taken.clear();
+    }
+  }
+
+  @Test
+  public void eachDocumentHasAJournalOfItsOwn() throws Exception {
+    Journals journals = new Journals(folder.resolve("each"));
+    Journal one = journals.begin();
+    one.keep(worked(), 1, new byte[0]);
+    Journal other = journals.begin();
+    other.keep(worked(), 2, new byte[0]);
+    other.clear();
+    other.close();
+    one.release();
+    assertThat(journals.leftBehind()).extracting(LeftBehind::steps).containsExactly(1);
+  }
+
+  @Test
+  public void aClearedJournalLeavesNothing() throws Exception {
+    Path own = folder.resolve("cleared");
+    Journal journal = new Journals(own).begin();
+    journal.keep(worked(), 1, new byte[0]);
     journal.clear();
-    assertThat(journal.holdsWork()).isFalse();
-    assertThat(journal.leftBehind()).isEmpty();
-    assertThat(folder.resolve("cleared")).isEmptyDirectory();
+    journal.close();
+    assertThat(own).isEmptyDirectory();
+  }
+
+  @Test
+  public void workStaysUntilItIsThrownAwayOrThirtyDaysOld() throws Exception {
+    Path own = folder.resolve("old");
+    Journal journal = new Journals(own).begin();
+    journal.keep(worked(), 1, new byte[0]);
+    journal.release();
+    Instant now = Instant.now();
+    assertThat(new Journals(own, () -> now.plus(Duration.ofDays(29))).expire()).isEmpty();
+    assertThat(new Journals(own).leftBehind()).hasSize(1);
+    assertThat(new Journals(own, () -> now.plus(Duration.ofDays(31))).expire())
+        .containsExactly("sitter");
+    assertThat(own).isEmptyDirectory();
+  }
+
+  @Test
+  public void aJournalIsItsOwnersAlone() throws Exception {
+    Path own = folder.resolve("private");
+    Journal journal = new Journals(own).begin();
+    journal.keep(worked(), 1, new byte[0]);
+    try (var files = Files.walk(journal.folder())) {
+      for (Path p : files.filter(p -> !p.endsWith("lock")).toList()) {
+        assertThat(Files.getPosixFilePermissions(p))
+            .doesNotContain(PosixFilePermission.GROUP_READ, PosixFilePermission.OTHERS_READ);
+      }
+    }
+    journal.clear();
+    journal.close();
   }
 
   @Test
   public void keepingAgainWritesTheRecipeOnly() throws Exception {
-    Path own = folder.resolve("again");
-    Journal journal = new Journal(own);
-    Retouch retouch = ProjectFile.start(photo);
-    journal.keep(retouch);
+    Journal journal = new Journals(folder.resolve("again")).begin();
+    journal.keep(worked(), 1, new byte[0]);
     Path picture;
-    try (var files = Files.list(own)) {
+    try (var files = Files.list(journal.folder())) {
       picture = files.filter(p -> p.toString().contains("photograph-")).findFirst().orElseThrow();
     }
     var written = Files.getLastModifiedTime(picture);
     Thread.sleep(20);
-    journal.keep(retouch);
+    journal.keep(worked(), 2, new byte[0]);
     assertThat(Files.getLastModifiedTime(picture)).isEqualTo(written);
+    journal.clear();
+    journal.close();
   }
 
   /**
@@ -123,7 +208,8 @@ public class JournalTest {
       Thread.sleep(random.nextInt(4), random.nextInt(999_999));
       victim.destroyForcibly().waitFor();
       int said = said(output);
-      Retouch found = new Journal(own).leftBehind().orElseThrow();
+      Journals journals = new Journals(own);
+      Retouch found = journals.takeUp(journals.leftBehind().getFirst()).retouch();
       assertThat(strokes(found)).as("kill " + kill).isBetween(said, said + 1);
       if (Files.exists(project)) {
         assertThat(strokes(ProjectFile.open(project))).isGreaterThanOrEqualTo(said / 3 * 3 - 3);

@@ -2,6 +2,7 @@ package carezza.session;
 
 import java.nio.file.Path;
 
+import carezza.file.AtomicFile;
 import carezza.model.DodgeBurnLayer;
 import carezza.model.LayerKind;
 import carezza.model.LayerStack;
@@ -19,7 +20,7 @@ public final class JournalVictim {
    * @param arguments folder of the journal, the photograph, the project to save to
    */
   public static void main(String[] arguments) throws Exception {
-    Journal journal = new Journal(Path.of(arguments[0]));
+    Journal journal = new Journals(Path.of(arguments[0])).begin();
     Retouch retouch = ProjectFile.start(Path.of(arguments[1]));
     Path file = Path.of(arguments[2]);
     DodgeBurnLayer layer = (DodgeBurnLayer) LayerKind.DODGE_BURN.fresh();
@@ -34,10 +35,11 @@ public final class JournalVictim {
                 DodgeBurnLayer d = (DodgeBurnLayer) l;
                 return d.withMasks(d.dodgeMask().painted(stroke), d.burnMask());
               });
-      journal.keep(retouch.with(project, file));
+      journal.keep(retouch.with(project, file), strokes, new byte[0]);
       System.out.println(strokes);
       if (strokes % 3 == 0) {
-        ProjectFile.save(retouch.with(project, file), file, new byte[] {1});
+        ProjectFile.save(
+            retouch.with(project, file), AtomicFile.replacing(file), new byte[] {1});
       }
     }
   }

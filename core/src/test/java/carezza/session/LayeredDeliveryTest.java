@@ -25,10 +25,11 @@ import org.testng.annotations.Test;
 import org.w3c.dom.Element;
 import org.w3c.dom.NodeList;
 
-import carezza.codec.FileNotes.Carried;
 import carezza.codec.OutputColour;
 import carezza.codec.OutputProfile;
+import carezza.file.AtomicFile;
 import carezza.image.Cancellation;
+import carezza.metadata.Metadata.Carried;
 import carezza.model.HealLayer;
 import carezza.model.Layer;
 import carezza.model.LayerKind;
@@ -79,7 +80,7 @@ public class LayeredDeliveryTest {
 
   private Path delivered(String name, boolean layers) throws Problem {
     Path file = folder.resolve(name);
-    session.deliver(project, file, delivery(OutputProfile.SRGB, layers), Cancellation.NONE);
+    session.deliver(project, AtomicFile.replacing(file), delivery(OutputProfile.SRGB, layers), Cancellation.NONE);
     return file;
   }
 
@@ -184,7 +185,7 @@ public class LayeredDeliveryTest {
               () ->
                   session.deliver(
                       project,
-                      file,
+                      AtomicFile.replacing(file),
                       delivery((OutputProfile) wrong[1], (boolean) wrong[2]),
                       Cancellation.NONE))
           .isInstanceOf(Problem.class)
@@ -198,7 +199,7 @@ public class LayeredDeliveryTest {
   public void aStoppedDeliveryLeavesNothingBehind() throws IOException {
     Path file = folder.resolve("stopped.ora");
     assertThatThrownBy(
-            () -> session.deliver(project, file, delivery(OutputProfile.SRGB, false), () -> true))
+            () -> session.deliver(project, AtomicFile.replacing(file), delivery(OutputProfile.SRGB, false), () -> true))
         .isInstanceOf(CancellationException.class);
     try (var files = Files.list(folder)) {
       assertThat(files.map(p -> p.getFileName().toString()))

@@ -10,7 +10,6 @@ import org.testng.annotations.Test;
 
 import carezza.codec.OutputProfile;
 import carezza.codec.PictureFormat;
-import carezza.codec.PictureReader;
 import carezza.codec.PictureWriter;
 import carezza.filter.Resampling;
 import carezza.image.Area;

@@ -9,7 +9,8 @@ interface Actions {
 
   void open(Path file);
 
-  void recover();
+  /** Shows what earlier runs did not save, if there is anything. */
+  void offerRecovery();
 
   void openUnderstudy();
 

@@ -8,63 +8,104 @@ import carezza.desktop.bench.Background;
 import carezza.desktop.bench.BenchModel;
 import carezza.project.Retouch;
 import carezza.session.Journal;
+import carezza.session.Journals;
+import carezza.session.Session;
 
-/** Keeps unsaved work in the journal, at most a second after an edit, until it is saved. */
+/**
+ * Keeps the unsaved work of the document on the bench in a journal of its own, at most a second after an edit, until it is
+ * saved or given up.
+ */
 final class Autosave implements AutoCloseable {
 
   private static final Duration DELAY = Duration.seconds(1);
 
   private final BenchModel model;
-  private final Journal journal;
+  private final Journals journals;
   private final Background background = new Background("autosave");
   private final PauseTransition pause = new PauseTransition(DELAY);
+  private Journal journal;
+  private int earlierSteps;
 
-  Autosave(BenchModel model, Journal journal) {
+  /** Whether the work as it stands is to be kept. */
+  private boolean wanted;
+
+  Autosave(BenchModel model, Journals journals) {
     this.model = model;
-    this.journal = journal;
+    this.journals = journals;
     pause.setOnFinished(e -> keep());
-    model
-        .projectProperty()
-        .addListener(
-            (o, was, is) -> {
-              // A pause under way is not begun anew: work without a rest is kept too.
-              if (model.dirtyProperty().get()
-                  && model.canUndo()
-                  && pause.getStatus() != Animation.Status.RUNNING) {
-                pause.playFromStart();
-              }
-            });
+    model.commitsProperty().addListener((o, was, is) -> follow());
+  }
+
+  /** Work without a rest is kept, too: a pause under way is not begun anew. */
+  private void follow() {
+    wanted = true;
+    if (model.dirtyProperty().get() && pause.getStatus() != Animation.Status.RUNNING) {
+      pause.playFromStart();
+    }
+  }
+
+  /** Another document comes to the bench; what is unsaved of the last has been saved or given up. */
+  void begin() {
+    begin(journals.begin(), 0);
+  }
+
+  /**
+   * @param next the document's journal, which may hold work already
+   * @param steps that led to that work
+   */
+  void begin(Journal next, int steps) {
+    pause.stop();
+    Journal last = journal;
+    journal = next;
+    earlierSteps = steps;
+    if (last != null) {
+      inTurn(last::close);
+    }
   }
 
   private void keep() {
-    if (model.isEmpty() || !model.dirtyProperty().get()) {
+    if (!wanted || model.isEmpty() || !model.dirtyProperty().get()) {
       return;
     }
     Retouch retouch = model.retouch();
-    background.newest(
-        cancellation -> {
-          journal.keep(retouch);
-          return retouch;
-        },
-        done -> {},
-        model::fail);
+    Session session = model.session();
+    Journal own = journal;
+    int steps = earlierSteps + model.steps();
+    inTurn(() -> own.keep(retouch, steps, session.glance(retouch.project())));
   }
 
-  /** Saved work needs no journal. */
-  void clear() {
+  /** What is saved needs no journal; what was done while it was being saved does. */
+  void saved() {
+    earlierSteps = 0;
+    if (model.dirtyProperty().get()) {
+      keep();
+    } else {
+      giveUp();
+    }
+  }
+
+  /** The work is not wanted any more. */
+  void giveUp() {
     pause.stop();
-    background.newest(
-        cancellation -> {
-          journal.clear();
-          return null;
-        },
-        done -> {},
-        model::fail);
+    wanted = false;
+    Journal own = journal;
+    if (own != null) {
+      inTurn(own::clear);
+    }
   }
 
+  private void inTurn(Background.Task work) {
+    background.inTurn(work, model::fail);
+  }
+
+  /** Keeps what is unsaved at the last moment, and lets go of the journal. */
   @Override
   public void close() {
     pause.stop();
-    background.close();
+    keep();
+    if (journal != null) {
+      inTurn(journal::close);
+    }
+    background.finish();
   }
 }

@@ -27,6 +27,12 @@ public final class CarezzaApp extends Application {
     view = new MainView();
     stage.setTitle("Carezza");
     stage.setScene(new Scene(view, WIDTH, HEIGHT));
+    stage.setOnCloseRequest(
+        e -> {
+          if (!view.mayClose()) {
+            e.consume();
+          }
+        });
     stage.show();
     view.picture().requestFocus();
     String open = getParameters().getNamed().get("open");

@@ -7,13 +7,13 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 
-import carezza.codec.SafeFile;
+import carezza.file.ApplicationFolder;
+import carezza.file.AtomicFile;
 import carezza.problem.Problem;
-import carezza.session.Journal;
+import carezza.session.Journals;
 
 /**
- * Where Carezza keeps what is its own: the list of recent projects and the journal. The folder is
- * {@code .carezza} in the user's home, or the system property {@code carezza.home}.
+ * Where Carezza keeps what is its own: recent projects, unsaved work, settings; see {@link ApplicationFolder}.
  */
 public final class Home {
 
@@ -22,16 +22,11 @@ public final class Home {
   private final Path folder;
 
   public Home() {
-    this(usual());
+    this(ApplicationFolder.path());
   }
 
   Home(Path folder) {
     this.folder = folder;
-  }
-
-  private static Path usual() {
-    String set = System.getProperty("carezza.home");
-    return set == null ? Path.of(System.getProperty("user.home"), ".carezza") : Path.of(set);
   }
 
   /** Projects opened or saved last, newest first; those that are gone are left out. */
@@ -57,17 +52,22 @@ public final class Home {
         .limit(MOST_RECENT - 1L)
         .forEach(lines::add);
     try {
-      Files.createDirectories(folder);
+      ApplicationFolder.makePrivate(folder);
       byte[] text = String.join("\n", lines).getBytes(StandardCharsets.UTF_8);
-      SafeFile.write(folder.resolve("recent.txt"), out -> out.write(text));
+      AtomicFile.replacing(folder.resolve("recent.txt")).write(out -> out.write(text));
     } catch (IOException | Problem e) {
       System.getLogger(Home.class.getName())
           .log(System.Logger.Level.WARNING, "Recent projects not kept", e);
     }
   }
 
-  /** Where unsaved work is kept while it is under way. */
-  public Journal journal() {
-    return new Journal(folder.resolve("unsaved"));
+  /** Unsaved work, of this run and of those before. */
+  public Journals journals() {
+    return new Journals(folder.resolve("unsaved"));
+  }
+
+  /** What the retoucher has set for all pictures. */
+  Settings settings() {
+    return new Settings(folder.resolve("settings.properties"));
   }
 }

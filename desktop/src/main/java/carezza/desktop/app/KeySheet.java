@@ -36,6 +36,7 @@ final class KeySheet extends VBox {
     {"Ctrl + Z, Ctrl + Shift + Z", "Undo, redo"},
     {"Ctrl + O, Ctrl + S, Ctrl + Shift + S", "Open, save, save under another name"},
     {"Ctrl + D", "To the delivery and back"},
+    {"Ctrl + Q", "End; asks about what is not saved"},
     {"Escape", "Put the tool down, close a sheet"},
     {"F2 … F12, Shift + F2 … F5", "See the picture in one of the ways above it; again: as it is"},
     {"I", "Take what is advised: radius of the split or of the spot, or the amount after a push"},

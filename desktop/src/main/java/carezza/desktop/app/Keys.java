@@ -34,6 +34,10 @@ final class Keys {
   }
 
   private void pressed(KeyEvent e) {
+    if (view.hasSheet() && e.getCode() != KeyCode.ESCAPE) {
+      // The sheet has all keys.
+      return;
+    }
     boolean taken = e.isShortcutDown() ? withControl(e) : plain(e);
     if (taken) {
       e.consume();
@@ -51,6 +55,7 @@ final class Keys {
         }
       }
       case D -> view.toggleDeliver();
+      case Q -> view.quit();
       case Z -> {
         if (view.typing()) {
           return false;
@@ -144,6 +149,9 @@ final class Keys {
         model.proposals().accept();
       }
       case DELETE -> {
+        if (view.isDelivering()) {
+          return false;
+        }
         if (model.toolProperty().get() != Tool.REPAIR || !model.mending().remove()) {
           model.removeSelected();
         }

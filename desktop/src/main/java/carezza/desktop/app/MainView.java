@@ -1,7 +1,10 @@
 package carezza.desktop.app;
 
+import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.List;
 import java.util.concurrent.Callable;
+import java.util.function.Consumer;
 import javafx.geometry.Insets;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
@@ -18,7 +21,10 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
+import javafx.stage.Stage;
 
+import carezza.codec.OutputProfile;
+import carezza.codec.PictureReader;
 import carezza.desktop.bench.Background;
 import carezza.desktop.bench.BenchModel;
 import carezza.desktop.bench.BesidePictures;
@@ -30,17 +36,21 @@ import carezza.desktop.bench.PanelView;
 import carezza.desktop.bench.PictureView;
 import carezza.desktop.bench.SettledPicture;
 import carezza.desktop.demo.Demo;
+import carezza.file.AtomicFile;
 import carezza.image.Cancellation;
+import carezza.problem.Problem;
 import carezza.project.ProjectFile;
 import carezza.project.Retouch;
-import carezza.session.Journal;
+import carezza.session.Journals;
+import carezza.session.Journals.LeftBehind;
+import carezza.session.Session;
 
 /** The window's content: strip at the top, picture in the middle, panel right, course at the foot. */
 public final class MainView extends StackPane implements Actions, AutoCloseable {
 
   private final BenchModel model = new BenchModel();
   private final Home home;
-  private final Journal journal;
+  private final Journals journals;
   private final Background files = new Background("files");
   private final Autosave autosave;
   private final PictureView picture = new PictureView(model);
@@ -48,7 +58,7 @@ public final class MainView extends StackPane implements Actions, AutoCloseable 
   private final BesidePictures beside = new BesidePictures(model);
   private final PanelView panel = new PanelView(model);
   private final CourseView course = new CourseView(model);
-  private final DeliverView deliver = new DeliverView(model);
+  private final DeliverView deliver;
   private final Readouts readouts = new Readouts(model);
   private final BorderPane frame = new BorderPane();
   private final StackPane middle = new StackPane();
@@ -57,6 +67,7 @@ public final class MainView extends StackPane implements Actions, AutoCloseable 
   private final ToggleButton deliverTab = new ToggleButton("Deliver");
   private final Label message = new Label();
   private Sheet sheet;
+  private boolean leaving;
 
   public MainView() {
     this(new Home());
@@ -64,8 +75,9 @@ public final class MainView extends StackPane implements Actions, AutoCloseable 
 
   MainView(Home home) {
     this.home = home;
-    journal = home.journal();
-    autosave = new Autosave(model, journal);
+    journals = home.journals();
+    autosave = new Autosave(model, journals);
+    deliver = new DeliverView(model, home.settings());
     setId("carezza");
     getStyleClass().add("carezza");
     getStylesheets().add(MainView.class.getResource("/carezza/desktop/carezza.css").toString());
@@ -91,6 +103,8 @@ public final class MainView extends StackPane implements Actions, AutoCloseable 
     picture.addEventHandler(PictureView.PointerEvent.MOVED, e -> readouts.read(e.place()));
     new Keys(this, model, picture, panel).install();
     showStart();
+    recallDisplay();
+    offerRecovery();
   }
 
   // --- parts
@@ -121,15 +135,8 @@ public final class MainView extends StackPane implements Actions, AutoCloseable 
     deliverTab.setOnAction(e -> showDeliver());
     Button undo = button("undo", Icon.BACK, "Undo (Ctrl + Z)", model::undo);
     Button redo = button("redo", Icon.FORTH, "Redo (Ctrl + Shift + Z)", model::redo);
-    model
-        .projectProperty()
-        .addListener(
-            (o, was, is) -> {
-              undo.setDisable(!model.canUndo());
-              redo.setDisable(!model.canRedo());
-            });
-    undo.setDisable(true);
-    redo.setDisable(true);
+    undo.disableProperty().bind(model.undoableProperty().not());
+    redo.disableProperty().bind(model.redoableProperty().not());
     Button open = text("open", "Open", "Open a photograph or a project (Ctrl + O)", this::askOpen);
     Button save = text("save", "Save", "Save the project (Ctrl + S)", this::save);
     Button saveAs =
@@ -139,6 +146,8 @@ public final class MainView extends StackPane implements Actions, AutoCloseable 
     tone.setPrefWidth(90);
     tone.setTooltip(new Tooltip("Grey of the surround, darker to lighter"));
     tone.valueProperty().addListener((o, was, is) -> Tone.apply(this, is.doubleValue()));
+    Button screen =
+        text("screen-button", "Screen", "The profile of the display", this::showScreen);
     Button keys = text("keys-button", "Keys", "All keys (F1)", this::showKeys);
     HBox strip =
         new HBox(
@@ -155,6 +164,7 @@ public final class MainView extends StackPane implements Actions, AutoCloseable 
             save,
             saveAs,
             tone,
+            screen,
             keys);
     strip.getStyleClass().add("strip");
     strip.setAlignment(Pos.CENTER_LEFT);
@@ -270,8 +280,12 @@ public final class MainView extends StackPane implements Actions, AutoCloseable 
     deliverTab.setSelected(true);
   }
 
+  boolean isDelivering() {
+    return frame.getRight() == deliver;
+  }
+
   void toggleDeliver() {
-    if (frame.getRight() == deliver) {
+    if (isDelivering()) {
       showBench();
     } else {
       showDeliver();
@@ -282,10 +296,53 @@ public final class MainView extends StackPane implements Actions, AutoCloseable 
     showSheet(new KeySheet());
   }
 
+  // --- the display
+
+  private static final String DISPLAY = "display.profile";
+
+  private void showScreen() {
+    showSheet(
+        new ScreenSheet(home.settings().get(DISPLAY, ""), this::useDisplay, this::closeSheet));
+  }
+
+  /** Shows the picture through a display's profile, or none; what is wrong with it, or nothing. */
+  private String useDisplay(Path file) {
+    try {
+      OutputProfile display = file == null ? null : OutputProfile.of(file);
+      if (display != null && display.inks()) {
+        return PictureReader.name(file) + " is the profile of a press, not of a display.";
+      }
+      model
+          .viewing()
+          .screenProperty()
+          .set(model.viewing().screenProperty().get().on(display));
+      home.settings().set(DISPLAY, file == null ? "" : file.toAbsolutePath().toString());
+      return "";
+    } catch (Problem e) {
+      return e.getMessage();
+    }
+  }
+
+  private void recallDisplay() {
+    String known = home.settings().get(DISPLAY, "");
+    if (!known.isEmpty()) {
+      String problem = useDisplay(Path.of(known));
+      if (!problem.isEmpty()) {
+        model.messageProperty().set(problem);
+      }
+    }
+  }
+
   private void showSheet(Node content) {
     closeSheet();
     sheet = new Sheet(content, this::closeSheet);
     getChildren().add(sheet);
+    sheet.takeFocus();
+  }
+
+  /** Whether a sheet lies over the window; it then has all keys. */
+  boolean hasSheet() {
+    return sheet != null;
   }
 
   /** Closes the sheet that is open; false if there was none. */
@@ -321,51 +378,117 @@ public final class MainView extends StackPane implements Actions, AutoCloseable 
 
   @Override
   public void open(Path file) {
-    boolean isProject = file.getFileName().toString().endsWith(ProjectFile.ENDING);
-    load(
-        () -> isProject ? ProjectFile.open(file) : ProjectFile.start(file),
-        () -> {
-          if (isProject) {
-            home.remember(file);
-          }
-        });
-  }
-
-  @Override
-  public void recover() {
-    load(() -> journal.leftBehind().orElseThrow(), () -> {}, true);
+    whenSafe(
+        () ->
+            load(
+                () -> ProjectFile.openOrStart(file),
+                retouch -> {
+                  put(retouch);
+                  if (ProjectFile.isProject(file)) {
+                    home.remember(file);
+                  }
+                }));
   }
 
   @Override
   public void openUnderstudy() {
-    load(Demo::understudy, () -> {});
+    whenSafe(() -> load(Demo::understudy, this::put));
   }
 
   @Override
   public void openApothecary() {
-    load(Demo::apothecary, () -> {});
+    whenSafe(() -> load(Demo::apothecary, this::put));
   }
 
-  private void load(Callable<Retouch> source, Runnable opened) {
-    load(source, opened, false);
+  // --- unsaved work
+
+  /** Does what would take the document's place, once its unsaved work is saved or given up. */
+  void whenSafe(Runnable next) {
+    if (model.isEmpty() || !model.dirtyProperty().get()) {
+      next.run();
+      return;
+    }
+    showSheet(
+        new UnsavedSheet(
+            model.projectProperty().get().title(),
+            () -> {
+              closeSheet();
+              save(next);
+            },
+            () -> {
+              closeSheet();
+              autosave.giveUp();
+              next.run();
+            },
+            this::closeSheet));
   }
 
-  /**
-   * Opens in the background; if that fails, what is on the bench stays untouched.
-   *
-   * @param unsaved whether what is opened differs from the file it was last saved to
-   */
-  private void load(Callable<Retouch> source, Runnable opened, boolean unsaved) {
+  /** Ends the window, after asking. */
+  void quit() {
+    if (getScene() != null && getScene().getWindow() instanceof Stage window) {
+      whenSafe(
+          () -> {
+            leaving = true;
+            window.close();
+          });
+    }
+  }
+
+  /** Whether the window may close now; it asks if not. */
+  boolean mayClose() {
+    if (leaving || model.isEmpty() || !model.dirtyProperty().get()) {
+      return true;
+    }
+    quit();
+    return false;
+  }
+
+  @Override
+  public void offerRecovery() {
+    files.newest(
+        cancellation -> new Found(journals.expire(), journals.leftBehind()),
+        found -> {
+          if (!found.expired().isEmpty()) {
+            model
+                .messageProperty()
+                .set(
+                    "Unsaved work that waited for 30 days was thrown away: "
+                        + String.join(", ", found.expired()));
+          }
+          if (!found.works().isEmpty()) {
+            showSheet(
+                new RecoverySheet(found.works(), this::takeUp, this::discard, this::closeSheet));
+          }
+        },
+        model::fail);
+  }
+
+  private record Found(List<String> expired, List<LeftBehind> works) {}
+
+  private void takeUp(LeftBehind work) {
+    closeSheet();
+    whenSafe(
+        () ->
+            load(
+                () -> journals.takeUp(work),
+                taken -> {
+                  put(taken.retouch(), () -> autosave.begin(taken.journal(), taken.steps()));
+                  model.markUnsaved();
+                }));
+  }
+
+  private void discard(LeftBehind work) {
+    files.inTurn(() -> journals.discard(work), model::fail);
+  }
+
+  // --- opening and saving
+
+  /** Opens in the background; if that fails, what is on the bench stays untouched. */
+  private <T> void load(Callable<T> source, Consumer<T> opened) {
     model.messageProperty().set("Opening …");
     files.newest(
         cancellation -> source.call(),
-        retouch -> {
-          put(retouch);
-          if (unsaved) {
-            model.markUnsaved();
-          }
-          opened.run();
-        },
+        opened,
         e -> {
           model.fail(e);
           if (model.isEmpty()) {
@@ -380,25 +503,38 @@ public final class MainView extends StackPane implements Actions, AutoCloseable 
 
   /** Puts a retouch on the bench and shows it. */
   public void put(Retouch retouch) {
+    put(retouch, autosave::begin);
+  }
+
+  private void put(Retouch retouch, Runnable journal) {
     closeSheet();
+    journal.run();
     model.put(retouch);
     showBench();
     picture.fit();
   }
 
   void save() {
+    save(() -> {});
+  }
+
+  private void save(Runnable next) {
     Path path = model.pathProperty().get();
     if (model.isEmpty()) {
       return;
     }
     if (path == null) {
-      askSave();
+      askSave(next);
     } else {
-      save(path);
+      save(path, next);
     }
   }
 
   void askSave() {
+    askSave(() -> {});
+  }
+
+  private void askSave(Runnable next) {
     if (model.isEmpty()) {
       return;
     }
@@ -406,8 +542,10 @@ public final class MainView extends StackPane implements Actions, AutoCloseable 
     Path proposal =
         known != null
             ? known
-            : Path.of(System.getProperty("user.home"))
-                .resolve(model.projectProperty().get().title() + ProjectFile.ENDING);
+            : ProposedNames.free(
+                ProposedNames.folder(model.retouch()),
+                model.projectProperty().get().title(),
+                ProjectFile.ENDING);
     showSheet(
         new PathSheet(
             "Save the project",
@@ -416,32 +554,53 @@ public final class MainView extends StackPane implements Actions, AutoCloseable 
             true,
             file -> {
               closeSheet();
-              String name = file.getFileName().toString();
               save(
-                  name.endsWith(ProjectFile.ENDING)
+                  ProjectFile.isProject(file)
                       ? file
-                      : file.resolveSibling(name + ProjectFile.ENDING));
+                      : file.resolveSibling(PictureReader.name(file) + ProjectFile.ENDING),
+                  next);
             }));
   }
 
-  private void save(Path file) {
+  /** Asks before another file is replaced; the project's own is written anew. */
+  private void save(Path file, Runnable next) {
+    if (Files.exists(file) && !file.equals(model.pathProperty().get())) {
+      showSheet(
+          new ReplaceSheet(
+              file,
+              () -> {
+                closeSheet();
+                write(file, next);
+              },
+              this::closeSheet));
+      return;
+    }
+    write(file, next);
+  }
+
+  private void write(Path file, Runnable next) {
     Retouch retouch = model.retouch();
+    Session session = model.session();
     model.messageProperty().set("Saving …");
     files.newest(
         cancellation -> {
-          model.session().save(retouch, file, Cancellation.NONE);
+          session.save(retouch, AtomicFile.replacing(file), Cancellation.NONE);
           return file;
         },
         done -> {
           model.savedAs(done, retouch.project());
           home.remember(done);
-          autosave.clear();
+          autosave.saved();
+          next.run();
         },
         model::fail);
   }
 
   @Override
   public void close() {
+    if (leaving) {
+      autosave.giveUp();
+    }
     autosave.close();
     files.close();
     picture.close();

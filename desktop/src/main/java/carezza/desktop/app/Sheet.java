@@ -1,12 +1,17 @@
 package carezza.desktop.app;
 
+import java.util.Optional;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
+import javafx.scene.Parent;
+import javafx.scene.control.ScrollPane;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.StackPane;
 
 /** A sheet laid over the window: dims what is behind, closes on Escape or a click beside it. */
 final class Sheet extends StackPane {
+
+  private final Node content;
 
   Sheet(Node content, Runnable close) {
     Region veil = new Region();
@@ -17,5 +22,23 @@ final class Sheet extends StackPane {
     card.setMaxSize(Region.USE_PREF_SIZE, Region.USE_PREF_SIZE);
     setAlignment(Pos.CENTER);
     getChildren().addAll(veil, card);
+    this.content = content;
+  }
+
+  /** Puts the first field or button of the sheet in hand. */
+  void takeFocus() {
+    first(content).ifPresent(Node::requestFocus);
+  }
+
+  private static Optional<Node> first(Node node) {
+    if (node.isFocusTraversable() && !node.isDisabled() && !(node instanceof ScrollPane)) {
+      return Optional.of(node);
+    }
+    return node instanceof Parent parent
+        ? parent.getChildrenUnmodifiable().stream()
+            .map(Sheet::first)
+            .flatMap(Optional::stream)
+            .findFirst()
+        : Optional.empty();
   }
 }

@@ -23,12 +23,13 @@ import javafx.scene.image.WritableImage;
 import javafx.stage.Stage;
 import javax.imageio.ImageIO;
 
-import carezza.codec.SafeFile;
 import carezza.desktop.bench.BenchModel;
 import carezza.desktop.bench.BesidePictures;
 import carezza.desktop.bench.Comparison;
 import carezza.desktop.bench.Tool;
 import carezza.desktop.demo.Demo;
+import carezza.file.AtomicFile;
+import carezza.file.Reason;
 import carezza.measure.CheckView;
 import carezza.model.Frame;
 import carezza.model.Mask;
@@ -70,7 +71,7 @@ public final class Shots {
         remove(home);
       }
     } catch (IOException e) {
-      throw new Problem(e, Problem.Kind.FILE_NOT_WRITTEN, folder, e.getMessage());
+      throw new Problem(e, Problem.Kind.FILE_NOT_WRITTEN, folder, Reason.of(e));
     } catch (InterruptedException e) {
       Thread.currentThread().interrupt();
       throw new IllegalStateException("Interrupted while taking pictures", e);
@@ -335,7 +336,8 @@ public final class Shots {
               WritableImage snapshot = view.getScene().snapshot(null);
               return toBuffered(snapshot);
             });
-    SafeFile.write(folder.resolve(name + ".png"), out -> ImageIO.write(image, "png", out));
+    AtomicFile.replacing(folder.resolve(name + ".png"))
+        .write(out -> ImageIO.write(image, "png", out));
   }
 
   private static BufferedImage toBuffered(WritableImage snapshot) {

@@ -51,13 +51,11 @@ final class StartView extends VBox {
     Button open = new Button("Open a photograph or a project …");
     open.setId("open-file");
     open.getStyleClass().add("strong");
-    open.setTooltip(new Tooltip("JPEG, PNG, TIFF or .carezza (Ctrl + O)"));
+    open.setTooltip(new Tooltip("JPEG, PNG, TIFF, WebP, DNG or .carezza (Ctrl + O)"));
     open.setOnAction(e -> actions.askOpen());
     VBox files = new VBox(8, open);
     files.setAlignment(Pos.CENTER);
-    if (home.journal().holdsWork()) {
-      files.getChildren().add(recovery(actions));
-    }
+    files.getChildren().add(recovery(actions));
     List<Path> recent = home.recent();
     if (!recent.isEmpty()) {
       Label heading = new Label("Recent");
@@ -108,10 +106,10 @@ final class StartView extends VBox {
   }
 
   private static Button recovery(Actions actions) {
-    Button button = new Button("Take up the unsaved work of last time");
+    Button button = new Button("Work that was not saved …");
     button.setId("recover");
-    button.setTooltip(new Tooltip("It was kept when Carezza ended without saving"));
-    button.setOnAction(e -> actions.recover());
+    button.setTooltip(new Tooltip("What was kept when Carezza ended without saving, if there is any"));
+    button.setOnAction(e -> actions.offerRecovery());
     return button;
   }
 }

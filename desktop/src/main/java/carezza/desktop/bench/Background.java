@@ -71,6 +71,38 @@ public final class Background implements AutoCloseable {
             stale, done, failed));
   }
 
+  /** Work of which each piece counts: it is done in the order it came, and nothing newer takes its place. */
+  public void inTurn(Task work, Consumer<Exception> failed) {
+    if (!thread.isShutdown()) {
+      thread.execute(
+          () -> {
+            try {
+              work.run();
+            } catch (Exception e) {
+              Platform.runLater(() -> failed.accept(e));
+            } catch (Throwable e) {
+              Platform.runLater(() -> failed.accept(Faults.problem(e)));
+            }
+          });
+    }
+  }
+
+  /** Work without a result. */
+  @FunctionalInterface
+  public interface Task {
+    void run() throws Exception;
+  }
+
+  /** Does what is waiting, for a few seconds at most, and takes nothing more. */
+  public void finish() {
+    thread.shutdown();
+    try {
+      thread.awaitTermination(IDLE_SECONDS, TimeUnit.SECONDS);
+    } catch (InterruptedException e) {
+      Thread.currentThread().interrupt();
+    }
+  }
+
   /** Gives up what is under way and what waits. */
   public void cancel() {
     newest.incrementAndGet();
@@ -94,6 +126,9 @@ public final class Background implements AutoCloseable {
       return;
     } catch (Exception e) {
       Platform.runLater(() -> failed.accept(e));
+    } catch (Throwable e) {
+      // Nothing that goes wrong behind may leave the window waiting.
+      Platform.runLater(() -> failed.accept(Faults.problem(e)));
     }
   }
 

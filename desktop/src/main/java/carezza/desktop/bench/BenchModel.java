@@ -11,6 +11,8 @@ import javafx.beans.property.IntegerProperty;
 import javafx.beans.property.ObjectProperty;
 import javafx.beans.property.ReadOnlyBooleanProperty;
 import javafx.beans.property.ReadOnlyBooleanWrapper;
+import javafx.beans.property.ReadOnlyIntegerProperty;
+import javafx.beans.property.ReadOnlyIntegerWrapper;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
 import javafx.beans.property.SimpleBooleanProperty;
@@ -52,6 +54,9 @@ public final class BenchModel implements AutoCloseable {
 
   private final ReadOnlyObjectWrapper<Project> project = new ReadOnlyObjectWrapper<>();
   private final ReadOnlyBooleanWrapper dirty = new ReadOnlyBooleanWrapper();
+  private final ReadOnlyBooleanWrapper undoable = new ReadOnlyBooleanWrapper();
+  private final ReadOnlyBooleanWrapper redoable = new ReadOnlyBooleanWrapper();
+  private final ReadOnlyIntegerWrapper commits = new ReadOnlyIntegerWrapper();
   private final ObjectProperty<String> selected = new SimpleObjectProperty<>();
   private final IntegerProperty playhead = new SimpleIntegerProperty();
   private final Viewing viewing = new Viewing(this);
@@ -81,7 +86,6 @@ public final class BenchModel implements AutoCloseable {
   private Retouch retouch;
   private Session session;
   private History history;
-  private Project saved;
 
   // --- opening and saving
 
@@ -90,7 +94,6 @@ public final class BenchModel implements AutoCloseable {
     retouch = opened;
     session = new Session(opened.photograph());
     history = new History(opened.project());
-    saved = opened.path() == null ? null : opened.project();
     path.set(opened.path());
     select(null);
     mending.forget();
@@ -140,8 +143,13 @@ public final class BenchModel implements AutoCloseable {
 
   /** What is on the bench is not what lies in its file. */
   public void markUnsaved() {
-    saved = null;
-    dirty.set(true);
+    history.unsaved();
+    tellState();
+  }
+
+  /** Steps taken on the bench that can be undone. */
+  public int steps() {
+    return history == null ? 0 : history.steps();
   }
 
   public boolean isEmpty() {
@@ -160,8 +168,8 @@ public final class BenchModel implements AutoCloseable {
   /** Remembers that the project lies in this file as it was then. */
   public void savedAs(Path file, Project what) {
     path.set(file);
-    saved = what;
-    dirty.set(!project.get().equals(saved));
+    history.saved(what);
+    tellState();
     message.set(
         "Saved "
             + file.getFileName()
@@ -277,9 +285,17 @@ public final class BenchModel implements AutoCloseable {
 
   private void show(Project shown) {
     project.set(shown);
-    dirty.set(!shown.equals(saved));
+    tellState();
     findSources();
     measure();
+  }
+
+  /** What follows from the history; said even where the picture was shown before, while it was painted. */
+  private void tellState() {
+    dirty.set(!history.isSaved());
+    undoable.set(history.canUndo());
+    redoable.set(history.canRedo());
+    commits.set(commits.get() + 1);
   }
 
   /** How the picture is looked at. */
@@ -370,6 +386,7 @@ public final class BenchModel implements AutoCloseable {
           if (here == session && asked.equals(history.present())) {
             history.amend(found);
             project.set(found);
+            tellState();
           }
         },
         this::fail);
@@ -399,7 +416,7 @@ public final class BenchModel implements AutoCloseable {
 
   /** Tells the retoucher; anything that is no {@link Problem} is a fault of the program. */
   public void fail(Exception e) {
-    message.set(e instanceof Problem ? e.getMessage() : "This did not work: " + e);
+    message.set(Faults.said(e));
   }
 
   // --- selection and view
@@ -483,6 +500,21 @@ public final class BenchModel implements AutoCloseable {
 
   public ReadOnlyBooleanProperty dirtyProperty() {
     return dirty.getReadOnlyProperty();
+  }
+
+  /** Whether there is a step to undo. */
+  public ReadOnlyBooleanProperty undoableProperty() {
+    return undoable.getReadOnlyProperty();
+  }
+
+  /** Whether there is a step to do again. */
+  public ReadOnlyBooleanProperty redoableProperty() {
+    return redoable.getReadOnlyProperty();
+  }
+
+  /** Goes up with every step, undo, redo, save and whatever is found behind the scenes. */
+  public ReadOnlyIntegerProperty commitsProperty() {
+    return commits.getReadOnlyProperty();
   }
 
   public ObjectProperty<String> selectedProperty() {

@@ -26,6 +26,7 @@ import javafx.scene.layout.VBox;
 
 import carezza.model.Layer;
 import carezza.model.LayerKind;
+import carezza.model.LockedLayer;
 import carezza.model.Stage;
 
 /**
@@ -212,7 +213,8 @@ public final class CourseView extends VBox {
                 : "Left out; click to take it in (O)"));
     on.setOnAction(
         e -> model.edit(null, p -> p.edit(id, l -> l.with(l.head().switched(!l.head().on())))));
-    HBox top = new HBox(2, Icon.of(LayerKind.of(layer)).node(), PanelRows.spring(), amount, on);
+    on.setVisible(!(layer instanceof LockedLayer));
+    HBox top = new HBox(2, Icon.of(layer).node(), PanelRows.spring(), amount, on);
     top.setAlignment(Pos.CENTER_LEFT);
     ImageView thumb = new ImageView();
     thumb.setId("thumb-" + id);

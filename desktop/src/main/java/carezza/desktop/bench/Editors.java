@@ -18,6 +18,7 @@ import carezza.model.IrisLayer;
 import carezza.model.Layer;
 import carezza.model.LipsLayer;
 import carezza.model.LocalContrastLayer;
+import carezza.model.LockedLayer;
 import carezza.model.MatchLayer;
 import carezza.model.MonoLayer;
 import carezza.model.MuteLayer;
@@ -68,6 +69,7 @@ final class Editors {
       case LipsLayer l -> BrightenPanels.lips(rows, model);
       case VignetteLayer l -> vignette(rows);
       case SharpenLayer l -> sharpen(rows);
+      case LockedLayer l -> throw new IllegalArgumentException("Nothing of it can be changed");
     }
   }
 

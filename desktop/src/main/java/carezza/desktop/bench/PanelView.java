@@ -17,7 +17,7 @@ import javafx.scene.layout.VBox;
 
 import carezza.colour.BlendMode;
 import carezza.model.Layer;
-import carezza.model.LayerKind;
+import carezza.model.LockedLayer;
 
 /** The panel of the selected layer: its name, switch and amount, its parameters, its mask; below, the gauges. */
 public final class PanelView extends VBox {
@@ -122,6 +122,10 @@ public final class PanelView extends VBox {
   // --- a layer
 
   private void layer(Layer layer) {
+    if (layer instanceof LockedLayer locked) {
+      locked(locked);
+      return;
+    }
     rows.custom(head(layer), () -> {});
     rows.number(
         "amount",
@@ -141,6 +145,21 @@ public final class PanelView extends VBox {
       PushChart push = new PushChart(model);
       rows.custom(push, push::refresh);
     }
+  }
+
+  private void locked(LockedLayer layer) {
+    Label name = new Label(layer.head().name());
+    name.getStyleClass().add("title");
+    HBox box = new HBox(8, Icon.of(layer).node(), name);
+    box.setAlignment(Pos.CENTER_LEFT);
+    rows.custom(box, () -> {});
+    Label words =
+        new Label(
+            "This layer was made by a newer Carezza (“%s”). Here it changes nothing; it is saved as it came."
+                .formatted(layer.kind()));
+    words.setId("locked");
+    words.setWrapText(true);
+    rows.custom(words, () -> {});
   }
 
   /** How the layer is laid over what it gets. */
@@ -227,7 +246,7 @@ public final class PanelView extends VBox {
                       on.setText(l.head().on() ? "On" : "Off");
                     }));
     rows.nodes().removeLast();
-    HBox box = new HBox(8, Icon.of(LayerKind.of(layer)).node(), name, on);
+    HBox box = new HBox(8, Icon.of(layer).node(), name, on);
     box.setAlignment(Pos.CENTER_LEFT);
     return box;
   }

@@ -5,7 +5,10 @@ import javafx.scene.control.ToggleButton;
 import javafx.scene.control.Tooltip;
 import javafx.scene.layout.FlowPane;
 
+import carezza.codec.Photograph;
+import carezza.codec.Remark;
 import carezza.model.Frame;
+import carezza.raw.SensorLight;
 
 /** The panel while no layer is selected: the photograph, its faces, frame, pins and tones. */
 final class PhotographPanel {
@@ -55,15 +58,44 @@ final class PhotographPanel {
       return "";
     }
     var r = model.retouch();
-    return "%s\n%d × %d pixels, %d bit, %s\n%d layers\n\n%s"
+    return "%s\n%d × %d pixels, %d bit, %s\n%s%d layers\n\n%s"
         .formatted(
             r.project().photograph().name(),
             r.photograph().size().width(),
             r.photograph().size().height(),
             r.photograph().bits(),
             r.photograph().profile(),
+            remarks(r.photograph()),
             r.project().stack().size(),
             r.project().notes());
+  }
+
+  /** How the photograph was read, where that is worth knowing. */
+  private static String remarks(Photograph photograph) {
+    StringBuilder words = new StringBuilder();
+    for (Remark remark : photograph.remarks().stream().sorted().toList()) {
+      words
+          .append(
+              switch (remark) {
+                case UNTIDY -> "Parts of the file beside the picture are damaged and were passed over.";
+                case PROFILE_UNUSABLE -> "Its colour profile cannot be used; the usual one was.";
+                case INKS_ASSUMED -> "It does not say what its inks are; coated paper was assumed.";
+                case ON_WHITE -> "What was transparent lies on white.";
+                case FROM_SENSOR -> sensor(photograph.sensor());
+                case LENS_UNCORRECTED ->
+                    "The file asks for corrections of the lens; they are not made.";
+              })
+          .append('\n');
+    }
+    return words.toString();
+  }
+
+  private static String sensor(SensorLight sensor) {
+    String balance =
+        Double.isNaN(sensor.kelvin())
+            ? ""
+            : ", balanced for %.0f K as shot".formatted(sensor.kelvin());
+    return "The sensor’s own light%s; %.2f %% of it is clipped.".formatted(balance, 100 * sensor.clippedShare());
   }
 
   private static void faces(PanelRows rows, BenchModel model, Runnable placeFace) {

@@ -94,6 +94,7 @@ public final class PictureView extends Region {
     model.viewing().maskShownProperty().addListener((o, was, is) -> refresh());
     model.viewing().maskViewProperty().addListener((o, was, is) -> refresh());
     model.viewing().checkProperty().addListener((o, was, is) -> refresh());
+    model.viewing().screenProperty().addListener((o, was, is) -> refresh());
     model.spotHint().spotsProperty().addListener((o, was, is) -> drawOverlay());
     model.advising().contoursProperty().addListener((o, was, is) -> drawOverlay());
     model.advising().distractionsProperty().addListener((o, was, is) -> drawOverlay());
@@ -294,6 +295,7 @@ public final class PictureView extends Region {
             model.viewing().maskShownProperty().get(),
             model.viewing().maskViewProperty().get(),
             model.viewing().checkProperty().get(),
+            model.viewing().screenProperty().get(),
             port));
     if (!port.equals(shownPort.get())) {
       shownPort.set(port);

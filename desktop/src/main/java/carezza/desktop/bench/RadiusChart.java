@@ -12,6 +12,7 @@ import javafx.scene.layout.GridPane;
 import javafx.scene.layout.VBox;
 import javafx.scene.paint.Color;
 
+import carezza.codec.ScreenColour;
 import carezza.desktop.bench.Advising.Radius;
 import carezza.image.Area;
 import carezza.image.Picture;
@@ -170,7 +171,7 @@ final class RadiusChart extends VBox {
         },
         made -> {
           for (int i = 0; i < 4; i++) {
-            patches[i].setImage(image(made[i]));
+            patches[i].setImage(image(made[i], model.viewing().screenProperty().get()));
           }
         },
         model::fail);
@@ -185,10 +186,10 @@ final class RadiusChart extends VBox {
     return new Area(x, y, w, h);
   }
 
-  private static WritableImage image(Picture picture) {
+  private static WritableImage image(Picture picture, ScreenColour screen) {
     Area a = picture.area();
     ViewPort port = new ViewPort(a.x(), a.y(), 1, a.width(), a.height());
-    int[] argb = ViewPixels.of(picture, null, MaskView.GREY_OUTSIDE, port, 0, a).argb();
+    int[] argb = ViewPixels.of(picture, null, MaskView.GREY_OUTSIDE, screen, port, 0, a).argb();
     WritableImage image = new WritableImage(a.width(), a.height());
     image
         .getPixelWriter()

@@ -59,6 +59,7 @@ public final class SettledPicture extends Region implements AutoCloseable {
             false,
             MaskView.GREY_OUTSIDE,
             model.viewing().checkProperty().get(),
+            model.viewing().screenProperty().get(),
             port));
   }
 

@@ -5,6 +5,7 @@ import javafx.scene.image.ImageView;
 import javafx.scene.image.PixelFormat;
 import javafx.scene.image.WritableImage;
 
+import carezza.codec.ScreenColour;
 import carezza.image.Level;
 import carezza.image.Picture;
 import carezza.image.PictureSize;
@@ -57,6 +58,7 @@ final class SmallPicture extends ImageView implements AutoCloseable {
             zoom,
             (int) Math.ceil(size.width() * zoom),
             (int) Math.ceil(size.height() * zoom));
+    ScreenColour screen = model.viewing().screenProperty().get();
     drawing.newest(
         cancellation -> {
           Thread.sleep(REST_MILLIS);
@@ -71,7 +73,8 @@ final class SmallPicture extends ImageView implements AutoCloseable {
                 check.compares() ? session.settled(project, area, level, cancellation) : null;
             picture = check.of(picture, before, session.renderer().site(scene, level));
           }
-          return ViewPixels.of(picture, null, MaskView.GREY_OUTSIDE, port, level, area);
+          return ViewPixels.of(
+              picture, null, MaskView.GREY_OUTSIDE, screen, port, level, area);
         },
         pixels -> {
           WritableImage small = new WritableImage(port.width(), port.height());

@@ -2,7 +2,7 @@ package carezza.desktop.bench;
 
 import java.util.Arrays;
 
-import carezza.colour.WorkingSpace;
+import carezza.codec.ScreenColour;
 import carezza.desktop.bench.ViewRenderer.Patch;
 import carezza.image.Area;
 import carezza.image.Level;
@@ -25,11 +25,18 @@ final class ViewPixels {
    * @param working pixels of the level's area that the view port needs
    * @param mask coverage over the same area to be shown, or null
    * @param view how
+   * @param screen how colours come to the screen
    * @param changed the part of that area to show; all of it stands for the whole view
    * @return ARGB, opaque on the picture and clear beside it
    */
   static Patch of(
-      Picture working, Plane mask, MaskView view, ViewPort port, int level, Area changed) {
+      Picture working,
+      Plane mask,
+      MaskView view,
+      ScreenColour screen,
+      ViewPort port,
+      int level,
+      Area changed) {
     Area area = working.area();
     if (area.isEmpty()) {
       return clear(port);
@@ -38,7 +45,7 @@ final class ViewPixels {
     double step = s / port.zoom();
     Area part = changed.equals(area) ? new Area(0, 0, port.width(), port.height()) : seen(changed, port, s);
     // With the pixels around that interpolation mixes in.
-    Picture srgb = WorkingSpace.toSrgb(working.crop(changed.grow(2).intersect(area)));
+    Picture srgb = screen.shown(working.crop(changed.grow(2).intersect(area)));
     int[] out = new int[part.pixels()];
     Steps across = new Steps(part.x(), part.width(), port.x() * s, step, area.x(), area.right(), srgb.area().x(), srgb.area().right());
     Steps down = new Steps(part.y(), part.height(), port.y() * s, step, area.y(), area.bottom(), srgb.area().y(), srgb.area().bottom());

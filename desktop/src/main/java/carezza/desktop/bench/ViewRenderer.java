@@ -7,6 +7,7 @@ import java.util.function.Consumer;
 import java.util.stream.IntStream;
 import javafx.application.Platform;
 
+import carezza.codec.ScreenColour;
 import carezza.image.Area;
 import carezza.image.Cancellation;
 import carezza.image.Level;
@@ -88,6 +89,7 @@ final class ViewRenderer implements AutoCloseable {
    * @param maskShown whether the selected layer's mask is shown
    * @param maskView how
    * @param check the way the picture is seen, or null for as it is
+   * @param screen how colours come to the screen
    */
   record Request(
       Session session,
@@ -97,6 +99,7 @@ final class ViewRenderer implements AutoCloseable {
       boolean maskShown,
       MaskView maskView,
       CheckView check,
+      ScreenColour screen,
       ViewPort port) {
 
     Scene scene() {
@@ -110,6 +113,7 @@ final class ViewRenderer implements AutoCloseable {
       return session == other.session
           && port.equals(other.port)
           && check == other.check
+          && screen == other.screen
           && selected.equals(other.selected)
           && layers == other.layers
           && !other.maskShown
@@ -164,7 +168,13 @@ final class ViewRenderer implements AutoCloseable {
       }
       Patch patch =
           ViewPixels.of(
-              picture, null, MaskView.GREY_OUTSIDE, request.port(), chosen.level(), changed);
+              picture,
+              null,
+              MaskView.GREY_OUTSIDE,
+              request.screen(),
+              request.port(),
+              chosen.level(),
+              changed);
       return new Frame(patch, request.port(), false, request.project());
     }
   }
@@ -313,7 +323,8 @@ final class ViewRenderer implements AutoCloseable {
       picture = picture.crop(area);
     }
     return new Frame(
-        ViewPixels.of(picture, mask, request.maskView(), port, level, area),
+        ViewPixels.of(
+            picture, mask, request.maskView(), request.screen(), port, level, area),
         port,
         readiness == Readiness.EXACT,
         request.project());

@@ -6,6 +6,7 @@ import javafx.beans.property.ObjectProperty;
 import javafx.beans.property.SimpleBooleanProperty;
 import javafx.beans.property.SimpleObjectProperty;
 
+import carezza.codec.ScreenColour;
 import carezza.measure.CheckView;
 import carezza.model.Layer;
 import carezza.model.Project;
@@ -23,6 +24,8 @@ public final class Viewing {
   private final ObjectProperty<Comparison> comparison = new SimpleObjectProperty<>(Comparison.NONE);
   private final ObjectProperty<Surround> surround = new SimpleObjectProperty<>(Surround.INTERFACE);
   private final ObjectProperty<Stage> stageHeld = new SimpleObjectProperty<>();
+  private final ObjectProperty<ScreenColour> screen =
+      new SimpleObjectProperty<>(ScreenColour.SRGB);
   private final ObjectProperty<CheckView> check = new SimpleObjectProperty<>();
 
   Viewing(BenchModel model) {
@@ -79,6 +82,11 @@ public final class Viewing {
   /** The stage whose layers are left out of the view while its column is held; null for none. */
   public ObjectProperty<Stage> stageHeldProperty() {
     return stageHeld;
+  }
+
+  /** How colours come to the screen. */
+  public ObjectProperty<ScreenColour> screenProperty() {
+    return screen;
   }
 
   /** The way the picture is seen, to judge it; null for as it is. */

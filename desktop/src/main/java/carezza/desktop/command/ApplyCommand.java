@@ -10,7 +10,6 @@ import picocli.CommandLine.Parameters;
 
 import carezza.image.Cancellation;
 import carezza.problem.Problem;
-import carezza.project.ProjectFile;
 import carezza.project.ProjectFile.StackFile;
 import carezza.project.Retouch;
 import carezza.session.Session;
@@ -32,9 +31,9 @@ final class ApplyCommand implements Callable<Integer> {
 
   @Override
   public Integer call() throws Problem {
+    StackFile given = Inputs.stack(stack);
+    Retouch retouch = Inputs.photograph(photo);
     output.check();
-    StackFile given = ProjectFile.readStack(stack);
-    Retouch retouch = ProjectFile.start(photo);
     new Session(retouch.photograph())
         .deliver(
             retouch.project().withStack(given.stack()).withFaces(given.faces()),

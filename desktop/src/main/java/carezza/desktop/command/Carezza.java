@@ -5,7 +5,8 @@ import picocli.CommandLine.Command;
 import picocli.CommandLine.IExecutionExceptionHandler;
 import picocli.CommandLine.IParameterExceptionHandler;
 
-import carezza.problem.Problem;
+import carezza.desktop.bench.Faults;
+
 
 /** The verbs and what they have in common: help, exit codes, one sentence for each error. */
 @Command(
@@ -38,7 +39,12 @@ public final class Carezza implements Runnable {
   /** Runs a command and returns its exit code. Without arguments, opens the demo. */
   public static int run(String... arguments) {
     String[] given = arguments.length == 0 ? new String[] {"demo"} : arguments;
-    return commandLine().execute(given);
+    try {
+      return commandLine().execute(given);
+    } catch (OutOfMemoryError | StackOverflowError e) {
+      System.err.println(Faults.said(e));
+      return FAILED;
+    }
   }
 
   static CommandLine commandLine() {
@@ -54,11 +60,8 @@ public final class Carezza implements Runnable {
 
   private static IExecutionExceptionHandler failure() {
     return (exception, line, parsed) -> {
-      if (exception instanceof Problem problem) {
-        line.getErr().println(problem.getMessage());
-        return FAILED;
-      }
-      throw exception;
+      line.getErr().println(Faults.said(exception));
+      return FAILED;
     };
   }
 
@@ -67,9 +70,14 @@ public final class Carezza implements Runnable {
       CommandLine line = exception.getCommandLine();
       String message = exception.getMessage().lines().findFirst().orElse("");
       line.getErr()
-          .println(message + "; see '" + line.getCommandSpec().qualifiedName() + " --help'.");
+          .println(ending(message) + "; see '" + line.getCommandSpec().qualifiedName() + " --help'.");
       return MISUSED;
     };
+  }
+
+  /** Without the full stop that a sentence of a problem has. */
+  private static String ending(String message) {
+    return message.endsWith(".") ? message.substring(0, message.length() - 1) : message;
   }
 
   @Override

@@ -12,6 +12,8 @@ import carezza.desktop.app.CarezzaApp;
 import carezza.desktop.app.Display;
 import carezza.desktop.app.Shots;
 import carezza.desktop.demo.Demo;
+import carezza.file.AtomicFile;
+import carezza.file.Reason;
 import carezza.image.Cancellation;
 import carezza.problem.Problem;
 import carezza.problem.Problem.Kind;
@@ -38,7 +40,7 @@ final class DemoCommand implements Callable<Integer> {
     new Session(demo.photograph())
         .deliver(
             demo.project(),
-            folder.resolve("the-understudy.jpg"),
+            AtomicFile.replacing(folder.resolve("the-understudy.jpg")),
             Delivery.full(),
             Cancellation.NONE);
     return 0;
@@ -48,7 +50,7 @@ final class DemoCommand implements Callable<Integer> {
     try {
       return Files.createTempDirectory("carezza-demo-");
     } catch (IOException e) {
-      throw new Problem(e, Kind.FILE_NOT_WRITTEN, "The folder for the demo", e.getMessage());
+      throw new Problem(e, Kind.FILE_NOT_WRITTEN, "The folder for the demo", Reason.of(e));
     }
   }
 }

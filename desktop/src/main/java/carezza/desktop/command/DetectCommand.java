@@ -5,16 +5,16 @@ import java.util.List;
 import java.util.concurrent.Callable;
 
 import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 
-import carezza.codec.SafeFile;
+import carezza.codec.PictureReader;
 import carezza.image.Cancellation;
 import carezza.measure.Blemish;
 import carezza.model.Project;
 import carezza.problem.Problem;
 import carezza.problem.Problem.Kind;
-import carezza.project.ProjectFile;
 import carezza.project.Retouch;
 import carezza.project.SpotsFile;
 import carezza.session.Session;
@@ -41,25 +41,23 @@ final class DetectCommand implements Callable<Integer> {
       description = "0.3 to 3; more proposes fainter ones (default ${DEFAULT-VALUE}).")
   private double sensitivity;
 
+  @Mixin private Writing writing;
+
   @Override
   public Integer call() throws Problem {
     if (!(sensitivity >= 0.3 && sensitivity <= 3)) {
       throw new Problem(Kind.VALUE_OUT_OF_RANGE, "--sensitivity", sensitivity, "0.3 to 3");
     }
-    Retouch retouch = ProjectFile.start(photo);
+    Retouch retouch = Inputs.photograph(photo);
+    writing.check(json);
     Session session = new Session(retouch.photograph());
     Project project = session.withFace(retouch.project(), Cancellation.NONE);
     if (project.faces() == null) {
-      throw new Problem(Kind.NO_FACE, photo.getFileName());
+      throw new Problem(Kind.NO_FACE, PictureReader.name(photo));
     }
     List<Blemish> found = session.blemishes(project, sensitivity, Cancellation.NONE);
     byte[] text = SpotsFile.text(found);
-    if (json.equals("-")) {
-      System.out.writeBytes(text);
-      System.out.println();
-    } else {
-      SafeFile.write(Path.of(json), out -> out.write(text));
-    }
+    writing.text(json, text);
     return 0;
   }
 }

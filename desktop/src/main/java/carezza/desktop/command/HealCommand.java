@@ -8,13 +8,13 @@ import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 
+import carezza.file.Originals;
 import carezza.image.Cancellation;
 import carezza.model.HealLayer;
 import carezza.model.LayerKind;
 import carezza.model.LayerStack;
 import carezza.model.Project;
 import carezza.problem.Problem;
-import carezza.project.ProjectFile;
 import carezza.project.Retouch;
 import carezza.project.SpotsFile;
 import carezza.session.Session;
@@ -36,8 +36,9 @@ final class HealCommand implements Callable<Integer> {
 
   @Override
   public Integer call() throws Problem {
+    Retouch retouch = Inputs.photograph(photo);
+    Originals.protect(spots);
     output.check();
-    Retouch retouch = ProjectFile.start(photo);
     HealLayer layer = ((HealLayer) LayerKind.HEAL.fresh()).withPatches(SpotsFile.read(spots));
     Session session = new Session(retouch.photograph());
     // Repairs keep to skin, and off lips and backdrop, where the face is known.

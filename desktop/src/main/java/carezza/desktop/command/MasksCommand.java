@@ -3,16 +3,19 @@ package carezza.desktop.command;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.concurrent.Callable;
 
 import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 
+import carezza.codec.PictureReader;
 import carezza.codec.PictureWriter;
-import carezza.codec.SafeFile;
+import carezza.file.Reason;
 import carezza.image.Cancellation;
 import carezza.model.Project;
 import carezza.model.Region;
@@ -45,25 +48,42 @@ final class MasksCommand implements Callable<Integer> {
   @Option(names = "--out", required = true, paramLabel = "DIR", description = "Folder to write to.")
   private Path out;
 
+  @Mixin private Writing writing;
+
   @Override
   public Integer call() throws Problem {
-    boolean isProject = file.getFileName().toString().endsWith(ProjectFile.ENDING);
-    Retouch retouch = isProject ? ProjectFile.open(file) : ProjectFile.start(file);
+    Retouch retouch = Inputs.retouch(file);
+    for (Path written : written()) {
+      writing.to(written).check();
+    }
     Session session = new Session(retouch.photograph());
     Project project = session.withFace(retouch.project(), Cancellation.NONE);
     if (project.faces() == null) {
-      throw new Problem(Kind.NO_FACE, file.getFileName());
+      throw new Problem(Kind.NO_FACE, PictureReader.name(file));
     }
     try {
       Files.createDirectories(out);
     } catch (IOException e) {
-      throw new Problem(e, Kind.FILE_NOT_WRITTEN, out, e.getMessage());
+      throw new Problem(e, Kind.FILE_NOT_WRITTEN, out, Reason.of(e));
     }
     for (Region region : WRITTEN) {
-      String name = region.name().toLowerCase(Locale.ROOT) + ".png";
-      PictureWriter.writeGrey(session.region(project, region), out.resolve(name));
+      PictureWriter.writeGrey(session.region(project, region), writing.to(place(region)));
     }
-    SafeFile.write(out.resolve("face.json"), to -> ProjectFile.writeFaces(project, to));
+    writing.to(faces()).write(to -> ProjectFile.writeFaces(project, to));
     return 0;
+  }
+
+  private List<Path> written() {
+    List<Path> all = new ArrayList<>(WRITTEN.stream().map(this::place).toList());
+    all.add(faces());
+    return all;
+  }
+
+  private Path place(Region region) {
+    return out.resolve(region.name().toLowerCase(Locale.ROOT) + ".png");
+  }
+
+  private Path faces() {
+    return out.resolve("face.json");
   }
 }

@@ -5,17 +5,17 @@ import java.util.List;
 import java.util.concurrent.Callable;
 
 import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 
-import carezza.codec.SafeFile;
+import carezza.file.Originals;
 import carezza.image.Cancellation;
 import carezza.measure.Gauge;
 import carezza.measure.JobLevel;
 import carezza.model.Project;
 import carezza.problem.Problem;
 import carezza.project.GaugesFile;
-import carezza.project.ProjectFile;
 import carezza.project.ProjectFile.StackFile;
 import carezza.project.Retouch;
 import carezza.session.Advice;
@@ -48,15 +48,20 @@ final class MeasureCommand implements Callable<Integer> {
               + " picture.")
   private Path against;
 
+  @Mixin private Writing writing;
+
   @Override
   public Integer call() throws Problem {
-    boolean isProject = file.getFileName().toString().endsWith(ProjectFile.ENDING);
-    Retouch retouch = isProject ? ProjectFile.open(file) : ProjectFile.start(file);
+    Retouch retouch = Inputs.retouch(file);
     Project project = retouch.project();
     if (stack != null) {
-      StackFile given = ProjectFile.readStack(stack);
+      StackFile given = Inputs.stack(stack);
       project = project.withStack(given.stack()).withFaces(given.faces());
     }
+    if (against != null) {
+      Originals.protect(against);
+    }
+    writing.check(json);
     Session session = new Session(retouch.photograph());
     project = session.withFace(project, Cancellation.NONE);
     List<Gauge> gauges =
@@ -69,19 +74,13 @@ final class MeasureCommand implements Callable<Integer> {
             advice.curve(),
             session.advice().distractions(project, Cancellation.NONE),
             JobLevel.portrait());
-    if (json.equals("-")) {
-      System.out.writeBytes(text);
-      System.out.println();
-    } else {
-      SafeFile.write(Path.of(json), out -> out.write(text));
-    }
+    writing.text(json, text);
     return 0;
   }
 
   /** The finished picture of another file, at the level that gauges are read at. */
   private Advice.Finished finished(Path other, Session session) throws Problem {
-    boolean isProject = other.getFileName().toString().endsWith(ProjectFile.ENDING);
-    Retouch retouch = isProject ? ProjectFile.open(other) : ProjectFile.start(other);
+    Retouch retouch = Inputs.retouch(other);
     Session there = new Session(retouch.photograph());
     if (!there.size().equals(session.size())) {
       throw new Problem(Problem.Kind.SIZES_DIFFER, other, said(there), said(session));

@@ -4,12 +4,15 @@ import java.nio.file.Path;
 import java.util.concurrent.Callable;
 
 import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 
+import carezza.codec.PictureReader;
 import carezza.image.Cancellation;
 import carezza.model.Project;
 import carezza.problem.Problem;
+import carezza.problem.Problem.Kind;
 import carezza.project.ProjectFile;
 import carezza.project.Retouch;
 import carezza.session.Session;
@@ -32,15 +35,21 @@ final class NewCommand implements Callable<Integer> {
               + " by default large files are linked.")
   private Boolean link;
 
+  @Mixin private Writing writing;
+
   @Override
   public Integer call() throws Problem {
-    Retouch retouch = ProjectFile.start(photo);
+    if (!ProjectFile.isProject(out)) {
+      throw new Problem(Kind.PROJECT_ENDING, PictureReader.name(out));
+    }
+    Retouch retouch = Inputs.photograph(photo);
+    writing.to(out).check();
     if (link != null) {
       retouch = retouch.linkedTo(link ? photo.toAbsolutePath().normalize() : null);
     }
     Session session = new Session(retouch.photograph());
     Project project = session.withFace(retouch.project(), Cancellation.NONE);
-    session.save(retouch.with(project, null), out, Cancellation.NONE);
+    session.save(retouch.with(project, null), writing.to(out), Cancellation.NONE);
     return 0;
   }
 }

@@ -23,7 +23,7 @@ final class OpenCommand implements Callable<Integer> {
   public Integer call() throws Problem {
     if (file != null) {
       // Say what is wrong with the file here and now, not in a window that opens empty.
-      check(file);
+      ProjectFile.openOrStart(file);
     }
     if (!Display.present()) {
       throw new Problem(Kind.NO_DISPLAY, "The window");
@@ -34,13 +34,5 @@ final class OpenCommand implements Callable<Integer> {
       Application.launch(CarezzaApp.class, "--open=" + file.toAbsolutePath());
     }
     return 0;
-  }
-
-  private static void check(Path file) throws Problem {
-    if (file.getFileName().toString().endsWith(ProjectFile.ENDING)) {
-      ProjectFile.open(file);
-    } else {
-      ProjectFile.start(file);
-    }
   }
 }

@@ -1,15 +1,20 @@
 package carezza.desktop.command;
 
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Locale;
 
 import picocli.CommandLine.ITypeConverter;
+import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
+import picocli.CommandLine.TypeConversionException;
 
-import carezza.codec.FileNotes.Carried;
 import carezza.codec.OutputColour;
 import carezza.codec.OutputProfile;
+import carezza.file.AtomicFile;
+import carezza.file.Originals;
 import carezza.image.Level;
+import carezza.metadata.Metadata.Carried;
 import carezza.press.Intent;
 import carezza.problem.Problem;
 import carezza.problem.Problem.Kind;
@@ -53,11 +58,12 @@ final class OutputOptions {
 
   @Option(
       names = "--profile",
-      paramLabel = "srgb|wide|coated",
+      paramLabel = "srgb|wide|coated|FILE.icc",
       defaultValue = "srgb",
+      converter = ProfileConverter.class,
       description =
-          "Colour space of the file: sRGB, a wide RGB, or CMYK for coated paper, which needs .tif"
-              + " (default ${DEFAULT-VALUE}).")
+          "Colour space of the file: sRGB, a wide RGB, CMYK for coated paper, or a printer's or shop's"
+              + " own profile; CMYK needs .tif (default ${DEFAULT-VALUE}).")
   private OutputProfile profile;
 
   @Option(
@@ -88,11 +94,44 @@ final class OutputOptions {
               + " with .ora it is always so.")
   private boolean layers;
 
+  @Mixin private Writing writing;
+
   /** Words with hyphens for the constants. */
   static final class CarriedConverter implements ITypeConverter<Carried> {
     @Override
     public Carried convert(String word) {
-      return Carried.valueOf(word.toUpperCase(Locale.ROOT).replace('-', '_'));
+      String given = word.toUpperCase(Locale.ROOT).replace('-', '_');
+      for (Carried each : Carried.values()) {
+        if (each.name().equals(given)) {
+          return each;
+        }
+      }
+      throw new TypeConversionException("use nothing, without-place or all, not '" + word + "'");
+    }
+  }
+
+  /** Names of what ships, or a profile's file. */
+  static final class ProfileConverter implements ITypeConverter<OutputProfile> {
+    @Override
+    public OutputProfile convert(String word) {
+      return switch (word.toLowerCase(Locale.ROOT)) {
+        case "srgb" -> OutputProfile.SRGB;
+        case "wide" -> OutputProfile.WIDE;
+        case "coated" -> OutputProfile.COATED;
+        default -> {
+          Path file = Path.of(word);
+          if (!Files.exists(file)) {
+            throw new TypeConversionException(
+                "use srgb, wide, coated or the file of a colour profile, not '" + word + "'");
+          }
+          try {
+            Originals.protect(file);
+            yield OutputProfile.of(file);
+          } catch (Problem e) {
+            throw new TypeConversionException(e.getMessage());
+          }
+        }
+      };
     }
   }
 
@@ -103,6 +142,7 @@ final class OutputOptions {
     require(bits == 8 || bits == 16, "--bits", bits, "8 or 16");
     require(level >= 0 && level <= Level.COARSEST, "--scale-level", level, "0 to 10");
     delivery().check(out);
+    writing.to(out).check();
   }
 
   private static void require(boolean fits, String option, int value, String range) throws Problem {
@@ -111,8 +151,8 @@ final class OutputOptions {
     }
   }
 
-  Path file() {
-    return out;
+  AtomicFile file() {
+    return writing.to(out);
   }
 
   Delivery delivery() {

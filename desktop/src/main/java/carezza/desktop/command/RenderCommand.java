@@ -13,7 +13,6 @@ import carezza.model.LayerStack;
 import carezza.model.Project;
 import carezza.model.Stage;
 import carezza.problem.Problem;
-import carezza.project.ProjectFile;
 import carezza.project.Retouch;
 import carezza.session.Session;
 
@@ -33,8 +32,8 @@ final class RenderCommand implements Callable<Integer> {
 
   @Override
   public Integer call() throws Problem {
+    Retouch retouch = Inputs.project(file);
     output.check();
-    Retouch retouch = ProjectFile.open(file);
     Project project = retouch.project();
     if (through != null) {
       LayerStack stack = project.stack();

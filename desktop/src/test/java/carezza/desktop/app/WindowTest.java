@@ -362,34 +362,4 @@ public class WindowTest extends WindowDriver {
     WaitForAsyncUtils.waitForFxEvents();
     assertThat(robot.lookup("Brush radius").tryQuery()).isEmpty();
   }
-
-  @Test
-  public void workThatWasNotSavedIsOfferedAtTheNextStart() throws Exception {
-    clickOn("#switch-fall");
-    Project unsaved = project();
-    // As after a kill: another start finds what the journal holds.
-    await(() -> keptInTheJournal().equals(java.util.Optional.of(unsaved)));
-    onStage(
-        () -> {
-          view.showStart();
-          return null;
-        });
-    clickOn("#recover");
-    // Equal, but another one: what was read from the journal.
-    await(() -> model().projectProperty().get() != unsaved && picture().isExact());
-    assertThat(project()).isEqualTo(unsaved);
-    assertThat(onStage(() -> model().dirtyProperty().get())).isTrue();
-    Path file = folder.resolve("recovered.carezza");
-    save(file);
-    await(() -> !new Home().journal().holdsWork());
-  }
-
-  /** While the journal goes over to another photograph there is nothing to read. */
-  private static java.util.Optional<Project> keptInTheJournal() {
-    try {
-      return new Home().journal().leftBehind().map(carezza.project.Retouch::project);
-    } catch (carezza.problem.Problem e) {
-      return java.util.Optional.empty();
-    }
-  }
 }

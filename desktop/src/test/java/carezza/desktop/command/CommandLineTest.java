@@ -23,6 +23,7 @@ import carezza.codec.Photograph;
 import carezza.codec.PictureReader;
 import carezza.colour.Lab;
 import carezza.desktop.demo.Demo;
+import carezza.file.AtomicFile;
 import carezza.image.Cancellation;
 import carezza.image.PictureSize;
 import carezza.problem.Problem;
@@ -45,7 +46,7 @@ public class CommandLineTest {
     Files.write(photo, apothecary.file());
     demo = folder.resolve("demo.carezza");
     Retouch understudy = Demo.understudy();
-    new Session(understudy.photograph()).save(understudy, demo, Cancellation.NONE);
+    new Session(understudy.photograph()).save(understudy, AtomicFile.replacing(demo), Cancellation.NONE);
   }
 
   @AfterClass

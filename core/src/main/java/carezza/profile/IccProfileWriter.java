@@ -1,4 +1,4 @@
-package carezza.codec;
+package carezza.profile;
 
 import java.awt.color.ICC_Profile;
 import java.io.ByteArrayOutputStream;
@@ -17,19 +17,19 @@ import carezza.press.Intent;
 import carezza.press.PressTables;
 
 /** Makes ICC profiles (version 2.1): of RGB spaces with the sRGB tone curve, and of the press. */
-final class ProfileMaker {
+public final class IccProfileWriter {
 
   private static final int CURVE_POINTS = 4096;
   private static final int HEADER = 128;
   private static final double[] D50 = {0.9642, 1, 0.8249};
 
-  private ProfileMaker() {}
+  private IccProfileWriter() {}
 
   private static final int[] IDENTITY = {0, 65535};
 
   private record Tag(String name, byte[] content) {}
 
-  static ICC_Profile of(RgbSpace space, String description) {
+  public static ICC_Profile of(RgbSpace space, String description) {
     Matrix3 m = space.toXyzD50();
     List<Tag> tags = new ArrayList<>();
     tags.add(new Tag("desc", description(description)));
@@ -46,7 +46,7 @@ final class ProfileMaker {
   }
 
   /** An output profile of the press model, version 2.1, with tables of sixteen bits. */
-  static byte[] ofPress(String description) {
+  public static byte[] ofPress(String description) {
     List<Tag> tags = new ArrayList<>();
     double[] paper = PressTables.paper();
     tags.add(new Tag("desc", description(description)));

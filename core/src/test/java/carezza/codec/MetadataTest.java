@@ -29,12 +29,12 @@ import org.testng.annotations.BeforeClass;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 
-import carezza.codec.FileNotes.Carried;
 import carezza.image.Area;
 import carezza.image.Picture;
+import carezza.metadata.Metadata.Carried;
 import carezza.problem.Problem;
 
-public class FileNotesTest {
+public class MetadataTest {
 
   private static final String XMP =
       "<?xpacket begin='' id='W5M0MpCehiHzreSzNTczkc9d'?><x:xmpmeta xmlns:x='adobe:ns:meta/'>"
@@ -99,7 +99,7 @@ public class FileNotesTest {
             90,
             8,
             OutputColour.of(OutputProfile.SRGB),
-            photograph.notes(),
+            photograph.metadata(),
             carried),
         name);
   }
@@ -141,7 +141,6 @@ public class FileNotesTest {
             xmp != null
                 && xmp.getXmpProperties().keySet().stream().anyMatch(k -> k.contains("GPS")))
         .isEqualTo(all);
-    assertThat(photograph.notes().tellPlace()).isTrue();
   }
 
   @Test(dataProvider = "files")
@@ -163,7 +162,7 @@ public class FileNotesTest {
   }
 
   @Test
-  public void notesThatAreDamagedDoNotStopThePicture() throws Problem, IOException {
+  public void metadataThatIsDamagedDoesNotStopThePicture() throws Problem, IOException {
     byte[] file = written("x.jpg", Carried.ALL);
     // The first segment after the JFIF one is EXIF; its directory is made nonsense.
     for (int i = 40; i < 60; i++) {

@@ -1,4 +1,4 @@
-package carezza.codec;
+package carezza.profile;
 
 import java.awt.color.ICC_Profile;
 import java.awt.color.ICC_ProfileRGB;
@@ -13,9 +13,10 @@ import carezza.colour.Transfer;
 import carezza.colour.WorkingSpace;
 import carezza.image.Picture;
 import carezza.image.Plane;
+import carezza.image.Rows;
 
 /** An RGB profile of three tone curves and a matrix to the connection space (ICC.1, annex F). */
-final class MatrixProfile {
+public final class MatrixProfile {
 
   private static final int TABLE = 4096;
 
@@ -61,6 +62,25 @@ final class MatrixProfile {
     return profile instanceof ICC_ProfileRGB;
   }
 
+  /**
+   * By numbers.
+   *
+   * @param curve from encoded values 0 … 1 to light
+   * @param toXyz from that light to XYZ adapted to D50
+   */
+  public static MatrixProfile of(String name, DoubleUnaryOperator curve, Matrix3 toXyz) {
+    float[] table = table(curve);
+    return new MatrixProfile(name, new float[][] {table, table, table}, toXyz);
+  }
+
+  private static float[] table(DoubleUnaryOperator curve) {
+    float[] table = new float[TABLE + 1];
+    for (int i = 0; i <= TABLE; i++) {
+      table[i] = (float) curve.applyAsDouble((double) i / TABLE);
+    }
+    return table;
+  }
+
   static MatrixProfile of(ICC_Profile profile) {
     ICC_ProfileRGB rgb = (ICC_ProfileRGB) profile;
     float[][] m = rgb.getMatrix();
@@ -74,24 +94,23 @@ final class MatrixProfile {
     return new MatrixProfile(ProfileConversion.name(profile), curves, matrix);
   }
 
-  String name() {
+  public String name() {
     return name;
   }
 
-  Picture toWorking(Picture encoded) {
+  /** Encoded planes to working planes, in place. */
+  public Picture toWorking(Picture encoded) {
     if (exact == RgbSpace.SRGB) {
-      return WorkingSpace.fromSrgb(encoded);
+      return WorkingSpace.fromSrgbInPlace(encoded);
     }
     if (exact == RgbSpace.REC2020) {
       return encoded;
     }
-    Picture light =
-        new Picture(
-            apply(encoded.first(), curves[0]),
-            apply(encoded.second(), curves[1]),
-            apply(encoded.third(), curves[2]));
-    toWorkingLight.apply(light);
-    return Transfer.encodeInPlace(light);
+    for (int c = 0; c < 3; c++) {
+      apply(encoded.plane(c), curves[c]);
+    }
+    toWorkingLight.apply(encoded);
+    return Transfer.encodeInPlace(encoded);
   }
 
   private static final int[] CURVE_TAGS = {
@@ -118,11 +137,7 @@ final class MatrixProfile {
             case PARAMETRIC -> parametric(in);
             default -> throw new IllegalArgumentException("A tone curve of an unknown type");
           };
-      float[] table = new float[TABLE + 1];
-      for (int i = 0; i <= TABLE; i++) {
-        table[i] = (float) curve.applyAsDouble((double) i / TABLE);
-      }
-      return table;
+      return table(curve);
     } catch (BufferUnderflowException e) {
       throw new IllegalArgumentException("A tone curve that is cut short", e);
     }
@@ -178,13 +193,17 @@ final class MatrixProfile {
     return v -> v >= d ? Math.pow(Math.max(0, a * v + b), g) + e : slope * v + f;
   }
 
-  private static Plane apply(Plane source, float[] curve) {
-    Plane out = Plane.of(source.area());
-    for (int i = 0; i < source.values().length; i++) {
-      float p = Math.clamp(source.values()[i], 0f, 1f) * TABLE;
-      int low = Math.min((int) p, TABLE - 1);
-      out.values()[i] = curve[low] + (p - low) * (curve[low + 1] - curve[low]);
-    }
-    return out;
+  private static void apply(Plane plane, float[] curve) {
+    float[] values = plane.values();
+    Rows.each(
+        plane.width(),
+        plane.height(),
+        (from, to) -> {
+          for (int i = from * plane.width(); i < to * plane.width(); i++) {
+            float p = Math.clamp(values[i], 0f, 1f) * TABLE;
+            int low = Math.min((int) p, TABLE - 1);
+            values[i] = curve[low] + (p - low) * (curve[low + 1] - curve[low]);
+          }
+        });
   }
 }

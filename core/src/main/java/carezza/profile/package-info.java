@@ -1,0 +1,2 @@
+/** Colour profiles: what a file says of its colours, and the ways into the working space and out of it. */
+package carezza.profile;
