@@ -227,24 +227,29 @@ final class ModelJson {
   }
 
   static ObjectNode write(Layer layer, List<Stroke> strokes) {
-    if (layer instanceof LockedLayer locked) {
-      ObjectNode as = MAPPER.createObjectNode();
-      keep(locked.content(), as);
-      return as;
+    ObjectNode flat = understood(layer, strokes);
+    Map<String, Object> unknown = new TreeMap<>(layer.head().unknown());
+    Object within = unknown.remove(WITHIN);
+    keep(unknown, flat);
+    if (within instanceof Unknowns unknowns) {
+      unknowns.addTo(flat, understood(layer, null));
     }
+    return flat;
+  }
+
+  /** A layer without the fields that this version does not know. */
+  private static ObjectNode understood(Layer layer, List<Stroke> strokes) {
     ObjectNode flat = MAPPER.createObjectNode();
+    if (layer instanceof LockedLayer locked) {
+      keep(locked.content(), flat);
+      return flat;
+    }
     flat.put("kind", LayerKind.of(layer).key());
     ObjectNode fields = tree(layer, strokes);
     ObjectNode head = (ObjectNode) fields.remove("head");
     head.remove("unknown");
     flat.setAll(head);
     flat.setAll(fields);
-    Map<String, Object> unknown = new TreeMap<>(layer.head().unknown());
-    Object within = unknown.remove(WITHIN);
-    keep(unknown, flat);
-    if (within instanceof Unknowns unknowns) {
-      unknowns.addTo(flat, strokes == null ? flat : write(layer, null));
-    }
     return flat;
   }
 
@@ -314,7 +319,7 @@ final class ModelJson {
       head.set("unknown", unknown);
     }
     Layer layer = read(fields, kind.type(), place, strokes);
-    Unknowns within = Unknowns.of(given, write(layer, null)).inParts();
+    Unknowns within = Unknowns.of(given, understood(layer, null)).inParts();
     if (within.isEmpty()) {
       return layer;
     }

@@ -61,9 +61,8 @@ public class PatchJsonTest {
     return new Object[][] {
       {"{\"area\":" + area + ",\"way\":\"iron\"}", "iron"},
       {"{\"area\":" + area + ",\"amount\":2}", "amount"},
-      {"{\"area\":" + area + ",\"source\":{\"dx\":1,\"dy\":1,\"tilt\":3}}", "tilt"},
       {"{\"area\":" + area + ",\"source\":{\"dx\":1}}", "dy"},
-      {"{\"where\":" + area + "}", "where"},
+      {"{\"where\":" + area + "}", "area"},
       {"{\"outline\":[{\"x\":1,\"y\":1}]}", "three points"},
       {"{}", "area"}
     };

@@ -23,6 +23,8 @@ import org.testng.annotations.AfterClass;
 import org.testng.annotations.BeforeClass;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.node.ObjectNode;
 
 import carezza.codec.OutputColour;
 import carezza.codec.OutputProfile;
@@ -31,9 +33,11 @@ import carezza.file.AtomicFile;
 import carezza.image.Cancellation;
 import carezza.metadata.Metadata.Carried;
 import carezza.model.DodgeBurnLayer;
+import carezza.model.HealLayer;
 import carezza.model.Layer;
 import carezza.model.LayerKind;
 import carezza.model.LayerStack;
+import carezza.model.LockedLayer;
 import carezza.model.Mask;
 import carezza.model.Point;
 import carezza.model.Project;
@@ -247,9 +251,152 @@ public class ProjectFileTest {
   }
 
   @Test
-  public void anUnknownKindOfLayerIsNamedWithItsPlace() throws Exception {
-    Path file = withJson("kind.carezza", j -> j.replace("\"curve\"", "\"bend\""));
-    assertThat(problem(file).getMessage()).contains("'bend'").contains("stack[");
+  public void aLayerWithoutAKindIsNamedWithItsPlace() throws Exception {
+    Path file = withJson("kind.carezza", j -> j.replace("\"kind\" : \"curve\",", ""));
+    assertThat(problem(file).getMessage()).contains("stack[").contains("kind");
+  }
+
+  private static ObjectNode json(Path file) throws IOException {
+    return ModelJson.parse(entries(file).get("project.json"));
+  }
+
+  private Path savedAgain(Path file) throws Problem {
+    Path again = folder.resolve("again.carezza");
+    ProjectFile.save(ProjectFile.open(file), AtomicFile.replacing(again), PREVIEW);
+    return again;
+  }
+
+  @Test
+  public void unknownFieldsSurviveWhereverTheyStand() throws Exception {
+    Path file =
+        withJson(
+            "everywhere.carezza",
+            j ->
+                j.replace("\"sha256\"", "\"camera\" : \"made up\", \"sha256\"")
+                    .replace("\"leftPupil\" : {", "\"glasses\" : true, \"leftPupil\" : {\"sure\" : 0.9, ")
+                    .replace("\"kind\" : \"oval\"", "\"kind\" : \"oval\", \"corner\" : 4")
+                    .replace("\"kind\" : \"range\",\n", "\"kind\" : \"range\", \"knee\" : [1, 2],\n")
+                    .replaceFirst("\"title\"", "\"frame\" : {\"x\":500,\"y\":500,\"width\":400,\"height\":300,\"angle\":0,\"bleed\":3}, \"title\""));
+    String saved = json(savedAgain(file)).toString();
+    assertThat(saved)
+        .contains("\"camera\":\"made up\"")
+        .contains("\"glasses\":true")
+        .contains("\"sure\":0.9")
+        .contains("\"corner\":4")
+        .contains("\"knee\":[1,2]")
+        .contains("\"bleed\":3");
+    // And once more: nothing is doubled or lost on the way.
+    assertThat(json(savedAgain(folder.resolve("again.carezza"))).toString()).isEqualTo(saved);
+  }
+
+  @Test
+  public void aRepairKeepsWhatIsSaidOfItWhereverItMoves() throws Exception {
+    String stack =
+        "{\"stack\":[{\"kind\":\"heal\",\"patches\":["
+            + "{\"area\":{\"points\":[1,1,1,0],\"radius\":5}},"
+            + "{\"area\":{\"points\":[9,9,1,0],\"radius\":5},\"reason\":\"scar\"}]}]}";
+    LayerStack read =
+        ModelJson.readStack(ModelJson.parse(stack.getBytes(StandardCharsets.UTF_8)), List.of());
+    HealLayer heal = (HealLayer) read.layers().getFirst();
+    HealLayer turned = heal.withPatches(heal.patches().reversed());
+    List<Stroke> strokes = new ArrayList<>();
+    JsonNode patches = ModelJson.write(turned, strokes).get("patches");
+    assertThat(patches.get(0).path("reason").asString("")).isEqualTo("scar");
+    assertThat(patches.get(1).has("reason")).isFalse();
+    assertThat(strokes).hasSize(2);
+  }
+
+  @Test
+  public void aLayerOfAnUnknownKindIsLockedAndSavedAsItCame() throws Exception {
+    Path file =
+        withJson(
+            "bent.carezza",
+            j -> j.replace("\"kind\" : \"curve\"", "\"kind\" : \"bend\", \"force\" : {\"x\" : 3}"));
+    Retouch opened = ProjectFile.open(file);
+    LockedLayer locked =
+        opened.project().stack().layers().stream()
+            .filter(LockedLayer.class::isInstance)
+            .map(LockedLayer.class::cast)
+            .findFirst()
+            .orElseThrow();
+    assertThat(locked.kind()).isEqualTo("bend");
+    assertThat(locked.head().name()).isEqualTo("Mood");
+    assertThat(locked.acts()).isFalse();
+    assertThat(locked.with(locked.head().withAmount(0.1))).isEqualTo(locked);
+    JsonNode bent = layer(json(savedAgain(file)), "bend");
+    assertThat(bent.toString()).contains("\"force\":{\"x\":3}").contains("\"amount\":0.4");
+    // What it painted is still there, in full, as strokes have other numbers now.
+    assertThat(bent.has("luminance")).isTrue();
+  }
+
+  private static JsonNode layer(ObjectNode project, String kind) {
+    for (JsonNode layer : project.get("stack")) {
+      if (layer.path("kind").asString("").equals(kind)) {
+        return layer;
+      }
+    }
+    throw new AssertionError("No layer of kind " + kind);
+  }
+
+  @Test
+  public void aLayerWithAnUnknownMaskIsLocked() throws Exception {
+    Path file = withJson("mask.carezza", j -> j.replace("\"kind\" : \"oval\"", "\"kind\" : \"star\""));
+    Retouch opened = ProjectFile.open(file);
+    assertThat(opened.project().stack().layers()).anyMatch(LockedLayer.class::isInstance);
+    assertThat(json(savedAgain(file)).toString()).contains("\"kind\":\"star\"");
+  }
+
+  @Test
+  public void aLockedLayerChangesNoPixel() throws Exception {
+    byte[] stack =
+        "{\"stack\":[{\"kind\":\"bend\",\"stage\":\"grade\"},{\"kind\":\"exposure\",\"stops\":0.3}]}"
+            .getBytes(StandardCharsets.UTF_8);
+    LayerStack with = ProjectFile.readStack(stack, "s.json").stack();
+    LayerStack without = with.without(with.layers().getLast().head().id());
+    Session session = new Session(retouch.photograph());
+    Delivery small =
+        new Delivery(0, 90, 8, 4, OutputColour.of(OutputProfile.SRGB), Carried.NOTHING, false);
+    assertThat(with.layers().getLast()).isInstanceOf(LockedLayer.class);
+    assertThat(
+            Pictures.largest(
+                session.picture(retouch.project().withStack(with), small, Cancellation.NONE),
+                session.picture(retouch.project().withStack(without), small, Cancellation.NONE)))
+        .isZero();
+  }
+
+  /** What a project does not hold is not unpacked, and a second photograph is none. */
+  @Test
+  public void aProjectThatSwellsIsRefused() throws Exception {
+    ByteArrayOutputStream bytes = new ByteArrayOutputStream();
+    try (ZipOutputStream zip = new ZipOutputStream(bytes)) {
+      zip.putNextEntry(new ZipEntry("junk.bin"));
+      byte[] nothing = new byte[1 << 20];
+      for (int i = 0; i < 300; i++) {
+        zip.write(nothing);
+      }
+      zip.closeEntry();
+      for (Map.Entry<String, byte[]> e : entries(saved("whole.carezza")).entrySet()) {
+        zip.putNextEntry(new ZipEntry(e.getKey()));
+        zip.write(e.getValue());
+      }
+    }
+    Path junk = Files.write(folder.resolve("junk.carezza"), bytes.toByteArray());
+    assertThat(problem(junk).getMessage()).contains("junk.bin");
+    Map<String, byte[]> entries = entries(saved("whole.carezza"));
+    entries.put("photograph/second.jpg", new byte[10]);
+    assertThat(problem(packed("two.carezza", entries)).kind()).isEqualTo(Kind.PROJECT_DAMAGED);
+  }
+
+  @Test
+  public void aFrameFarBeyondThePhotographIsRefused() throws Exception {
+    Path file =
+        withJson(
+            "frame.carezza",
+            j ->
+                j.replaceFirst(
+                    "\"title\"",
+                    "\"frame\" : {\"x\":500,\"y\":500,\"width\":500000,\"height\":500000,\"angle\":0}, \"title\""));
+    assertThat(problem(file).getMessage()).contains("frame");
   }
 
   @Test

@@ -17,14 +17,21 @@ import org.testng.annotations.Test;
 
 import carezza.codec.OutputColour;
 import carezza.codec.OutputProfile;
+import carezza.codec.Photograph;
+import carezza.codec.PictureFormat;
+import carezza.codec.PictureReader;
+import carezza.codec.PictureWriter;
 import carezza.file.AtomicFile;
+import carezza.image.Area;
 import carezza.image.Cancellation;
 import carezza.metadata.Metadata.Carried;
 import carezza.model.LayerKind;
 import carezza.model.LayerStack;
 import carezza.model.Project;
+import carezza.problem.Problem;
 import carezza.project.ProjectFile;
 import carezza.project.Retouch;
+import carezza.testing.Pictures;
 import carezza.testing.Portrait;
 
 /** What other people's programs say of the files that are written; skipped where they are not installed. */
@@ -104,6 +111,87 @@ public class IndependentReadersTest {
     assertThat(said("exiftool", List.of("-s3", "-ProfileDescription", file)).strip())
         .isEqualTo(title);
     assertThat(said("exiftool", List.of("-validate", "-s3", file))).doesNotContain("Error");
+  }
+
+  /** A camera's file that names its place and its body in every way there is, written by ExifTool. */
+  private Path placed() throws Exception {
+    Path file = folder.resolve("placed.jpg");
+    byte[] plain =
+        PictureWriter.encode(
+            Pictures.skin(new Area(0, 0, 40, 30), 1),
+            new PictureWriter.Settings(PictureFormat.JPEG, 90, 8, OutputProfile.SRGB),
+            "placed.jpg");
+    Files.write(file, plain);
+    said(
+        "exiftool",
+        List.of(
+            "-overwrite_original", "-GPSLatitude=48.1", "-GPSLatitudeRef=N", "-GPSLongitude=11.2",
+            "-GPSLongitudeRef=E", "-IPTC:City=Placename", "-IPTC:Sub-location=Placename",
+            "-IPTC:Province-State=Placename", "-IPTC:Country-PrimaryLocationName=Placename",
+            "-IPTC:ContentLocationName=Placename", "-XMP-photoshop:City=Placename",
+            "-XMP-photoshop:State=Placename", "-XMP-photoshop:Country=Placename",
+            "-XMP-iptcCore:Location=Placename", "-XMP-iptcCore:CountryCode=PLA",
+            "-XMP-iptcExt:LocationCreatedCity=Placename",
+            "-XMP-iptcExt:LocationShownCity=Placename", "-XMP-dc:Coverage=Placename",
+            "-XMP-exif:GPSLatitude=48.1", "-XMP-iptcCore:CreatorCity=Placename",
+            "-SerialNumber=Bodynumber", "-XMP-aux:SerialNumber=Bodynumber",
+            "-UserComment=Placename", "-LensModel=Made-up 85", "-Artist=Ines Marlow",
+            "-IPTC:Caption-Abstract=A sitter", "-XMP-dc:Title=Autumn card",
+            file.toString()));
+    return file;
+  }
+
+  @DataProvider
+  public Object[][] pairs() {
+    List<Object[]> rows = new java.util.ArrayList<>();
+    for (String from : new String[] {"jpg", "png", "tif"}) {
+      for (String to : new String[] {"jpg", "png", "tif"}) {
+        rows.add(new Object[] {from, to});
+      }
+    }
+    return rows.toArray(Object[][]::new);
+  }
+
+  @Test(dataProvider = "pairs")
+  public void withoutThePlaceMeansWithoutAnyPlaceOrBody(String from, String to) throws Exception {
+    Path first = placed();
+    Photograph camera = PictureReader.read(first);
+    Path between = folder.resolve("between." + from);
+    write(camera, between, Carried.ALL);
+    assertThat(said("exiftool", List.of("-a", "-G1", between.toString()))).contains("Placename");
+    Photograph again = PictureReader.read(between);
+    Path bare = folder.resolve("bare." + to);
+    write(again, bare, Carried.WITHOUT_PLACE);
+    String words = said("exiftool", List.of("-a", "-G1", "-n", bare.toString()));
+    assertThat(words)
+        .doesNotContain("Placename")
+        .doesNotContain("Bodynumber")
+        .doesNotContain("GPS")
+        .doesNotContain("PLA\n")
+        .contains("Ines Marlow")
+        .contains("Made-up 85")
+        .contains("Autumn card");
+    Path all = folder.resolve("all." + to);
+    write(again, all, Carried.ALL);
+    assertThat(said("exiftool", List.of("-a", "-G1", "-n", all.toString())))
+        .contains("Placename")
+        .contains("GPS Latitude");
+    for (Path p : List.of(first, between, bare, all)) {
+      Files.delete(p);
+    }
+  }
+
+  private static void write(Photograph photo, Path file, Carried carried) throws Problem {
+    PictureWriter.write(
+        photo.pixels(),
+        AtomicFile.replacing(file),
+        new PictureWriter.Settings(
+            PictureFormat.of(file.getFileName().toString()),
+            90,
+            8,
+            OutputColour.of(OutputProfile.SRGB),
+            photo.metadata(),
+            carried));
   }
 
   @Test
