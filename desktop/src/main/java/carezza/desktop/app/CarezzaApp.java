@@ -25,7 +25,7 @@ public final class CarezzaApp extends Application {
   public void start(Stage stage) {
     loadFonts();
     view = new MainView();
-    stage.setTitle("Carezza");
+    stage.titleProperty().bind(view.windowTitleProperty());
     stage.setScene(new Scene(view, WIDTH, HEIGHT));
     stage.setOnCloseRequest(
         e -> {

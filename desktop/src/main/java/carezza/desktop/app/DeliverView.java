@@ -134,6 +134,7 @@ final class DeliverView extends VBox {
     path.setTooltip(
         new Tooltip("Folder and name; .jpg, .png, .tif, or .ora with layers, says the format"));
     path.textProperty().addListener((o, was, is) -> question.setVisible(false));
+    path.setOnAction(e -> write.fire());
     edge.setId("deliver-edge");
     edge.getItems().add("Full size");
     for (int i = 1; i < EDGES.length; i++) {
@@ -380,6 +381,12 @@ final class DeliverView extends VBox {
       outcome.setText("");
       path.setText(proposal(".jpg").toString());
     }
+  }
+
+  /** Puts the file's name in hand; Enter then writes. */
+  void takeFocus() {
+    path.requestFocus();
+    path.end();
   }
 
   private Path proposal(String ending) {

@@ -5,6 +5,8 @@ import java.nio.file.Path;
 import java.util.List;
 import java.util.concurrent.Callable;
 import java.util.function.Consumer;
+import javafx.beans.property.ReadOnlyStringProperty;
+import javafx.beans.property.ReadOnlyStringWrapper;
 import javafx.geometry.Insets;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
@@ -48,6 +50,8 @@ import carezza.session.Session;
 /** The window's content: strip at the top, picture in the middle, panel right, course at the foot. */
 public final class MainView extends StackPane implements Actions, AutoCloseable {
 
+  private static final String NAME = "Carezza";
+
   private final BenchModel model = new BenchModel();
   private final Home home;
   private final Journals journals;
@@ -68,6 +72,7 @@ public final class MainView extends StackPane implements Actions, AutoCloseable 
   private final Label message = new Label();
   private Sheet sheet;
   private boolean leaving;
+  private final ReadOnlyStringWrapper windowTitle = new ReadOnlyStringWrapper(NAME);
 
   public MainView() {
     this(new Home());
@@ -116,12 +121,15 @@ public final class MainView extends StackPane implements Actions, AutoCloseable 
     title.setId("title");
     title.getStyleClass().add("project-title");
     Runnable retitle =
-        () ->
-            title.setText(
-                model.isEmpty()
-                    ? ""
-                    : model.projectProperty().get().title()
-                        + (model.dirtyProperty().get() ? "  – not saved" : ""));
+        () -> {
+          String words =
+              model.isEmpty()
+                  ? ""
+                  : model.projectProperty().get().title()
+                      + (model.dirtyProperty().get() ? "  – not saved" : "");
+          title.setText(words);
+          windowTitle.set(words.isEmpty() ? NAME : words + " – " + NAME);
+        };
     model.projectProperty().addListener((o, was, is) -> retitle.run());
     model.dirtyProperty().addListener((o, was, is) -> retitle.run());
     ToggleGroup views = new ToggleGroup();
@@ -278,6 +286,7 @@ public final class MainView extends StackPane implements Actions, AutoCloseable 
     frame.setBottom(null);
     middle.getChildren().setAll(pictureArea);
     deliverTab.setSelected(true);
+    deliver.takeFocus();
   }
 
   boolean isDelivering() {
@@ -338,6 +347,11 @@ public final class MainView extends StackPane implements Actions, AutoCloseable 
     sheet = new Sheet(content, this::closeSheet);
     getChildren().add(sheet);
     sheet.takeFocus();
+  }
+
+  /** What the window is called: the document's name, whether it is saved, the application's. */
+  ReadOnlyStringProperty windowTitleProperty() {
+    return windowTitle.getReadOnlyProperty();
   }
 
   /** Whether a sheet lies over the window; it then has all keys. */

@@ -264,6 +264,7 @@ public class WindowTest extends WindowDriver {
     robot.press(KeyCode.CONTROL).type(KeyCode.O).release(KeyCode.CONTROL);
     WaitForAsyncUtils.waitForFxEvents();
     answer(file);
+    giveUpUnsaved();
     await(() -> file.equals(model().pathProperty().get()));
     await(() -> project().equals(before));
     assertThat(onStage(() -> model().dirtyProperty().get())).isFalse();

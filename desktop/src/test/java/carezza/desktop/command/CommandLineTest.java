@@ -10,6 +10,7 @@ import java.io.StringWriter;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Comparator;
+import java.util.List;
 
 import org.testng.annotations.AfterClass;
 import org.testng.annotations.BeforeClass;
@@ -363,5 +364,88 @@ public class CommandLineTest {
         1,
         "where.png",
         "folder");
+  }
+
+  // --- nothing that is there is harmed
+
+  private record Kept(Path file, byte[] bytes) {
+    void assertSame() throws IOException {
+      assertThat(Files.readAllBytes(file)).as(file.toString()).isEqualTo(bytes);
+    }
+  }
+
+  private Kept kept(Path file) throws IOException {
+    return new Kept(file, Files.readAllBytes(file));
+  }
+
+  @Test
+  public void noCommandWritesOverItsOwnInputsEvenByForce() throws Exception {
+    Path stack = Files.writeString(folder.resolve("kept.json"), "{\"stack\":[]}");
+    Path spots = Files.writeString(folder.resolve("spots-kept.json"), "{\"spots\":[]}");
+    Kept[] all = {kept(photo), kept(demo), kept(stack), kept(spots)};
+    Path link = Files.createSymbolicLink(folder.resolve("link.jpg"), photo);
+    assertSentence(run("apply", photo, "--stack", stack, "--out", photo, "--force"), 1, "never written to");
+    assertSentence(run("heal", photo, "--spots", spots, "--out", photo, "--force"), 1, "never written to");
+    assertSentence(run("apply", photo, "--stack", stack, "--out", link, "--force"), 1, "never written to");
+    assertSentence(run("measure", photo, "--stack", stack, "--json", stack, "--force"), 1, "never written to");
+    assertSentence(run("measure", demo, "--json", demo, "--force"), 1, "never written to");
+    assertSentence(run("detect", photo, "--json", photo, "--force"), 1, "never written to");
+    assertSentence(run("new", photo, "--out", photo, "--force"), 1, ".carezza");
+    assertSentence(run("render", demo, "--out", photo, "--force"), 1, "never written to");
+    for (Kept k : all) {
+      k.assertSame();
+    }
+    Files.delete(link);
+  }
+
+  @Test
+  public void whatIsThereIsReplacedByForceOnly() throws Exception {
+    Path picture = Files.writeString(folder.resolve("there.png"), "somebody's");
+    assertSentence(run("render", demo, "--out", picture, "--scale-level", 3), 1, "--force");
+    assertThat(Files.readString(picture)).isEqualTo("somebody's");
+    assertThat(run("render", demo, "--out", picture, "--scale-level", 3, "--force").code()).isZero();
+    assertThat(Files.size(picture)).isGreaterThan(100);
+    Path project = Files.writeString(folder.resolve("there.carezza"), "somebody's");
+    assertSentence(run("new", photo, "--out", project), 1, "--force");
+    assertThat(Files.readString(project)).isEqualTo("somebody's");
+  }
+
+  @Test
+  public void aRootAndAFolderAreNoFiles() {
+    for (String verb : new String[] {"open", "measure", "detect", "new", "render"}) {
+      List<Object> words = new java.util.ArrayList<>(List.of(verb, "/"));
+      switch (verb) {
+        case "measure", "detect" -> words.addAll(List.of("--json", "-"));
+        case "new" -> words.addAll(List.of("--out", folder.resolve("root.carezza")));
+        case "render" -> words.addAll(List.of("--out", folder.resolve("root.png")));
+        default -> {
+          // Nothing more to say.
+        }
+      }
+      assertSentence(run(words.toArray()), 1, "folder");
+    }
+  }
+
+  @Test
+  public void wrongValuesAreAnsweredByTheRightOnes() {
+    Path out = folder.resolve("never.png");
+    assertSentence(run("render", demo, "--out", out, "--notes", "some"), 2, "nothing, without-place or all");
+    assertSentence(run("render", demo, "--out", out, "--profile", "paper"), 2, "srgb, wide, coated");
+    assertSentence(run("render", demo, "--out", out, "--intent", "best"), 2, "COLORIMETRIC", "PERCEPTUAL");
+    assertSentence(run("render", demo, "--out", out, "--profile", photo), 2, "no colour profile");
+  }
+
+  @Test
+  public void aPrintersOwnProfileIsWritten() throws Exception {
+    Path first = folder.resolve("own.tif");
+    assertThat(run("render", demo, "--out", first, "--profile", "coated", "--scale-level", 4).code()).isZero();
+    Path icc = folder.resolve("own.icc");
+    Files.write(icc, carezza.metadata.TiffDirectory.read(Files.readAllBytes(first)).bytes(34675));
+    Path second = folder.resolve("own2.tif");
+    assertThat(run("render", demo, "--out", second, "--profile", icc, "--scale-level", 4).code()).isZero();
+    // The same press by another way through its tables: the prints look alike.
+    assertThat(difference(PictureReader.read(first), PictureReader.read(second))).isLessThan(0.06);
+    assertSentence(
+        run("render", demo, "--out", folder.resolve("own.jpg"), "--profile", icc), 1, ".tif");
   }
 }

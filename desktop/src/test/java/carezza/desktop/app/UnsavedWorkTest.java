@@ -1,0 +1,313 @@
+package carezza.desktop.app;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import javafx.scene.control.Button;
+import javafx.scene.control.ComboBox;
+import javafx.scene.control.Labeled;
+import javafx.scene.control.TextField;
+import javafx.scene.input.KeyCode;
+
+import org.testng.annotations.Test;
+
+import carezza.codec.OutputColour;
+import carezza.codec.OutputProfile;
+import carezza.codec.PictureFormat;
+import carezza.codec.PictureReader;
+import carezza.codec.PictureWriter;
+import carezza.model.Project;
+import carezza.session.Journals;
+import carezza.session.Journals.LeftBehind;
+
+/** Unsaved work is kept, offered and asked about; nothing that is there is written over. */
+public class UnsavedWorkTest extends WindowDriver {
+
+  private Journals journals() {
+    return new Journals(folder.resolve("home").resolve("unsaved"));
+  }
+
+  /** What is kept of the document on the bench, as a run that died would leave it: without its lock. */
+  private List<LeftBehind> leftBehind() throws IOException {
+    Path unsaved = folder.resolve("home").resolve("unsaved");
+    if (!Files.isDirectory(unsaved)) {
+      return List.of();
+    }
+    try (var runs = Files.list(unsaved)) {
+      for (Path run : runs.filter(r -> !r.getFileName().toString().startsWith("dead")).toList()) {
+        if (Files.exists(run.resolve("unsaved.carezza"))) {
+          Path dead = Files.createDirectories(unsaved.resolve("dead-" + run.getFileName()));
+          try (var files = Files.list(run)) {
+            for (Path file : files.filter(f -> !f.endsWith("lock")).toList()) {
+              Files.copy(file, dead.resolve(file.getFileName()), java.nio.file.StandardCopyOption.REPLACE_EXISTING);
+            }
+          }
+        }
+      }
+    }
+    return journals().leftBehind();
+  }
+
+  private void discardAll() throws Exception {
+    for (LeftBehind work : journals().leftBehind()) {
+      journals().discard(work);
+    }
+  }
+
+  @Test
+  public void theFirstStepIsKeptAndCanBeUndone() throws Exception {
+    assertThat(onStage(() -> ((Button) node("#undo")).isDisabled())).isTrue();
+    stroke(700, 900, 760, 940);
+    clickOn("#card-sculpt");
+    stroke(700, 900, 760, 940);
+    assertThat(onStage(() -> model().dirtyProperty().get())).isTrue();
+    assertThat(onStage(() -> ((Button) node("#undo")).isDisabled())).isFalse();
+    await(() -> !leftBehind().isEmpty());
+    assertThat(journals().leftBehind().getFirst().steps()).isEqualTo(1);
+    discardAll();
+  }
+
+  @Test
+  public void workOfADeadRunIsTakenUpFromTheList() throws Exception {
+    clickOn("#switch-fall");
+    Project unsaved = project();
+    await(() -> !leftBehind().isEmpty());
+    onStage(
+        () -> {
+          view.showStart();
+          return null;
+        });
+    clickOn("#recover");
+    await(() -> isThere("#recovery"));
+    clickOn(".recovery-take");
+    clickOn("#unsaved-leave");
+    await(() -> model().projectProperty().get() != unsaved && picture().isExact());
+    assertThat(project()).isEqualTo(unsaved);
+    assertThat(onStage(() -> model().dirtyProperty().get())).isTrue();
+    save(folder.resolve("recovered.carezza"));
+    await(() -> leftBehind().isEmpty());
+  }
+
+  @Test
+  public void workThatIsThrownAwayIsGone() throws Exception {
+    clickOn("#switch-fall");
+    await(() -> !leftBehind().isEmpty());
+    onStage(
+        () -> {
+          view.offerRecovery();
+          return null;
+        });
+    await(() -> isThere(".recovery-discard"));
+    clickOn(".recovery-discard");
+    assertThat(journals().leftBehind()).isNotEmpty();
+    clickOn(".recovery-discard");
+    await(() -> journals().leftBehind().isEmpty());
+    assertThat(isThere("#recovery")).isFalse();
+  }
+
+  @Test
+  public void anotherFileIsOpenedOnlyAfterAQuestion() throws Exception {
+    clickOn("#switch-fall");
+    Project unsaved = project();
+    onStage(
+        () -> {
+          view.openApothecary();
+          return null;
+        });
+    assertThat(isThere("#unsaved")).isTrue();
+    // The sheet has the keys: none reaches the bench.
+    robot.type(KeyCode.O);
+    robot.type(KeyCode.ESCAPE);
+    await(() -> !isThere("#unsaved"));
+    assertThat(project()).isSameAs(unsaved);
+    onStage(
+        () -> {
+          view.openApothecary();
+          return null;
+        });
+    clickOn("#unsaved-save");
+    answer(folder.resolve("asked.carezza"));
+    await(() -> "The Apothecary".equals(model().projectProperty().get().title()));
+    assertThat(folder.resolve("asked.carezza")).exists();
+  }
+
+  @Test
+  public void theWindowClosesOnlyAfterAQuestion() throws Exception {
+    assertThat(onStage(() -> view.mayClose())).isTrue();
+    clickOn("#switch-fall");
+    assertThat(onStage(() -> view.mayClose())).isFalse();
+    assertThat(isThere("#unsaved")).isTrue();
+    clickOn("#unsaved-stay");
+    assertThat(isThere("#unsaved")).isFalse();
+  }
+
+  @Test
+  public void anEditDuringASaveIsStillUnsaved() throws Exception {
+    clickOn("#switch-fall");
+    Project saved = project();
+    Path file = folder.resolve("during.carezza");
+    robot.press(KeyCode.CONTROL, KeyCode.SHIFT).type(KeyCode.S).release(KeyCode.SHIFT, KeyCode.CONTROL);
+    onStage(
+        () -> {
+          ((TextField) node("#path")).setText(file.toString());
+          ((Button) node("#path-ok")).fire();
+          model().edit(null, p -> p.withStack(p.stack().lowest(2)));
+          return null;
+        });
+    await(() -> model().pathProperty().get() != null);
+    assertThat(onStage(() -> model().dirtyProperty().get())).isTrue();
+    await(() -> !leftBehind().isEmpty());
+    assertThat(project()).isNotEqualTo(saved);
+    onStage(
+        () -> {
+          model().undo();
+          return null;
+        });
+    // Back at what was saved, there is nothing unsaved.
+    assertThat(onStage(() -> model().dirtyProperty().get())).isFalse();
+    discardAll();
+  }
+
+  @Test
+  public void savingOverAnotherProjectAsks() throws Exception {
+    Path there = Files.writeString(folder.resolve("there.carezza"), "somebody's");
+    clickOn("#switch-fall");
+    robot.press(KeyCode.CONTROL, KeyCode.SHIFT).type(KeyCode.S).release(KeyCode.SHIFT, KeyCode.CONTROL);
+    answer(there);
+    await(() -> isThere("#replace"));
+    clickOn("#replace-no");
+    assertThat(Files.readString(there)).isEqualTo("somebody's");
+    robot.press(KeyCode.CONTROL, KeyCode.SHIFT).type(KeyCode.S).release(KeyCode.SHIFT, KeyCode.CONTROL);
+    answer(there);
+    await(() -> isThere("#replace"));
+    clickOn("#replace-yes");
+    await(() -> !model().dirtyProperty().get());
+    assertThat(Files.size(there)).isGreaterThan(1000);
+  }
+
+  // --- delivery
+
+  private Path photograph(String name) throws Exception {
+    Path file = folder.resolve(name);
+    Files.write(file, onStage(() -> model().retouch().file()));
+    return file;
+  }
+
+  private void open(Path file) throws Exception {
+    onStage(
+        () -> {
+          view.open(file);
+          return null;
+        });
+    giveUpUnsaved();
+    await(() -> file.equals(model().retouch().origin()));
+  }
+
+  private String text(String query) {
+    return onStage(() -> ((TextField) node(query)).getText());
+  }
+
+  @Test
+  public void deliveryProposesANewNameBesideThisPhotograph() throws Exception {
+    Path one = photograph("one.jpg");
+    byte[] before = Files.readAllBytes(one);
+    Path two = photograph("two.jpg");
+    open(one);
+    clickOn("#view-deliver");
+    assertThat(Path.of(text("#deliver-path"))).isEqualTo(folder.resolve("one retouched.jpg"));
+    Files.writeString(folder.resolve("two retouched.jpg"), "there");
+    clickOn("#view-bench");
+    open(two);
+    clickOn("#view-deliver");
+    assertThat(Path.of(text("#deliver-path"))).isEqualTo(folder.resolve("two retouched 2.jpg"));
+    // Whatever path is named, the photograph is never written to.
+    onStage(
+        () -> {
+          ((TextField) node("#deliver-path")).setText(two.toString());
+          return null;
+        });
+    clickOn("#deliver-write");
+    await(() -> ((Labeled) node("#deliver-outcome")).getText().contains("never written to"));
+    assertThat(Files.readAllBytes(two)).isEqualTo(before);
+  }
+
+  @Test
+  public void aFileThatIsThereIsReplacedOnlyOnPurpose() throws Exception {
+    Path there = Files.writeString(folder.resolve("there.png"), "somebody's");
+    clickOn("#view-deliver");
+    onStage(
+        () -> {
+          ((TextField) node("#deliver-path")).setText(there.toString());
+          ((ComboBox<?>) node("#deliver-edge")).getSelectionModel().selectLast();
+          return null;
+        });
+    clickOn("#deliver-write");
+    await(() -> node("#deliver-replace").isVisible());
+    assertThat(Files.readString(there)).isEqualTo("somebody's");
+    onStage(
+        () -> {
+          ((Button) node("#deliver-replace")).fire();
+          return null;
+        });
+    await(() -> ((Labeled) node("#deliver-outcome")).getText().startsWith("Written"));
+    assertThat(((Labeled) node("#deliver-outcome")).getText()).contains("×").containsPattern("kB|MB");
+    assertThat(PictureReader.read(there).size().longEdge()).isEqualTo(1080);
+  }
+
+  @Test
+  public void aProfileOfOnesOwnIsProofedAndWritten() throws Exception {
+    byte[] tiff =
+        PictureWriter.encode(
+            onStage(() -> model().retouch().photograph().pixels()),
+            new PictureWriter.Settings(
+                PictureFormat.TIFF, 90, 8, OutputColour.of(OutputProfile.COATED),
+                carezza.metadata.Metadata.NONE, carezza.metadata.Metadata.Carried.NOTHING),
+            "x.tif");
+    Path icc = folder.resolve("press.icc");
+    Files.write(icc, carezza.metadata.TiffDirectory.read(tiff).bytes(34675));
+    clickOn("#view-deliver");
+    int plain = shownAt(700, 1000);
+    onStage(
+        () -> {
+          DeliverView deliver = node("#deliver");
+          deliver.useProfile(icc);
+          ((javafx.scene.control.CheckBox) node("#deliver-proof")).setSelected(true);
+          return null;
+        });
+    await(() -> picture().isExact());
+    await(() -> distance(plain, shownAt(700, 1000)) > 0);
+    onStage(
+        () -> {
+          ((javafx.scene.control.CheckBox) node("#deliver-proof")).setSelected(false);
+          return null;
+        });
+    await(() -> picture().isExact() && distance(plain, shownAt(700, 1000)) <= ROUNDING);
+  }
+
+  @Test
+  public void thePictureIsShownThroughTheDisplaysProfile() throws Exception {
+    Path icc = folder.resolve("display.icc");
+    byte[] tiff =
+        PictureWriter.encode(
+            carezza.image.Picture.of(new carezza.image.Area(0, 0, 2, 2)),
+            new PictureWriter.Settings(PictureFormat.TIFF, 90, 8, OutputProfile.WIDE),
+            "x.tif");
+    Files.write(icc, carezza.metadata.TiffDirectory.read(tiff).bytes(34675));
+    int plain = shownAt(700, 1000);
+    clickOn("#screen-button");
+    onStage(
+        () -> {
+          ((TextField) node("#screen-path")).setText(icc.toString());
+          return null;
+        });
+    clickOn("#screen-ok");
+    // On a display as wide as the working space the skin's numbers lie closer together.
+    await(() -> picture().isExact() && distance(plain, shownAt(700, 1000)) > 5);
+    clickOn("#screen-button");
+    clickOn("#screen-none");
+    await(() -> picture().isExact() && distance(plain, shownAt(700, 1000)) <= ROUNDING);
+  }
+}
