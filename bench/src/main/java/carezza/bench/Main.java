@@ -13,6 +13,7 @@ import carezza.codec.PressProfile;
  * {@code quality PORTRAITS FILE.md} compares what is found with the painted truth;
  * {@code detection PORTRAITS} fits the weights by which blemishes are told;
  * {@code files FOLDER [REPORT.md]} reads a folder of other people's files beside an independent reader;
+ * {@code fuzz SECONDS FOLDER} fuzzes the readers (with the profile {@code fuzz});
  * {@code press-profile FILE} makes the CMYK profile anew.
  */
 public final class Main {
@@ -36,9 +37,10 @@ public final class Main {
       case "quality" -> Quality.run(Path.of(rest[0]), Path.of(rest[1]));
       case "detection" -> DetectionFit.run(Path.of(rest[0]));
       case "files" -> ForeignFiles.main(rest);
+      case "fuzz" -> Fuzzing.run(rest);
       case "press-profile" -> Files.write(Path.of(rest[0]), PressProfile.make());
       default -> {
-        System.err.println("Say what to measure: jmh [pattern …], memory, strokes, sliders, masks, colours, quality, detection, files, or press-profile.");
+        System.err.println("Say what to measure: jmh [pattern …], memory, strokes, sliders, masks, colours, quality, detection, files, fuzz, or press-profile.");
         System.exit(2);
       }
     }

@@ -332,6 +332,10 @@ final class Gestures {
 
   private void extend(Point at) {
     int n = points.length;
+    if (n / 4 >= Stroke.MOST_POINTS) {
+      // As long as a stroke can be; it ends here, and the hand may begin another.
+      return;
+    }
     points = Arrays.copyOf(points, n + 4);
     points[n] = (float) at.x();
     points[n + 1] = (float) at.y();
