@@ -80,7 +80,7 @@ final class DeliverView extends VBox {
     getStyleClass().add("panel");
     setPrefWidth(WIDTH);
     setMinWidth(WIDTH);
-    Button other = button("deliver-other-profile", "Profile of a printer or shop …", "An ICC profile of RGB or CMYK, matrix or tables, version 2 or 4", this::pickProfile);
+    Button other = Buttons.of("deliver-other-profile", "Profile of a printer or shop …", "An ICC profile of RGB or CMYK, matrix or tables, version 2 or 4", this::pickProfile);
     VBox form = new VBox(10);
     form.setPadding(new Insets(14));
     form.getChildren()
@@ -184,8 +184,8 @@ final class DeliverView extends VBox {
     question
         .getChildren()
         .addAll(
-            button("deliver-replace", "Replace it", "Writes over the file that is there", () -> write(true)),
-            button("deliver-rename", "A new name", "Proposes a name that is free", this::rename));
+            Buttons.of("deliver-replace", "Replace it", "Writes over the file that is there", () -> write(true)),
+            Buttons.of("deliver-rename", "A new name", "Proposes a name that is free", this::rename));
     question.setVisible(false);
     question.managedProperty().bind(question.visibleProperty());
     progress.setVisible(false);
@@ -226,14 +226,6 @@ final class DeliverView extends VBox {
         new Tooltip("Soft proof: the picture as it would look in this space, on the paper’s white"));
     proof.selectedProperty().addListener((o, was, is) -> sayColour());
     sayColour();
-  }
-
-  private static Button button(String id, String words, String tip, Runnable action) {
-    Button button = new Button(words);
-    button.setId(id);
-    button.setTooltip(new Tooltip(tip));
-    button.setOnAction(e -> action.run());
-    return button;
   }
 
   private static Label heading(String text) {

@@ -56,6 +56,7 @@ public final class MainView extends StackPane implements Actions, AutoCloseable 
   private final Home home;
   private final Journals journals;
   private final Background files = new Background("files");
+  private final Background recovery = new Background("recovery");
   private final Autosave autosave;
   private final PictureView picture = new PictureView(model);
   private final SettledPicture settled = new SettledPicture(model);
@@ -346,6 +347,8 @@ public final class MainView extends StackPane implements Actions, AutoCloseable 
     closeSheet();
     sheet = new Sheet(content, this::closeSheet);
     getChildren().add(sheet);
+    // What is behind takes neither keys nor the focus.
+    frame.setDisable(true);
     sheet.takeFocus();
   }
 
@@ -366,6 +369,7 @@ public final class MainView extends StackPane implements Actions, AutoCloseable 
     }
     getChildren().remove(sheet);
     sheet = null;
+    frame.setDisable(false);
     picture.requestFocus();
     return true;
   }
@@ -459,7 +463,7 @@ public final class MainView extends StackPane implements Actions, AutoCloseable 
 
   @Override
   public void offerRecovery() {
-    files.newest(
+    recovery.newest(
         cancellation -> new Found(journals.expire(), journals.leftBehind()),
         found -> {
           if (!found.expired().isEmpty()) {
@@ -492,7 +496,7 @@ public final class MainView extends StackPane implements Actions, AutoCloseable 
   }
 
   private void discard(LeftBehind work) {
-    files.inTurn(() -> journals.discard(work), model::fail);
+    recovery.inTurn(() -> journals.discard(work), model::fail);
   }
 
   // --- opening and saving
@@ -521,7 +525,10 @@ public final class MainView extends StackPane implements Actions, AutoCloseable 
   }
 
   private void put(Retouch retouch, Runnable journal) {
-    closeSheet();
+    if (sheet != null && !(sheet.content() instanceof RecoverySheet)) {
+      // What was left behind is still to be decided on, whatever is opened meanwhile.
+      closeSheet();
+    }
     journal.run();
     model.put(retouch);
     showBench();
@@ -617,6 +624,7 @@ public final class MainView extends StackPane implements Actions, AutoCloseable 
     }
     autosave.close();
     files.close();
+    recovery.close();
     picture.close();
     settled.close();
     beside.close();

@@ -55,10 +55,8 @@ final class RecoverySheet extends VBox {
     list.setFitToWidth(true);
     list.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
     list.setPrefViewportHeight(Math.min(MOST_ROWS, works.size()) * (ROW + 8));
-    Button close = new Button("Later");
-    close.setId("recovery-later");
-    close.setTooltip(new Tooltip("Leaves all of it where it is (Escape)"));
-    close.setOnAction(e -> later.run());
+    Button close =
+        Buttons.of("recovery-later", "Later", "Leaves all of it where it is (Escape)", later);
     getChildren().addAll(heading, words, list, close);
   }
 

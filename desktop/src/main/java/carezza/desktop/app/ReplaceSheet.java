@@ -1,9 +1,7 @@
 package carezza.desktop.app;
 
 import java.nio.file.Path;
-import javafx.scene.control.Button;
 import javafx.scene.control.Label;
-import javafx.scene.control.Tooltip;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
 
@@ -23,16 +21,10 @@ final class ReplaceSheet extends VBox {
     heading.setWrapText(true);
     Label words = new Label("In " + file.toAbsolutePath().getParent() + ". What it holds would be gone.");
     words.setWrapText(true);
-    Button replacing = new Button("Replace it");
-    replacing.setId("replace-yes");
-    replacing.setTooltip(new Tooltip("Writes over what is there"));
-    replacing.setOnAction(e -> replace.run());
-    Button keeping = new Button("Keep it");
-    keeping.setId("replace-no");
-    keeping.setDefaultButton(true);
-    keeping.getStyleClass().add("strong");
-    keeping.setTooltip(new Tooltip("Nothing is written; pick another name (Escape)"));
-    keeping.setOnAction(e -> keep.run());
-    getChildren().addAll(heading, words, new HBox(8, keeping, replacing));
+    getChildren().addAll(heading, words, new HBox(
+                8,
+                Buttons.main(
+                    "replace-no", "Keep it", "Nothing is written; pick another name (Escape)", keep),
+                Buttons.of("replace-yes", "Replace it", "Writes over what is there", replace)));
   }
 }

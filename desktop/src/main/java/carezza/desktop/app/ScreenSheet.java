@@ -2,6 +2,7 @@ package carezza.desktop.app;
 
 import java.nio.file.Path;
 import java.util.function.Consumer;
+import java.util.function.Function;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
@@ -22,7 +23,7 @@ final class ScreenSheet extends VBox {
   /**
    * @param use takes the profile's file, or null for none; says what is wrong, or nothing
    */
-  ScreenSheet(String known, java.util.function.Function<Path, String> use, Runnable done) {
+  ScreenSheet(String known, Function<Path, String> use, Runnable done) {
     super(12);
     setId("screen");
     setPrefWidth(WIDTH);
@@ -39,10 +40,12 @@ final class ScreenSheet extends VBox {
     HBox.setHgrow(path, Priority.ALWAYS);
     wrong.setId("screen-wrong");
     wrong.setWrapText(true);
-    Button ok = button("screen-ok", "Use it", "Shows the picture through this profile", this::typed, use, done);
-    ok.setDefaultButton(true);
-    ok.getStyleClass().add("strong");
-    Button none = button("screen-none", "Plain sRGB", "Shows the picture without a profile", () -> null, use, done);
+    Button ok =
+        Buttons.main(
+            "screen-ok", "Use it", "Shows the picture through this profile", () -> use(typed(), use, done));
+    Button none =
+        Buttons.of(
+            "screen-none", "Plain sRGB", "Shows the picture without a profile", () -> use(null, use, done));
     Button browse = new Button("Browse …");
     browse.setTooltip(new Tooltip("Pick the file in the system's own window"));
     browse.setOnAction(e -> browse(path::setText));
@@ -53,25 +56,12 @@ final class ScreenSheet extends VBox {
     return path.getText().isBlank() ? null : Path.of(path.getText().strip());
   }
 
-  private Button button(
-      String id,
-      String words,
-      String tip,
-      java.util.function.Supplier<Path> file,
-      java.util.function.Function<Path, String> use,
-      Runnable done) {
-    Button button = new Button(words);
-    button.setId(id);
-    button.setTooltip(new Tooltip(tip));
-    button.setOnAction(
-        e -> {
-          String problem = use.apply(file.get());
-          wrong.setText(problem);
-          if (problem.isEmpty()) {
-            done.run();
-          }
-        });
-    return button;
+  private void use(Path file, Function<Path, String> use, Runnable done) {
+    String problem = use.apply(file);
+    wrong.setText(problem);
+    if (problem.isEmpty()) {
+      done.run();
+    }
   }
 
   private void browse(Consumer<String> take) {

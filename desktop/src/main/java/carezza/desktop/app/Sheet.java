@@ -25,6 +25,10 @@ final class Sheet extends StackPane {
     this.content = content;
   }
 
+  Node content() {
+    return content;
+  }
+
   /** Puts the first field or button of the sheet in hand. */
   void takeFocus() {
     first(content).ifPresent(Node::requestFocus);

@@ -1,8 +1,6 @@
 package carezza.desktop.app;
 
-import javafx.scene.control.Button;
 import javafx.scene.control.Label;
-import javafx.scene.control.Tooltip;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
 
@@ -20,25 +18,15 @@ final class UnsavedSheet extends VBox {
     heading.setWrapText(true);
     Label words = new Label("Save it first, give it up for good, or go back to it.");
     words.setWrapText(true);
-    Button saving = button("unsaved-save", "Save and go on", "Saves the project, then goes on", save);
-    saving.setDefaultButton(true);
-    saving.getStyleClass().add("strong");
     getChildren()
         .addAll(
             heading,
             words,
             new HBox(
                 8,
-                saving,
-                button("unsaved-leave", "Give it up", "The work since the last save is gone", leave),
-                button("unsaved-stay", "Go back", "Nothing happens (Escape)", stay)));
-  }
-
-  private static Button button(String id, String words, String tip, Runnable action) {
-    Button button = new Button(words);
-    button.setId(id);
-    button.setTooltip(new Tooltip(tip));
-    button.setOnAction(e -> action.run());
-    return button;
+                Buttons.main(
+                    "unsaved-save", "Save and go on", "Saves the project, then goes on", save),
+                Buttons.of("unsaved-leave", "Give it up", "The work since the last save is gone", leave),
+                Buttons.of("unsaved-stay", "Go back", "Nothing happens (Escape)", stay)));
   }
 }

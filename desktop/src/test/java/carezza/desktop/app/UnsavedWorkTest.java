@@ -92,6 +92,23 @@ public class UnsavedWorkTest extends WindowDriver {
   }
 
   @Test
+  public void whatIsOpenedAtTheStartDoesNotHideWhatWasLeftBehind() throws Exception {
+    clickOn("#switch-fall");
+    await(() -> !leftBehind().isEmpty());
+    clickOn("#undo");
+    onStage(
+        () -> {
+          view.offerRecovery();
+          view.openApothecary();
+          return null;
+        });
+    await(() -> "The Apothecary".equals(model().projectProperty().get().title()));
+    await(() -> isThere("#recovery"));
+    clickOn("#recovery-later");
+    discardAll();
+  }
+
+  @Test
   public void workThatIsThrownAwayIsGone() throws Exception {
     clickOn("#switch-fall");
     await(() -> !leftBehind().isEmpty());
@@ -118,8 +135,12 @@ public class UnsavedWorkTest extends WindowDriver {
           return null;
         });
     assertThat(isThere("#unsaved")).isTrue();
-    // The sheet has the keys: none reaches the bench.
+    // The sheet has the keys: none reaches the bench, and the focus does not leave it.
     robot.type(KeyCode.O);
+    for (int i = 0; i < 5; i++) {
+      robot.type(KeyCode.TAB);
+      assertThat(onStage(() -> inside(view.getScene().getFocusOwner(), "unsaved"))).isTrue();
+    }
     robot.type(KeyCode.ESCAPE);
     await(() -> !isThere("#unsaved"));
     assertThat(project()).isSameAs(unsaved);
@@ -132,6 +153,15 @@ public class UnsavedWorkTest extends WindowDriver {
     answer(folder.resolve("asked.carezza"));
     await(() -> "The Apothecary".equals(model().projectProperty().get().title()));
     assertThat(folder.resolve("asked.carezza")).exists();
+  }
+
+  private static boolean inside(javafx.scene.Node node, String id) {
+    for (javafx.scene.Node at = node; at != null; at = at.getParent()) {
+      if (id.equals(at.getId())) {
+        return true;
+      }
+    }
+    return false;
   }
 
   @Test
