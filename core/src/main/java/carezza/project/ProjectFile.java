@@ -5,11 +5,8 @@ import java.io.IOException;
 import java.io.OutputStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.security.MessageDigest;
-import java.security.NoSuchAlgorithmException;
 import java.util.ArrayList;
 import java.util.HashMap;
-import java.util.HexFormat;
 import java.util.List;
 import java.util.Map;
 import java.util.zip.CRC32;
@@ -80,7 +77,7 @@ public final class ProjectFile {
     Photograph photo = PictureReader.decode(bytes, name);
     int dot = name.lastIndexOf('.');
     PhotoReference reference =
-        new PhotoReference(name, sha256(bytes), true, photo.size().width(), photo.size().height());
+        new PhotoReference(name, Originals.sha256(bytes), true, photo.size().width(), photo.size().height());
     Project project =
         new Project(
             dot > 0 ? name.substring(0, dot) : name,
@@ -228,11 +225,12 @@ public final class ProjectFile {
       bytes = PictureReader.bytes(beside);
       Originals.protect(beside);
     }
-    if (!sha256(bytes).equals(reference.sha256())) {
+    if (!Originals.sha256(bytes).equals(reference.sha256())) {
       throw reference.embedded()
           ? new Problem(Kind.PROJECT_DAMAGED, name, "its photograph has changed inside")
           : new Problem(Kind.PHOTOGRAPH_CHANGED, name, reference.name());
     }
+    Originals.protect(bytes.length, reference.sha256());
     return bytes;
   }
 
@@ -346,13 +344,5 @@ public final class ProjectFile {
     ObjectNode node = ModelJson.write(project, null);
     node.retain("faceMap");
     out.write(ModelJson.text(node));
-  }
-
-  private static String sha256(byte[] bytes) {
-    try {
-      return HexFormat.of().formatHex(MessageDigest.getInstance("SHA-256").digest(bytes));
-    } catch (NoSuchAlgorithmException e) {
-      throw new IllegalStateException("Every Java has SHA-256", e);
-    }
   }
 }

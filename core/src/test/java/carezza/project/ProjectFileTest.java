@@ -387,6 +387,19 @@ public class ProjectFileTest {
     assertThat(problem(packed("two.carezza", entries)).kind()).isEqualTo(Kind.PROJECT_DAMAGED);
   }
 
+  /** The project was made of it in another run, perhaps on another day; its name is known to nobody any more. */
+  @Test
+  public void thePhotographOfAProjectIsKeptWhereverItLies() throws Exception {
+    Path file = saved("kept-inside.carezza");
+    Path original = Files.write(folder.resolve("elsewhere.jpg"), retouch.file());
+    ProjectFile.open(file);
+    assertThatThrownBy(() -> AtomicFile.replacing(original).write(out -> out.write(1)))
+        .isInstanceOfSatisfying(
+            Problem.class, p -> assertThat(p.kind()).isEqualTo(Kind.FILE_IS_ORIGINAL));
+    assertThat(Files.readAllBytes(original)).isEqualTo(retouch.file());
+    Files.delete(original);
+  }
+
   @Test
   public void aFrameFarBeyondThePhotographIsRefused() throws Exception {
     Path file =

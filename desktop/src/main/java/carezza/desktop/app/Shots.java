@@ -49,15 +49,21 @@ public final class Shots {
 
   private final Path folder;
   private final Path home;
+  private final boolean replaces;
   private MainView view;
 
-  private Shots(Path folder, Path home) {
+  private Shots(Path folder, Path home, boolean replaces) {
     this.folder = folder;
     this.home = home;
+    this.replaces = replaces;
   }
 
-  /** Takes all pictures; the toolkit must be allowed to run offscreen. */
-  public static void take(Path folder) throws Problem {
+  /**
+   * Takes all pictures; the toolkit must be allowed to run offscreen.
+   *
+   * @param replaces whether pictures that are there may be written over
+   */
+  public static void take(Path folder, boolean replaces) throws Problem {
     try {
       Files.createDirectories(folder);
       CountDownLatch up = new CountDownLatch(1);
@@ -66,7 +72,7 @@ public final class Shots {
       // What is edited for a picture is nobody's unsaved work.
       Path home = Files.createTempDirectory("carezza-shots");
       try {
-        new Shots(folder, home).all();
+        new Shots(folder, home, replaces).all();
       } finally {
         remove(home);
       }
@@ -336,7 +342,7 @@ public final class Shots {
               WritableImage snapshot = view.getScene().snapshot(null);
               return toBuffered(snapshot);
             });
-    AtomicFile.replacing(folder.resolve(name + ".png"))
+    AtomicFile.of(folder.resolve(name + ".png"), replaces)
         .write(out -> ImageIO.write(image, "png", out));
   }
 

@@ -41,7 +41,8 @@ public final class Carezza implements Runnable {
     String[] given = arguments.length == 0 ? new String[] {"demo"} : arguments;
     try {
       return commandLine().execute(given);
-    } catch (OutOfMemoryError | StackOverflowError e) {
+    } catch (Throwable e) {
+      // Whatever goes wrong, its last word is a sentence.
       System.err.println(Faults.said(e));
       return FAILED;
     }

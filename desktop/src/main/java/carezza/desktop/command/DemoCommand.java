@@ -35,7 +35,7 @@ final class DemoCommand implements Callable<Integer> {
     Path folder = folder();
     System.out.println("There is no display, so the demo runs offscreen and writes to " + folder);
     Display.useOffscreen();
-    Shots.take(folder);
+    Shots.take(folder, false);
     Retouch demo = Demo.understudy();
     new Session(demo.photograph())
         .deliver(

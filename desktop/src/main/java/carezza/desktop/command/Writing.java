@@ -16,6 +16,10 @@ final class Writing {
           "Replaces files that are there already; never a photograph or another input.")
   private boolean force;
 
+  boolean replaces() {
+    return force;
+  }
+
   /** A file to write to. */
   AtomicFile to(Path file) {
     return AtomicFile.of(file, force);
