@@ -129,7 +129,7 @@ final class JpegPixels {
     return parts.components.length == 4 && parts.transform == 2;
   }
 
-  /** ITU-T T.871, clause 7: Y, Cb, Cr of full range to R, G, B, in place. */
+  /** ITU-T T.871, clause 7: Y, Cb, Cr of full range to R, G, B, in place; rounded to eight bits as other readers do. */
   private static void toRgb(Plane[] planes) {
     float[] first = planes[0].values();
     float[] second = planes[1].values();
@@ -144,11 +144,15 @@ final class JpegPixels {
             float y = first[i];
             float cb = second[i] - middle;
             float cr = third[i] - middle;
-            first[i] = Math.clamp(y + 1.402f * cr, 0f, 1f);
-            second[i] = Math.clamp(y - 0.344136f * cb - 0.714136f * cr, 0f, 1f);
-            third[i] = Math.clamp(y + 1.772f * cb, 0f, 1f);
+            first[i] = step(y + 1.402f * cr);
+            second[i] = step(y - 0.344136f * cb - 0.714136f * cr);
+            third[i] = step(y + 1.772f * cb);
           }
         });
+  }
+
+  private static float step(float v) {
+    return (int) (Math.clamp(v, 0f, 1f) * 255 + 0.5f) / 255f;
   }
 
   /**
