@@ -109,8 +109,12 @@ public abstract class WindowDriver {
     onStage(
         () -> {
           view.close();
+          stage.setScene(new Scene(new javafx.scene.layout.Pane()));
           return null;
         });
+    // Test classes live until the last of them has run; the pictures of each must not.
+    view = null;
+    opened = null;
     FxToolkit.cleanupStages();
     System.clearProperty("carezza.home");
     try (var files = Files.walk(folder)) {
