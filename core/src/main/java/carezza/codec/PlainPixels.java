@@ -60,7 +60,7 @@ final class PlainPixels {
   static Encoded read(String format, byte[] file, String name) throws IOException, Problem {
     return with(
         format,
-        format.equals("gif"),
+        true,
         file,
         reader -> {
           PictureReader.requireRoom(reader.getWidth(0), reader.getHeight(0), name);
