@@ -31,7 +31,7 @@ final class Sheet extends StackPane {
 
   /** Puts the first field or button of the sheet in hand. */
   void takeFocus() {
-    first(content).ifPresent(Node::requestFocus);
+    first(content).ifPresentOrElse(Node::requestFocus, this::requestFocus);
   }
 
   private static Optional<Node> first(Node node) {
