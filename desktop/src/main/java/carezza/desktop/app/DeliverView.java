@@ -103,10 +103,6 @@ final class DeliverView extends VBox {
             caption("What the photograph’s file says"),
             notes,
             layers,
-            new HBox(8, write, stop),
-            question,
-            progress,
-            outcome,
             caption("What the gauges say"),
             checks,
             caption("With care"),
@@ -121,7 +117,10 @@ final class DeliverView extends VBox {
     scroll.setFitToWidth(true);
     scroll.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
     VBox.setVgrow(scroll, javafx.scene.layout.Priority.ALWAYS);
-    getChildren().add(scroll);
+    // What writes stays in sight however long the form grows.
+    VBox foot = new VBox(8, new HBox(8, write, stop), question, progress, outcome);
+    foot.setPadding(new Insets(10, 14, 14, 14));
+    getChildren().addAll(scroll, foot);
     model.gaugesProperty().addListener((o, was, is) -> check(is));
     model.projectProperty().addListener((o, was, is) -> saySize());
     check(model.gaugesProperty().get());

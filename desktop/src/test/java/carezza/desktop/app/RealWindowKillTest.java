@@ -220,7 +220,7 @@ public class RealWindowKillTest {
         if (kill % 3 == 1 && i == actions / 2) {
           does("key", "ctrl+s");
         }
-        if (kill % 5 == 4 && i == actions - 1) {
+        if (kill % 5 == 4 && i == 0) {
           does("key", "ctrl+d");
           does("key", "ctrl+a");
           does("type", delivered.toString());
