@@ -7,8 +7,8 @@ import java.util.Locale;
 import java.util.Set;
 
 import carezza.codec.Encoded.Model;
+import carezza.image.ParallelRows;
 import carezza.image.Plane;
-import carezza.image.Rows;
 import carezza.metadata.Metadata;
 import carezza.metadata.TiffDirectory;
 import carezza.problem.Problem;
@@ -135,7 +135,7 @@ final class JpegPixels {
     float[] second = planes[1].values();
     float[] third = planes[2].values();
     int w = planes[0].width();
-    Rows.each(
+    ParallelRows.each(
         w,
         planes[0].height(),
         (from, to) -> {

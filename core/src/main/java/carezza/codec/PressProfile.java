@@ -7,9 +7,9 @@ import java.io.UncheckedIOException;
 import java.nio.ByteBuffer;
 
 import carezza.colour.Lab;
+import carezza.image.ParallelRows;
 import carezza.image.Picture;
 import carezza.image.Plane;
-import carezza.image.Rows;
 import carezza.press.Intent;
 import carezza.press.LabCode;
 import carezza.press.PressTables;
@@ -74,7 +74,7 @@ public final class PressProfile {
       inks[k] = Plane.of(working.area());
     }
     int w = working.area().width();
-    Rows.each(
+    ParallelRows.each(
         w,
         working.area().height(),
         (from, to) -> {

@@ -12,8 +12,8 @@ import java.awt.image.Raster;
 import java.awt.image.WritableRaster;
 
 import carezza.image.Area;
+import carezza.image.ParallelRows;
 import carezza.image.Plane;
-import carezza.image.Rows;
 
 /** Between Java's rasters and planes of encoded values 0 … 1. */
 final class Rasters {
@@ -56,7 +56,7 @@ final class Rasters {
     float scale = (float) (1 / layout.top());
     int step = area.width();
     Lines lines = lines(raster);
-    Rows.each(
+    ParallelRows.each(
         w,
         h,
         (from, to) -> {
@@ -159,7 +159,7 @@ final class Rasters {
     int w = plane.width();
     int h = plane.height();
     Plane out = Plane.of(orientation >= 5 ? new Area(0, 0, h, w) : plane.area());
-    Rows.each(
+    ParallelRows.each(
         w,
         h,
         (from, to) -> {

@@ -2,9 +2,9 @@ package carezza.codec;
 
 import carezza.colour.WorkingSpace;
 import carezza.image.Area;
+import carezza.image.ParallelRows;
 import carezza.image.Picture;
 import carezza.image.Plane;
-import carezza.image.Rows;
 import carezza.press.Intent;
 
 /**
@@ -49,7 +49,7 @@ public final class ScreenColour {
     float[] points = table;
     Picture out = Picture.of(working.area());
     int w = working.area().width();
-    Rows.each(
+    ParallelRows.each(
         w,
         working.area().height(),
         (from, to) -> {

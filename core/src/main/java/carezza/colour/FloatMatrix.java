@@ -1,7 +1,7 @@
 package carezza.colour;
 
+import carezza.image.ParallelRows;
 import carezza.image.Picture;
-import carezza.image.Rows;
 
 /** A 3 x 3 matrix in single precision, for pixels. */
 public final class FloatMatrix {
@@ -40,7 +40,7 @@ public final class FloatMatrix {
     float[] b = picture.second().values();
     float[] c = picture.third().values();
     int w = picture.area().width();
-    Rows.each(
+    ParallelRows.each(
         w,
         picture.area().height(),
         (from, to) -> {

@@ -1,9 +1,9 @@
 package carezza.colour;
 
 import carezza.function.LogTable;
+import carezza.image.ParallelRows;
 import carezza.image.Picture;
 import carezza.image.Plane;
-import carezza.image.Rows;
 
 /**
  * CIE 1976 L*a*b* (D50, 2°, as in the ICC connection space) of working-space colours. The working
@@ -97,7 +97,7 @@ public record Lab(double l, double a, double b) {
     float[] as = out.second().values();
     float[] bs = out.third().values();
     int w = working.area().width();
-    Rows.each(
+    ParallelRows.each(
         w,
         working.area().height(),
         (from, to) -> {
@@ -126,7 +126,7 @@ public record Lab(double l, double a, double b) {
     float[] g = out.second().values();
     float[] b = out.third().values();
     int w = lab.area().width();
-    Rows.each(
+    ParallelRows.each(
         w,
         lab.area().height(),
         (from, to) -> {
@@ -149,7 +149,7 @@ public record Lab(double l, double a, double b) {
     float[] b = working.third().values();
     float[] l = out.values();
     int w = out.width();
-    Rows.each(
+    ParallelRows.each(
         w,
         out.height(),
         (from, to) -> {

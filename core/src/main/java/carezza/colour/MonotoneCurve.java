@@ -2,7 +2,7 @@ package carezza.colour;
 
 import java.util.List;
 
-import carezza.function.UniformTable;
+import carezza.function.LookupTable;
 
 /**
  * Monotone cubic interpolation through points (Fritsch and Carlson 1980): no overshoot between
@@ -92,7 +92,7 @@ public final class MonotoneCurve {
   }
 
   /** The curve tabulated for pixels, exact to about 1e-6 between 0 and 1; outside it asks the curve. */
-  public UniformTable table() {
-    return new UniformTable(this::at, 0, 1, TABLE_STEPS);
+  public LookupTable table() {
+    return new LookupTable(this::at, 0, 1, TABLE_STEPS);
   }
 }

@@ -1,10 +1,10 @@
 package carezza.colour;
 
 import carezza.function.LogTable;
-import carezza.function.UniformTable;
+import carezza.function.LookupTable;
+import carezza.image.ParallelRows;
 import carezza.image.Picture;
 import carezza.image.Plane;
-import carezza.image.Rows;
 
 /**
  * Skin colour as shading x melanin x haemoglobin: in optical density D = −ln(linear sRGB),
@@ -28,7 +28,7 @@ public final class Pigments {
   private static final LogTable DENSITY = new LogTable(light -> -Math.log(light), -9, 4);
 
   /** Of density taken away: a pigment's excess rarely passes 2. */
-  private static final UniformTable EXPONENTIAL = new UniformTable(Math::exp, -2, 2, 1024);
+  private static final LookupTable EXPONENTIAL = new LookupTable(Math::exp, -2, 2, 1024);
 
   private Pigments() {}
 
@@ -43,7 +43,7 @@ public final class Pigments {
     Plane melanin = Plane.of(working.area());
     Plane haemoglobin = Plane.of(working.area());
     int w = working.area().width();
-    Rows.each(
+    ParallelRows.each(
         w,
         working.area().height(),
         (from, to) -> {
@@ -68,7 +68,7 @@ public final class Pigments {
       float km = (float) MELANIN[channel];
       float kh = (float) HAEMOGLOBIN[channel];
       int w = melanin.width();
-      Rows.each(
+      ParallelRows.each(
           w,
           melanin.height(),
           (from, to) -> {

@@ -1,10 +1,10 @@
 package carezza.colour;
 
 import carezza.function.LogTable;
-import carezza.function.UniformTable;
+import carezza.function.LookupTable;
+import carezza.image.ParallelRows;
 import carezza.image.Picture;
 import carezza.image.Plane;
-import carezza.image.Rows;
 
 /** The sRGB transfer curve (IEC 61966-2-1), continued through 0 as an odd function and above 1. */
 public final class Transfer {
@@ -14,8 +14,8 @@ public final class Transfer {
   private static final float STRAIGHT_ENCODED = 0.04045f;
   private static final float STRAIGHT_LIGHT = 0.0031308f;
 
-  private static final UniformTable DECODE =
-      new UniformTable(v -> Math.pow((v + 0.055) / 1.055, 2.4), 0, 1.5, 2048);
+  private static final LookupTable DECODE =
+      new LookupTable(v -> Math.pow((v + 0.055) / 1.055, 2.4), 0, 1.5, 2048);
   private static final LogTable ENCODE =
       new LogTable(light -> 1.055 * Math.pow(light, 1 / 2.4) - 0.055, -9, 4);
 
@@ -77,7 +77,7 @@ public final class Transfer {
     float[] in = from.values();
     float[] out = to.values();
     int w = from.width();
-    Rows.each(
+    ParallelRows.each(
         w,
         from.height(),
         (top, bottom) -> {
@@ -92,7 +92,7 @@ public final class Transfer {
     float[] in = from.values();
     float[] out = to.values();
     int w = from.width();
-    Rows.each(
+    ParallelRows.each(
         w,
         from.height(),
         (top, bottom) -> {

@@ -1,7 +1,7 @@
 package carezza.colour;
 
+import carezza.image.ParallelRows;
 import carezza.image.Picture;
-import carezza.image.Rows;
 
 /**
  * The space all layers work in: Rec. 2020 primaries, D65, sRGB transfer curve, unclamped floats.
@@ -37,7 +37,7 @@ public final class WorkingSpace {
     float[] g = srgb.second().values();
     float[] b = srgb.third().values();
     int w = srgb.area().width();
-    Rows.each(
+    ParallelRows.each(
         w,
         srgb.area().height(),
         (from, to) -> {

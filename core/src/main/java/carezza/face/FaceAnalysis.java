@@ -6,12 +6,12 @@ import java.util.List;
 import java.util.Optional;
 
 import carezza.colour.WorkingSpace;
-import carezza.filter.Robust;
+import carezza.filter.RobustStatistics;
 import carezza.image.Level;
+import carezza.image.ParallelRows;
 import carezza.image.Picture;
 import carezza.image.PictureSize;
 import carezza.image.Plane;
-import carezza.image.Rows;
 import carezza.model.FaceMap;
 import carezza.model.FaceMap.FaceOval;
 import carezza.model.FaceOutlines;
@@ -73,7 +73,7 @@ public final class FaceAnalysis {
 
   private static Picture lifted(Picture working) {
     Picture srgb = WorkingSpace.toSrgb(working);
-    double middle = Robust.median(srgb.second(), Plane.filled(srgb.area(), 1));
+    double middle = RobustStatistics.median(srgb.second(), Plane.filled(srgb.area(), 1));
     if (!(middle < DARK) || middle < 1e-3) {
       return srgb;
     }
@@ -81,7 +81,7 @@ public final class FaceAnalysis {
     for (int c = 0; c < 3; c++) {
       float[] v = srgb.plane(c).values();
       int width = srgb.area().width();
-      Rows.each(
+      ParallelRows.each(
           width,
           srgb.area().height(),
           (from, to) -> {

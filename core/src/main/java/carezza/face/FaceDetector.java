@@ -57,13 +57,13 @@ final class FaceDetector {
     double w = srgb.area().width();
     double h = srgb.area().height();
     double side = Math.max(w, h);
-    Crop whole = new Crop(new Point(w / 2, h / 2), side, 0, false);
+    NetworkInput whole = new NetworkInput(new Point(w / 2, h / 2), side, 0, false);
     List<Box> found = new ArrayList<>(look(full, srgb, whole, SURE));
     if (found.isEmpty()) {
       found.addAll(look(near, srgb, whole, SURE));
     }
     if (found.isEmpty()) {
-      found.addAll(look(near, srgb, new Crop(whole.middle(), MARGIN * side, 0, false), SURE));
+      found.addAll(look(near, srgb, new NetworkInput(whole.middle(), MARGIN * side, 0, false), SURE));
     }
     for (int tiles = 2; found.isEmpty() && tiles <= 3; tiles++) {
       found.addAll(tiles(srgb, tiles));
@@ -81,13 +81,13 @@ final class FaceDetector {
     for (int j = 0; j < count; j++) {
       for (int i = 0; i < count; i++) {
         Point middle = new Point(w * (i + 0.5) / count, h * (j + 0.5) / count);
-        found.addAll(look(full, srgb, new Crop(middle, side, 0, false), SURE_IN_TILES));
+        found.addAll(look(full, srgb, new NetworkInput(middle, side, 0, false), SURE_IN_TILES));
       }
     }
     return found;
   }
 
-  private static List<Box> look(Network net, Picture srgb, Crop crop, double sure) {
+  private static List<Box> look(Network net, Picture srgb, NetworkInput crop, double sure) {
     Map<String, float[]> out = net.run(crop.pixels(srgb, net.side(), -1, 1));
     float[] rows = null;
     float[] scores = null;
@@ -109,7 +109,7 @@ final class FaceDetector {
     return found;
   }
 
-  private static Box box(float[] rows, int i, int count, double side, Crop crop, double score) {
+  private static Box box(float[] rows, int i, int count, double side, NetworkInput crop, double score) {
     double[] anchor = anchor(i, count);
     int at = i * VALUES;
     Point[] points = new Point[3];

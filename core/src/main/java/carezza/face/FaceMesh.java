@@ -38,7 +38,7 @@ final class FaceMesh {
 
   /** Points in pixels of the picture; empty where the network sees no face in the box. */
   Optional<Point[]> find(Picture srgb, FaceDetector.Box box) {
-    Crop crop = new Crop(box.middle(), MARGIN * box.longer(), box.angle(), false);
+    NetworkInput crop = new NetworkInput(box.middle(), MARGIN * box.longer(), box.angle(), false);
     Point[] points = null;
     for (int pass = 0; pass < 2; pass++) {
       points = run(srgb, crop);
@@ -48,7 +48,7 @@ final class FaceMesh {
       crop = around(points);
     }
     double[][] sum = new double[MeshPoints.COUNT][2];
-    Crop settled = crop;
+    NetworkInput settled = crop;
     List<Optional<Point[]>> looks =
         IntStream.range(0, 4).parallel().mapToObj(look -> look(srgb, settled, look)).toList();
     for (Optional<Point[]> look : looks) {
@@ -69,23 +69,23 @@ final class FaceMesh {
   }
 
   /** One of four looks, aside and mirrored. */
-  private Optional<Point[]> look(Picture srgb, Crop crop, int which) {
+  private Optional<Point[]> look(Picture srgb, NetworkInput crop, int which) {
     double shift = (which < 2 ? JITTER : -JITTER) * crop.side();
     return Optional.ofNullable(
         run(
             srgb,
-            new Crop(
+            new NetworkInput(
                 crop.middle().plus(shift, -shift), crop.side(), crop.angle(), which % 2 == 1)));
   }
 
   /** The square around the points, along the line of the eyes. */
-  private static Crop around(Point[] points) {
+  private static NetworkInput around(Point[] points) {
     TurnedBox box = TurnedBox.of(points, IntStream.range(0, MeshPoints.PLAIN));
-    return new Crop(
+    return new NetworkInput(
         box.middle(), MARGIN * Math.max(box.width(), box.height()), box.angle(), false);
   }
 
-  private Point[] run(Picture srgb, Crop crop) {
+  private Point[] run(Picture srgb, NetworkInput crop) {
     Map<String, float[]> out = net.run(crop.pixels(srgb, net.side(), 0, 1));
     double flag = 1 / (1 + Math.exp(-out.get("conv_faceflag")[0]));
     if (flag <= SURE) {

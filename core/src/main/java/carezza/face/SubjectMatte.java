@@ -14,7 +14,7 @@ final class SubjectMatte {
   /** 256 x 256, whatever the shape of the picture. */
   Plane find(Picture srgb) {
     int n = net.side();
-    Map<String, float[]> out = net.run(Crop.ofWhole(srgb, n));
+    Map<String, float[]> out = net.run(NetworkInput.ofWhole(srgb, n));
     return new Plane(new Area(0, 0, n, n), out.get("activation_10"));
   }
 }

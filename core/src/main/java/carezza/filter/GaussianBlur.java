@@ -1,8 +1,8 @@
 package carezza.filter;
 
 import carezza.image.Area;
+import carezza.image.ParallelRows;
 import carezza.image.Plane;
-import carezza.image.Rows;
 
 /**
  * Gaussian blur at nearly constant cost per pixel for any radius.
@@ -48,15 +48,15 @@ public final class GaussianBlur {
     }
     int step = 1 << stages;
     int pad = (reach(sigma) + step - 1) / step * step;
-    Plane coarse = Halving.reducePadded(source, pad);
+    Plane coarse = PyramidReduction.reducePadded(source, pad);
     for (int i = 1; i < stages; i++) {
-      coarse = Halving.reduce(coarse);
+      coarse = PyramidReduction.reduce(coarse);
     }
     coarse = convolve(coarse, kernel(coarseSigma(sigma, stages)));
     for (int i = 1; i < stages; i++) {
-      coarse = Halving.expand(coarse);
+      coarse = PyramidReduction.expand(coarse);
     }
-    return Halving.expandInto(coarse, pad, source.area());
+    return PyramidReduction.expandInto(coarse, pad, source.area());
   }
 
   /**
@@ -116,7 +116,7 @@ public final class GaussianBlur {
     float[] in = source.values();
     float[] out = new float[in.length];
     int radius = half.length - 1;
-    Rows.each(
+    ParallelRows.each(
         w,
         h,
         (from, to) -> {
@@ -138,8 +138,8 @@ public final class GaussianBlur {
       out[x] = k0 * in[centre + x];
     }
     for (int k = 1; k < half.length; k++) {
-      int above = Mirror.index(y - k, h) * w;
-      int below = Mirror.index(y + k, h) * w;
+      int above = MirrorBoundary.index(y - k, h) * w;
+      int below = MirrorBoundary.index(y + k, h) * w;
       float weight = half[k];
       for (int x = 0; x < w; x++) {
         out[x] += weight * (in[above + x] + in[below + x]);
@@ -166,8 +166,8 @@ public final class GaussianBlur {
   static void mirrorPad(float[] row, int w, int pad, float[] padded) {
     System.arraycopy(row, 0, padded, pad, w);
     for (int i = 1; i <= pad; i++) {
-      padded[pad - i] = row[Mirror.index(-i, w)];
-      padded[pad + w - 1 + i] = row[Mirror.index(w - 1 + i, w)];
+      padded[pad - i] = row[MirrorBoundary.index(-i, w)];
+      padded[pad + w - 1 + i] = row[MirrorBoundary.index(w - 1 + i, w)];
     }
   }
 

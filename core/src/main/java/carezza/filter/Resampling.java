@@ -1,10 +1,10 @@
 package carezza.filter;
 
 import carezza.image.Area;
+import carezza.image.ParallelRows;
 import carezza.image.Picture;
 import carezza.image.PictureSize;
 import carezza.image.Plane;
-import carezza.image.Rows;
 
 /** Changes of size by area averages, so that no detail aliases. For light, call on linear values. */
 public final class Resampling {
@@ -19,7 +19,7 @@ public final class Resampling {
     int ch = (h + 1) / 2;
     float[] in = fine.values();
     float[] out = new float[cw * ch];
-    Rows.each(
+    ParallelRows.each(
         w,
         ch,
         (from, to) -> {
@@ -81,7 +81,7 @@ public final class Resampling {
       share[x] = (float) (p - left[x]);
     }
     int next = c.width() > 1 ? 1 : 0;
-    Rows.each(
+    ParallelRows.each(
         area.width(),
         area.height(),
         (from, to) -> {

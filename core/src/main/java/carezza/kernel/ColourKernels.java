@@ -4,19 +4,19 @@ import carezza.colour.Lab;
 import carezza.colour.MonotoneCurve;
 import carezza.colour.Transfer;
 import carezza.colour.WorkingSpace;
-import carezza.function.UniformTable;
+import carezza.function.LookupTable;
+import carezza.image.ParallelRows;
 import carezza.image.Picture;
-import carezza.image.Rows;
-import carezza.model.BalanceLayer;
-import carezza.model.ColourTouchLayer;
-import carezza.model.FamiliesLayer.Family;
+import carezza.model.ColourBalanceLayer;
+import carezza.model.ColourPaintLayer;
+import carezza.model.DesaturateLayer;
 import carezza.model.GradientMapLayer;
+import carezza.model.HueBandsLayer.Family;
 import carezza.model.HueShiftLayer;
-import carezza.model.MonoLayer;
-import carezza.model.MuteLayer;
+import carezza.model.MonochromeLayer;
 import carezza.model.SaturationLayer;
+import carezza.model.SkinToneEveningLayer.Target;
 import carezza.model.Tint;
-import carezza.model.ToneEveningLayer.Target;
 
 /** Effects of colour on each pixel by itself: balance, maps, mono, saturation, hues. */
 final class ColourKernels {
@@ -38,13 +38,13 @@ final class ColourKernels {
   // --- one range of hues, saturation
 
   static Effect hueShift(HueShiftLayer layer) {
-    UniformTable weight = Hues.about(layer.hue(), layer.width());
+    LookupTable weight = Hues.about(layer.hue(), layer.width());
     return LabPixels.effect(
         (l, a, b, i) -> {
           float w = weight.at(Hues.of(a[i], b[i]));
           if (w > 0) {
             float own = w * Hues.coloured(a[i], b[i]);
-            FamiliesKernel.turned(
+            HueBandsKernel.turned(
                 a, b, i, own * (float) layer.turn(), 1 + w * (float) layer.chroma());
             l[i] += own * (float) layer.lightness();
           }
@@ -52,7 +52,7 @@ final class ColourKernels {
   }
 
   static Effect saturation(SaturationLayer layer) {
-    UniformTable skin = Hues.about(SKIN_HUE, SKIN_WIDTH);
+    LookupTable skin = Hues.about(SKIN_HUE, SKIN_WIDTH);
     return LabPixels.effect(
         (l, a, b, i) -> {
           double spared = layer.skin() * skin.at(Hues.of(a[i], b[i]));
@@ -65,7 +65,7 @@ final class ColourKernels {
   // --- a colour of their own
 
   /** a* and b* of the tone in proportion to the lightness, so that darks are not laid over with colour. */
-  static Effect touch(ColourTouchLayer layer) {
+  static Effect touch(ColourPaintLayer layer) {
     Target tone = layer.tone();
     Lab colour = Lab.ofLch(tone.lightness(), tone.chroma(), tone.hue());
     double middle = Math.max(5, tone.lightness());
@@ -81,7 +81,7 @@ final class ColourKernels {
   }
 
   static Effect gradientMap(GradientMapLayer layer) {
-    UniformTable[] lab = {along(layer, Lab::l), along(layer, Lab::a), along(layer, Lab::b)};
+    LookupTable[] lab = {along(layer, Lab::l), along(layer, Lab::a), along(layer, Lab::b)};
     return LabPixels.effect(
         (l, a, b, i) -> {
           float at = Math.clamp(l[i] / 100, 0f, 1f);
@@ -91,15 +91,15 @@ final class ColourKernels {
         });
   }
 
-  private static UniformTable along(
+  private static LookupTable along(
       GradientMapLayer layer, java.util.function.ToDoubleFunction<Lab> coordinate) {
-    return new UniformTable(at -> coordinate.applyAsDouble(layer.at(at)), 0, 1, 512);
+    return new LookupTable(at -> coordinate.applyAsDouble(layer.at(at)), 0, 1, 512);
   }
 
   // --- towards grey
 
-  static Effect mute(MuteLayer layer) {
-    MonoMix mix = new MonoMix(layer.mix());
+  static Effect mute(DesaturateLayer layer) {
+    MonochromeMix mix = new MonochromeMix(layer.mix());
     float share = (float) layer.share();
     float away = share * (float) (1 - layer.hold());
     return Effect.perPixel(
@@ -115,9 +115,9 @@ final class ColourKernels {
         });
   }
 
-  static Effect mono(MonoLayer layer) {
-    UniformTable families = Hues.joined((Family f) -> layer.families().get(f.ordinal()));
-    UniformTable[] tone = tones(layer.darks(), Tint.NONE, layer.lights());
+  static Effect mono(MonochromeLayer layer) {
+    LookupTable families = Hues.joined((Family f) -> layer.families().get(f.ordinal()));
+    LookupTable[] tone = tones(layer.darks(), Tint.NONE, layer.lights());
     return LabPixels.effect(
         (l, a, b, i) -> {
           float light = l[i] + Hues.coloured(a[i], b[i]) * families.at(Hues.of(a[i], b[i]));
@@ -130,12 +130,12 @@ final class ColourKernels {
   // --- balance
 
   /** Tints of darks, middles and lights as a*, b* over L*; none at black and at white. */
-  private static UniformTable[] tones(Tint darks, Tint middles, Tint lights) {
-    UniformTable[] out = new UniformTable[2];
+  private static LookupTable[] tones(Tint darks, Tint middles, Tint lights) {
+    LookupTable[] out = new LookupTable[2];
     for (int c = 0; c < 2; c++) {
       int coordinate = c;
       out[c] =
-          new UniformTable(
+          new LookupTable(
               v -> {
                 float l = (float) v;
                 double dark = 1 - LabPixels.rise(l, DARK, NOT_DARK);
@@ -163,13 +163,13 @@ final class ColourKernels {
    * What the tint makes of a grey of the pixel's luminance, as factors of the three linear channels, is
    * done to the pixel; its luminance is then held by its share.
    */
-  static Effect balance(BalanceLayer layer) {
-    UniformTable[] tint = tones(layer.darks(), layer.middles(), layer.lights());
-    UniformTable[] factors = new UniformTable[3];
+  static Effect balance(ColourBalanceLayer layer) {
+    LookupTable[] tint = tones(layer.darks(), layer.middles(), layer.lights());
+    LookupTable[] factors = new LookupTable[3];
     for (int c = 0; c < 3; c++) {
       int channel = c;
       factors[c] =
-          new UniformTable(
+          new LookupTable(
               v -> {
                 double l = Math.clamp(v, 1, 100);
                 double[] grey = new Lab(l, 0, 0).toWorking();
@@ -186,14 +186,14 @@ final class ColourKernels {
     return Effect.perPixel(own -> balanced(own, factors, hold));
   }
 
-  private static Picture balanced(Picture own, UniformTable[] factors, float hold) {
+  private static Picture balanced(Picture own, LookupTable[] factors, float hold) {
     Picture light = Transfer.toLinear(own);
     float[] lightness = Lab.lightness(own).values();
     float[] r = light.first().values();
     float[] g = light.second().values();
     float[] b = light.third().values();
     int w = own.area().width();
-    Rows.each(
+    ParallelRows.each(
         w,
         own.area().height(),
         (from, to) -> {

@@ -4,10 +4,10 @@ import java.util.List;
 
 import carezza.colour.MonotoneCurve;
 import carezza.colour.MonotoneCurve.Point;
-import carezza.function.UniformTable;
+import carezza.function.LookupTable;
+import carezza.image.ParallelRows;
 import carezza.image.Picture;
 import carezza.image.Plane;
-import carezza.image.Rows;
 import carezza.model.CurveLayer;
 
 /** Curves: first on luma, channels in ratio, then on each channel (Fritsch and Carlson 1980), last a toe that lifts black. */
@@ -20,8 +20,8 @@ final class CurveKernel {
         straight(layer.luminance())
             ? null
             : new Luminance.Curve(new MonotoneCurve(layer.luminance())::at);
-    UniformTable toe = layer.matte() == 0 ? null : ColourKernels.toe(layer.matte()).table();
-    UniformTable[] channels = {table(layer.red()), table(layer.green()), table(layer.blue())};
+    LookupTable toe = layer.matte() == 0 ? null : ColourKernels.toe(layer.matte()).table();
+    LookupTable[] channels = {table(layer.red()), table(layer.green()), table(layer.blue())};
     return Effect.perPixel(
         own -> {
           Picture out = luminance == null ? own.copy() : luminance.apply(own);
@@ -42,14 +42,14 @@ final class CurveKernel {
   }
 
   /** Null for the straight curve, which changes nothing. */
-  private static UniformTable table(List<Point> points) {
+  private static LookupTable table(List<Point> points) {
     return straight(points) ? null : new MonotoneCurve(points).table();
   }
 
-  private static void apply(UniformTable curve, Plane plane) {
+  private static void apply(LookupTable curve, Plane plane) {
     float[] v = plane.values();
     int w = plane.width();
-    Rows.each(
+    ParallelRows.each(
         w,
         plane.height(),
         (from, to) -> {

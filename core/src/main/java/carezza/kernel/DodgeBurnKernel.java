@@ -6,13 +6,13 @@ import java.util.function.DoubleUnaryOperator;
 import carezza.colour.Blends;
 import carezza.colour.MonotoneCurve;
 import carezza.colour.MonotoneCurve.Point;
-import carezza.function.UniformTable;
+import carezza.function.LookupTable;
 import carezza.image.Area;
+import carezza.image.ParallelRows;
 import carezza.image.Picture;
 import carezza.image.Plane;
-import carezza.image.Rows;
+import carezza.mask.EvaluationContext;
 import carezza.mask.Masks;
-import carezza.mask.Site;
 import carezza.model.DodgeBurnLayer;
 import carezza.model.DodgeBurnLayer.Method;
 import carezza.model.Mask;
@@ -31,9 +31,9 @@ final class DodgeBurnKernel {
 
   private DodgeBurnKernel() {}
 
-  static Effect effect(DodgeBurnLayer layer, Site site) {
+  static Effect effect(DodgeBurnLayer layer, EvaluationContext context) {
     int reach =
-        Math.max(Masks.reach(layer.lit(), site.scale()), Masks.reach(layer.shaded(), site.scale()));
+        Math.max(Masks.reach(layer.lit(), context.scale()), Masks.reach(layer.shaded(), context.scale()));
     Bend dodge = Bend.of(layer.method(), layer.dodge(), layer.lit(), layer.keepColour());
     Bend burn = Bend.of(layer.method(), -layer.burn(), layer.shaded(), layer.keepColour());
     return Effect.reaching(
@@ -42,8 +42,8 @@ final class DodgeBurnKernel {
           Picture own = input.crop(out);
           Picture changed = Picture.of(out);
           changed.copyFrom(own);
-          dodge.lay(input, own, changed, site);
-          burn.lay(input, own, changed, site);
+          dodge.lay(input, own, changed, context);
+          burn.lay(input, own, changed, context);
           return changed;
         });
   }
@@ -84,7 +84,7 @@ final class DodgeBurnKernel {
    * @param held the curve for luminance, null where colour is wholly let go
    */
   private record Bend(
-      boolean idle, Mask mask, UniformTable free, Luminance.Curve held, float keepColour) {
+      boolean idle, Mask mask, LookupTable free, Luminance.Curve held, float keepColour) {
 
     static Bend of(Method method, double rise, Mask mask, double keepColour) {
       boolean idle = rise == 0 || mask instanceof Mask.Nothing;
@@ -92,16 +92,16 @@ final class DodgeBurnKernel {
       return new Bend(
           idle,
           mask,
-          idle || keepColour == 1 ? null : new UniformTable(function, 0, 1, STEPS),
+          idle || keepColour == 1 ? null : new LookupTable(function, 0, 1, STEPS),
           idle || keepColour == 0 ? null : new Luminance.Curve(function),
           (float) keepColour);
     }
 
-    void lay(Picture input, Picture own, Picture changed, Site site) {
+    void lay(Picture input, Picture own, Picture changed, EvaluationContext context) {
       if (idle) {
         return;
       }
-      Plane coverage = Masks.render(mask, own.area(), site, input);
+      Plane coverage = Masks.render(mask, own.area(), context, input);
       Area touched = coverage.covered();
       if (touched.isEmpty()) {
         return;
@@ -119,7 +119,7 @@ final class DodgeBurnKernel {
       float[] kept = ratio.values();
       float[] to = changed.values();
       float[] m = coverage.values();
-      Rows.each(
+      ParallelRows.each(
           touched.width(),
           touched.height(),
           (from, end) -> {

@@ -3,9 +3,9 @@ package carezza.kernel;
 import java.util.function.DoubleUnaryOperator;
 
 import carezza.colour.Transfer;
-import carezza.function.UniformTable;
+import carezza.function.LookupTable;
+import carezza.image.ParallelRows;
 import carezza.image.Picture;
-import carezza.image.Rows;
 import carezza.model.ExposureLayer;
 
 /**
@@ -39,20 +39,20 @@ final class ExposureKernel {
           double bent = knee + (1 - knee) * Math.tanh((top - knee) / (1 - knee));
           return Transfer.toLinear((float) bent) / light;
         };
-    UniformTable factors = new UniformTable(factor, 0, BRIGHTEST, STEPS);
-    UniformTable roots =
-        new UniformTable(
+    LookupTable factors = new LookupTable(factor, 0, BRIGHTEST, STEPS);
+    LookupTable roots =
+        new LookupTable(
             v -> Math.pow(factor.applyAsDouble(v), Transfer.ROOT), 0, BRIGHTEST, STEPS);
     return Effect.perPixel(own -> expose(own, factors, roots));
   }
 
-  private static Picture expose(Picture own, UniformTable factors, UniformTable roots) {
+  private static Picture expose(Picture own, LookupTable factors, LookupTable roots) {
     Picture out = Picture.of(own.area());
     float[] r = own.first().values();
     float[] g = own.second().values();
     float[] b = own.third().values();
     int w = own.area().width();
-    Rows.each(
+    ParallelRows.each(
         w,
         own.area().height(),
         (from, to) -> {

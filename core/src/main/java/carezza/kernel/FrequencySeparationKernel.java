@@ -4,19 +4,19 @@ import java.util.function.UnaryOperator;
 
 import carezza.colour.Lab;
 import carezza.filter.GaussianBlur;
-import carezza.filter.GuidedSmoothing;
+import carezza.filter.GuidedFilter;
 import carezza.filter.MaskedBlur;
 import carezza.filter.Resampling;
 import carezza.image.Area;
 import carezza.image.Picture;
 import carezza.image.Plane;
+import carezza.mask.EvaluationContext;
 import carezza.mask.Masks;
-import carezza.mask.Site;
 import carezza.model.FrequencySeparationLayer;
 import carezza.model.FrequencySeparationLayer.LowBandArea;
 import carezza.model.FrequencySeparationLayer.Split;
 import carezza.model.Mask;
-import carezza.model.Region;
+import carezza.model.SemanticRegion;
 
 /**
  * Frequency separation: low = G(x; σ), or the guided filter of that window, which stops at edges of the
@@ -35,15 +35,15 @@ final class FrequencySeparationKernel {
 
   private FrequencySeparationKernel() {}
 
-  static Readings.Separation measure(FrequencySeparationLayer layer, Probe probe) {
+  static Measurements.Separation measure(FrequencySeparationLayer layer, Probe probe) {
     if (layer.radius() != null) {
-      return new Readings.Separation(layer.radius());
+      return new Measurements.Separation(layer.radius());
     }
-    Site site = probe.site();
-    Plane skin = site.regions().coverage(Region.FACE_SKIN, site.whole(), site.level());
+    EvaluationContext context = probe.site();
+    Plane skin = context.regions().coverage(SemanticRegion.FACE_SKIN, context.whole(), context.level());
     double advised =
-        SeparationRadiusAdvisor.advise(probe.input(), skin, site.faceWidth()).advised();
-    return new Readings.Separation(advised / site.scale());
+        SeparationRadiusAdvisor.advise(probe.input(), skin, context.faceWidth()).advised();
+    return new Measurements.Separation(advised / context.scale());
   }
 
   static FrequencySeparationLayer within(FrequencySeparationLayer layer, Area photographArea) {
@@ -60,8 +60,8 @@ final class FrequencySeparationKernel {
             .toList());
   }
 
-  static Effect effect(FrequencySeparationLayer layer, Site site) {
-    return new Separation(layer, site, LowBand.of(site, layer.radius() * site.scale()), null);
+  static Effect effect(FrequencySeparationLayer layer, EvaluationContext context) {
+    return new Separation(layer, context, LowBand.of(context, layer.radius() * context.scale()), null);
   }
 
   /**
@@ -71,7 +71,7 @@ final class FrequencySeparationKernel {
    * @param ready the change over the whole picture, or null to compute it for each part
    */
   private record Separation(
-      FrequencySeparationLayer layer, Site site, LowBand low, Picture ready) implements Effect {
+      FrequencySeparationLayer layer, EvaluationContext site, LowBand low, Picture ready) implements Effect {
 
     private double sigma() {
       return layer.radius() * site.scale();
@@ -89,31 +89,31 @@ final class FrequencySeparationKernel {
 
     /** Coarse pixels that the change of a coarse area is computed from. */
     private Area readBy(Area coarse) {
-      Site site = low.coarse();
-      double fw = site.faceWidth();
+      EvaluationContext context = low.coarse();
+      double fw = context.faceWidth();
       int reach = 0;
       if (layer.evening() > 0) {
         reach =
-            GuidedSmoothing.reach(fw * EVENING)
+            GuidedFilter.reach(fw * EVENING)
                 + GaussianBlur.reach(fw * FORM)
-                + Masks.reach(layer.head().mask(), site.scale());
+                + Masks.reach(layer.attributes().mask(), context.scale());
       }
       if (layer.blotchGain() != 1) {
         reach =
             Math.max(
                 reach,
-                GaussianBlur.reach(fw * FORM) + Masks.reach(layer.head().mask(), site.scale()));
+                GaussianBlur.reach(fw * FORM) + Masks.reach(layer.attributes().mask(), context.scale()));
       }
       for (LowBandArea area : layer.areas()) {
         reach =
             Math.max(
                 reach,
-                GuidedSmoothing.reach(Math.max(0.5, area.sigma() * site.scale()))
-                    + Masks.reach(area.mask(), site.scale()));
+                GuidedFilter.reach(Math.max(0.5, area.sigma() * context.scale()))
+                    + Masks.reach(area.mask(), context.scale()));
       }
       return coarse
           .grow(reach + splitReach(low.sigma(sigma())))
-          .intersect(site.whole());
+          .intersect(context.whole());
     }
 
     @Override
@@ -156,7 +156,7 @@ final class FrequencySeparationKernel {
         return p -> GaussianBlur.blur(p, sigma);
       }
       Plane everywhere = Plane.filled(picture.area(), 1);
-      return new GuidedSmoothing(
+      return new GuidedFilter(
               Lab.lightness(picture), everywhere, sigma, square(layer.edgeGuard()))
           ::smooth;
     }
@@ -164,27 +164,27 @@ final class FrequencySeparationKernel {
     private int splitReach(double sigma) {
       return layer.split() == Split.GAUSSIAN
           ? GaussianBlur.reach(sigma)
-          : GuidedSmoothing.reach(Math.max(0.5, sigma));
+          : GuidedFilter.reach(Math.max(0.5, sigma));
     }
 
     /** What evening does to the low band over a coarse area. */
     private Picture change(Picture input, Area coarse) {
-      Site site = low.coarse();
+      EvaluationContext context = low.coarse();
       Picture reduced = low.reduced(input, readBy(coarse));
       Picture band = reduced.map(split(reduced, low.sigma(sigma())));
       Plane guide = Lab.lightness(band);
       Picture tone = band;
       if (layer.evening() > 0 || layer.blotchGain() != 1) {
-        Plane mask = Masks.render(layer.head().mask(), band.area(), site, reduced);
+        Plane mask = Masks.render(layer.attributes().mask(), band.area(), context, reduced);
         if (layer.blotchGain() != 1) {
-          tone = regained(tone, mask, (float) layer.blotchGain(), site.faceWidth());
+          tone = regained(tone, mask, (float) layer.blotchGain(), context.faceWidth());
         }
         if (layer.evening() > 0) {
-          tone = evened(tone, guide, mask, layer, site.faceWidth());
+          tone = evened(tone, guide, mask, layer, context.faceWidth());
         }
       }
       for (LowBandArea area : layer.areas()) {
-        tone = smoothed(tone, guide, area, layer.edgeGuard(), site, reduced);
+        tone = smoothed(tone, guide, area, layer.edgeGuard(), context, reduced);
       }
       Picture change = Picture.of(coarse);
       for (int c = 0; c < 3; c++) {
@@ -222,8 +222,8 @@ final class FrequencySeparationKernel {
 
   private static Picture evened(
       Picture low, Plane guide, Plane mask, FrequencySeparationLayer layer, double faceWidth) {
-    GuidedSmoothing smoothing =
-        new GuidedSmoothing(guide, mask, faceWidth * EVENING, square(layer.edgeGuard()));
+    GuidedFilter smoothing =
+        new GuidedFilter(guide, mask, faceWidth * EVENING, square(layer.edgeGuard()));
     MaskedBlur broad = new MaskedBlur(mask, faceWidth * FORM);
     float strength = (float) layer.evening();
     return low.map(
@@ -243,16 +243,16 @@ final class FrequencySeparationKernel {
   }
 
   private static Picture smoothed(
-      Picture low, Plane guide, LowBandArea area, double edgeGuard, Site site, Picture input) {
-    double sigma = Math.max(0.5, area.sigma() * site.scale());
-    Plane everywhere = Masks.render(area.mask(), input.area(), site, input);
-    Area box = everywhere.covered().grow(GuidedSmoothing.reach(sigma)).intersect(input.area());
+      Picture low, Plane guide, LowBandArea area, double edgeGuard, EvaluationContext context, Picture input) {
+    double sigma = Math.max(0.5, area.sigma() * context.scale());
+    Plane everywhere = Masks.render(area.mask(), input.area(), context, input);
+    Area box = everywhere.covered().grow(GuidedFilter.reach(sigma)).intersect(input.area());
     if (box.isEmpty()) {
       return low;
     }
     Plane mask = everywhere.crop(box);
-    GuidedSmoothing smoothing =
-        new GuidedSmoothing(guide.crop(box), mask, sigma, square(edgeGuard));
+    GuidedFilter smoothing =
+        new GuidedFilter(guide.crop(box), mask, sigma, square(edgeGuard));
     float strength = (float) area.strength();
     return low.map(
         plane -> {

@@ -8,15 +8,15 @@ import carezza.filter.Membrane;
 import carezza.image.Area;
 import carezza.image.Picture;
 import carezza.image.Plane;
+import carezza.mask.EvaluationContext;
 import carezza.mask.RepairCoverage;
-import carezza.mask.Site;
 import carezza.model.HealLayer;
 import carezza.model.HealLayer.Band;
 import carezza.model.HealLayer.Patch;
 import carezza.model.HealLayer.Piece;
-import carezza.model.HealLayer.Way;
-import carezza.model.Region;
+import carezza.model.HealLayer.RepairMethod;
 import carezza.model.RepairArea;
+import carezza.model.SemanticRegion;
 
 /**
  * Heal: the patch is filled from its source, and the membrane of the difference between surroundings
@@ -55,8 +55,8 @@ final class HealKernel {
     return layer.patches().stream().anyMatch(Patch::open);
   }
 
-  static Readings.HealSources measure(HealLayer layer, Probe probe) {
-    return new Readings.HealSources(HealSourceFinder.sources(layer, probe));
+  static Measurements.HealSources measure(HealLayer layer, Probe probe) {
+    return new Measurements.HealSources(HealSourceFinder.sources(layer, probe));
   }
 
   /** Only the patches that touch the area; neighbours stay, as they limit each other's rims. */
@@ -73,7 +73,7 @@ final class HealKernel {
   }
 
   /** With the sources that were found put into the patches that had none. */
-  static HealLayer resolve(HealLayer layer, Readings.HealSources found) {
+  static HealLayer resolve(HealLayer layer, Measurements.HealSources found) {
     List<Patch> patches = new ArrayList<>();
     for (int i = 0; i < layer.patches().size(); i++) {
       Patch patch = layer.patches().get(i);
@@ -82,12 +82,12 @@ final class HealKernel {
     return layer.withPatches(patches);
   }
 
-  static Effect effect(HealLayer layer, Site site) {
+  static Effect effect(HealLayer layer, EvaluationContext context) {
     List<Placed> placed = new ArrayList<>();
     for (Patch patch : layer.patches()) {
       for (Piece piece : patch.pieces()) {
         if (piece.source() != null || !patch.way().takes()) {
-          placed.add(new Placed(piece, patch, site));
+          placed.add(new Placed(piece, patch, context));
         }
       }
     }
@@ -135,7 +135,7 @@ final class HealKernel {
         placed.stream()
             .filter(p -> p.own.intersects(out))
             .parallel()
-            .map(p -> fill(p, placed, input, layer, site))
+            .map(p -> fill(p, placed, input, layer, context))
             .forEachOrdered(f -> f.layOn(result));
         return result;
       }
@@ -157,7 +157,7 @@ final class HealKernel {
   /** A piece at one level, cut to the picture. */
   private static final class Placed {
     final RepairArea area;
-    final Way way;
+    final RepairMethod way;
     final float amount;
     final Area own;
     final Area work;
@@ -169,18 +169,18 @@ final class HealKernel {
     final double scale;
     final double radius;
 
-    Placed(Piece piece, Patch patch, Site site) {
+    Placed(Piece piece, Patch patch, EvaluationContext context) {
       area = piece.area();
       way = patch.way();
       amount = (float) patch.amount();
-      scale = site.scale();
+      scale = context.scale();
       radius = area.radius() * scale;
-      own = RepairCoverage.bounds(area, site.level()).intersect(site.whole());
+      own = RepairCoverage.bounds(area, context.level()).intersect(context.whole());
       int rim = (int) Math.ceil(Math.max(NARROWEST_RIM, RIM * radius)) + 1;
-      work = own.grow(rim).intersect(site.whole());
+      work = own.grow(rim).intersect(context.whole());
       from = piece.source() == null ? null : new Placement(area.centre(), piece.source(), scale);
       source =
-          from == null || work.isEmpty() ? Area.EMPTY : from.read(work).intersect(site.whole());
+          from == null || work.isEmpty() ? Area.EMPTY : from.read(work).intersect(context.whole());
     }
 
     /** Nothing would change, or there is nothing to take. */
@@ -200,7 +200,7 @@ final class HealKernel {
   }
 
   private static Fill fill(
-      Placed p, List<Placed> all, Picture input, HealLayer layer, Site site) {
+      Placed p, List<Placed> all, Picture input, HealLayer layer, EvaluationContext context) {
     Area work = p.work;
     if (p.idle()) {
       return new Fill(Picture.of(Area.EMPTY), Plane.of(Area.EMPTY));
@@ -209,12 +209,12 @@ final class HealKernel {
     coverage.copyFrom(RepairCoverage.of(p.area, work, p.scale));
     Plane trust = trust(p, all, coverage, layer.softness());
     Picture own = input.crop(work);
-    if (p.way != Way.CLONE) {
-      Features.over(site, own, p.area.bounds()).ifPresent(f -> f.keepApart(coverage, trust));
+    if (p.way != RepairMethod.CLONE) {
+      ProtectedAreas.over(context, own, p.area.bounds()).ifPresent(f -> f.keepApart(coverage, trust));
     }
     Picture source = p.way.takes() ? p.from.taken(input.crop(p.source), work) : own;
     Picture pixels =
-        p.way == Way.HEAL && layer.band() == Band.ALL && skin(site, coverage) >= SKIN
+        p.way == RepairMethod.HEAL && layer.band() == Band.ALL && skin(context, coverage) >= SKIN
             ? healedSkin(own, source, trust, coverage, p)
             : filled(own, source, trust, layer.band(), p);
     if (p.amount < 1) {
@@ -229,8 +229,8 @@ final class HealKernel {
   }
 
   /** Share of a patch that is skin. */
-  private static double skin(Site site, Plane coverage) {
-    Plane skin = site.regions().coverage(Region.SKIN, coverage.area(), site.level());
+  private static double skin(EvaluationContext context, Plane coverage) {
+    Plane skin = context.regions().coverage(SemanticRegion.SKIN, coverage.area(), context.level());
     double on = 0;
     double all = 1e-9;
     for (int i = 0; i < skin.values().length; i++) {

@@ -8,8 +8,8 @@ import carezza.model.HealLayer;
 import carezza.model.HealLayer.Band;
 import carezza.model.HealLayer.Patch;
 import carezza.model.HealLayer.Piece;
+import carezza.model.HealLayer.RepairMethod;
 import carezza.model.HealLayer.Source;
-import carezza.model.HealLayer.Way;
 import carezza.model.Point;
 import carezza.model.RepairArea;
 
@@ -70,7 +70,7 @@ public final class HealSourceFinder {
   }
 
   private static boolean anew(HealLayer layer, Patch patch) {
-    return patch.way() == Way.HEAL && layer.band() == Band.ALL;
+    return patch.way() == RepairMethod.HEAL && layer.band() == Band.ALL;
   }
 
   private static List<SourceSearch.Candidate> choice(Open open, List<Piece> all, Probe probe) {

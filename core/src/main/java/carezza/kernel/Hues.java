@@ -1,8 +1,8 @@
 package carezza.kernel;
 
 import carezza.colour.Lab;
-import carezza.function.UniformTable;
-import carezza.model.FamiliesLayer.Family;
+import carezza.function.LookupTable;
+import carezza.model.HueBandsLayer.Family;
 
 /** Hue angles of pixels, and weights over them. */
 final class Hues {
@@ -25,8 +25,8 @@ final class Hues {
   }
 
   /** Raised cosine about a hue: 1 in the middle, 0 from {@code width} degrees on. */
-  static UniformTable about(double hue, double width) {
-    return new UniformTable(
+  static LookupTable about(double hue, double width) {
+    return new LookupTable(
         h -> {
           double d = Lab.hueDistance(h, hue);
           return d >= width ? 0 : 0.5 + 0.5 * Math.cos(Math.PI * d / width);
@@ -57,8 +57,8 @@ final class Hues {
   }
 
   /** A value for each family, joined to one over all hues by {@link #weight}. */
-  static UniformTable joined(java.util.function.ToDoubleFunction<Family> value) {
-    return new UniformTable(
+  static LookupTable joined(java.util.function.ToDoubleFunction<Family> value) {
+    return new LookupTable(
         h -> {
           double sum = 0;
           for (Family family : Family.values()) {

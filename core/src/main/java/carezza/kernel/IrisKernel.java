@@ -4,7 +4,7 @@ import carezza.colour.Lab;
 import carezza.filter.GaussianBlur;
 import carezza.image.Area;
 import carezza.image.Plane;
-import carezza.mask.Site;
+import carezza.mask.EvaluationContext;
 import carezza.model.CatchlightLayer;
 import carezza.model.IrisLayer;
 
@@ -28,11 +28,11 @@ final class IrisKernel {
 
   private IrisKernel() {}
 
-  static Effect iris(IrisLayer layer, Readings.Tone tone, Site site) {
+  static Effect iris(IrisLayer layer, Measurements.Tone tone, EvaluationContext context) {
     if (!tone.found()) {
       return Effect.perPixel(own -> own);
     }
-    double sigma = Math.max(0.5, site.faceWidth() * AROUND);
+    double sigma = Math.max(0.5, context.faceWidth() * AROUND);
     float gain =
         (float) (layer.force() ? layer.contrast() : Math.min(MOST_CONTRAST, layer.contrast()));
     float lift = (float) (layer.force() ? layer.lift() : Math.min(MOST_LIFT, layer.lift()));
@@ -56,7 +56,7 @@ final class IrisKernel {
         });
   }
 
-  static Effect catchlight(CatchlightLayer layer, Readings.Tone tone) {
+  static Effect catchlight(CatchlightLayer layer, Measurements.Tone tone) {
     if (!tone.found()) {
       return Effect.perPixel(own -> own);
     }

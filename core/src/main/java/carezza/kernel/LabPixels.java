@@ -1,8 +1,8 @@
 package carezza.kernel;
 
 import carezza.colour.Lab;
+import carezza.image.ParallelRows;
 import carezza.image.Picture;
-import carezza.image.Rows;
 
 /** Effects on each pixel's L*, a*, b* by itself. */
 final class LabPixels {
@@ -26,7 +26,7 @@ final class LabPixels {
     float[] a = lab.second().values();
     float[] b = lab.third().values();
     int w = lab.area().width();
-    Rows.each(
+    ParallelRows.each(
         w,
         lab.area().height(),
         (from, to) -> {

@@ -3,9 +3,9 @@ package carezza.kernel;
 import carezza.image.Area;
 import carezza.image.Picture;
 import carezza.image.Plane;
+import carezza.mask.EvaluationContext;
 import carezza.mask.Masks;
 import carezza.mask.RepairCoverage;
-import carezza.mask.Site;
 import carezza.model.DodgeBurnLayer;
 import carezza.model.HealLayer;
 import carezza.model.Layer;
@@ -16,13 +16,13 @@ public final class LayerCoverage {
   private LayerCoverage() {}
 
   /** Pixels of the level beyond an area that are read of the layer's input. */
-  public static int reach(Layer layer, Site site) {
-    int own = Masks.reach(layer.head().mask(), site.scale());
+  public static int reach(Layer layer, EvaluationContext context) {
+    int own = Masks.reach(layer.attributes().mask(), context.scale());
     return layer instanceof DodgeBurnLayer l
         ? Math.max(
             own,
             Math.max(
-                Masks.reach(l.lit(), site.scale()), Masks.reach(l.shaded(), site.scale())))
+                Masks.reach(l.lit(), context.scale()), Masks.reach(l.shaded(), context.scale())))
         : own;
   }
 
@@ -31,11 +31,11 @@ public final class LayerCoverage {
    *
    * @param input as for {@link #of}
    */
-  public static void remember(Layer layer, Area area, Site site, Picture input) {
-    Masks.render(layer.head().mask(), area, site, input);
+  public static void remember(Layer layer, Area area, EvaluationContext context, Picture input) {
+    Masks.render(layer.attributes().mask(), area, context, input);
     if (layer instanceof DodgeBurnLayer l) {
-      Masks.render(l.dodgeMask(), area, site, input);
-      Masks.render(l.burnMask(), area, site, input);
+      Masks.render(l.dodgeMask(), area, context, input);
+      Masks.render(l.burnMask(), area, context, input);
     }
   }
 
@@ -44,17 +44,17 @@ public final class LayerCoverage {
    *
    * @param input the layer's input over at least the area grown by {@link #reach}, cut to the picture
    */
-  public static Plane of(Layer layer, Area area, Site site, Picture input) {
-    Plane own = Masks.render(layer.head().mask(), area, site, input);
+  public static Plane of(Layer layer, Area area, EvaluationContext context, Picture input) {
+    Plane own = Masks.render(layer.attributes().mask(), area, context, input);
     if (layer instanceof DodgeBurnLayer l) {
-      Plane dodge = Masks.render(l.lit(), area, site, input);
-      Plane burn = Masks.render(l.shaded(), area, site, input);
+      Plane dodge = Masks.render(l.lit(), area, context, input);
+      Plane burn = Masks.render(l.shaded(), area, context, input);
       for (int i = 0; i < own.values().length; i++) {
         own.values()[i] *= 1 - (1 - dodge.values()[i]) * (1 - burn.values()[i]);
       }
     } else if (layer instanceof HealLayer l) {
       Plane healed = Plane.of(area);
-      l.patches().forEach(p -> RepairCoverage.apply(p.area(), healed, site.scale()));
+      l.patches().forEach(p -> RepairCoverage.apply(p.area(), healed, context.scale()));
       for (int i = 0; i < own.values().length; i++) {
         own.values()[i] *= healed.values()[i];
       }

@@ -17,7 +17,7 @@ final class LipsKernel {
 
   private LipsKernel() {}
 
-  static Effect effect(LipsLayer layer, Readings.Tone tone) {
+  static Effect effect(LipsLayer layer, Measurements.Tone tone) {
     if (!tone.found()) {
       return Effect.perPixel(own -> own);
     }
@@ -31,7 +31,7 @@ final class LipsKernel {
     return LabPixels.effect(
         (l, a, b, i) -> {
           float colour = 1 - LabPixels.rise(l[i], middle + 6, middle + SHINE);
-          FamiliesKernel.turned(
+          HueBandsKernel.turned(
               a, b, i, colour * (float) layer.turn(), 1 + colour * (factor - 1));
           float share = l[i] < middle ? l[i] / middle : (100 - l[i]) / (100 - middle);
           l[i] += lift * Math.clamp(share, 0, 1);

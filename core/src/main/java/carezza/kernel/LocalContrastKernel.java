@@ -2,12 +2,12 @@ package carezza.kernel;
 
 import carezza.colour.Transfer;
 import carezza.filter.GaussianBlur;
-import carezza.filter.Robust;
+import carezza.filter.RobustStatistics;
 import carezza.image.Area;
+import carezza.image.ParallelRows;
 import carezza.image.Picture;
 import carezza.image.Plane;
-import carezza.image.Rows;
-import carezza.mask.Site;
+import carezza.mask.EvaluationContext;
 import carezza.model.LocalContrastLayer;
 
 /**
@@ -35,7 +35,7 @@ final class LocalContrastKernel {
   private LocalContrastKernel() {}
 
   /** The light that lies over the darkest places. */
-  static Readings.Haze measure(Probe probe) {
+  static Measurements.Haze measure(Probe probe) {
     Picture light = Transfer.toLinear(probe.input());
     Plane least = Plane.of(light.area());
     for (int i = 0; i < least.values().length; i++) {
@@ -45,12 +45,12 @@ final class LocalContrastKernel {
               Math.min(light.second().values()[i], light.third().values()[i]));
     }
     Plane calm = GaussianBlur.blur(least, probe.site().faceWidth() * CALM);
-    double[] values = Robust.values(calm, Plane.filled(calm.area(), 1));
-    return new Readings.Haze(Math.clamp(Robust.quantile(values, DARKEST), 0, 0.8));
+    double[] values = RobustStatistics.values(calm, Plane.filled(calm.area(), 1));
+    return new Measurements.Haze(Math.clamp(RobustStatistics.quantile(values, DARKEST), 0, 0.8));
   }
 
-  static Effect effect(LocalContrastLayer layer, Readings.Haze haze, Site site) {
-    Effect contrast = contrast(layer, site);
+  static Effect effect(LocalContrastLayer layer, Measurements.Haze haze, EvaluationContext context) {
+    Effect contrast = contrast(layer, context);
     if (layer.haze() == 0) {
       return contrast;
     }
@@ -68,14 +68,14 @@ final class LocalContrastKernel {
     };
   }
 
-  private static Effect contrast(LocalContrastLayer layer, Site site) {
+  private static Effect contrast(LocalContrastLayer layer, EvaluationContext context) {
     if (layer.contrast() == 0) {
       return Effect.perPixel(own -> own);
     }
-    double sigma = site.faceWidth() * AROUND;
+    double sigma = context.faceWidth() * AROUND;
     float share = (float) layer.contrast();
-    return new BaseEffect(
-        LowBand.of(site, sigma),
+    return new BaseDetailEffect(
+        LowBand.of(context, sigma),
         sigma,
         EDGE,
         (own, around) -> {
@@ -89,7 +89,7 @@ final class LocalContrastKernel {
     float scale = (float) (t > 0 ? 1 / (1 - t) : 1 + t);
     float offset = (float) (t > 0 ? -t / (1 - t) : -t);
     int w = own.area().width();
-    Rows.each(
+    ParallelRows.each(
         w,
         own.area().height(),
         (from, to) -> {

@@ -4,7 +4,7 @@ import carezza.filter.Resampling;
 import carezza.image.Area;
 import carezza.image.Level;
 import carezza.image.Picture;
-import carezza.mask.Site;
+import carezza.mask.EvaluationContext;
 
 /**
  * Where a low band is worked on. What a Gaussian of sigma leaves holds no detail finer than that, so it
@@ -14,23 +14,23 @@ import carezza.mask.Site;
  * @param site at the level of the fine pixels
  * @param levels how many levels coarser the low band is worked on
  */
-record LowBand(Site site, int levels) {
+record LowBand(EvaluationContext site, int levels) {
 
   /** Sigma in pixels of the coarse level, at least: then lines between its pixels are near enough. */
   private static final double NARROWEST = 2.5;
 
   /** The coarsest level that still holds a low band of this sigma, in pixels of the site's level. */
-  static LowBand of(Site site, double sigma) {
+  static LowBand of(EvaluationContext context, double sigma) {
     int levels = 0;
-    while (site.level() + levels < Level.COARSEST
+    while (context.level() + levels < Level.COARSEST
         && sigma / (1 << levels + 1) >= NARROWEST) {
       levels++;
     }
-    return new LowBand(site, levels);
+    return new LowBand(context, levels);
   }
 
   /** The coarse level. */
-  Site coarse() {
+  EvaluationContext coarse() {
     return site.at(site.level() + levels);
   }
 

@@ -4,9 +4,9 @@ import java.util.function.DoubleUnaryOperator;
 
 import carezza.colour.Transfer;
 import carezza.colour.WorkingSpace;
-import carezza.function.UniformTable;
+import carezza.function.LookupTable;
+import carezza.image.ParallelRows;
 import carezza.image.Picture;
-import carezza.image.Rows;
 
 /** Changes of luminance with the ratios of the channels kept. */
 final class Luminance {
@@ -24,8 +24,8 @@ final class Luminance {
    */
   static final class Curve {
 
-    private final UniformTable factor;
-    private final UniformTable root;
+    private final LookupTable factor;
+    private final LookupTable root;
 
     Curve(DoubleUnaryOperator curve) {
       DoubleUnaryOperator ratio =
@@ -34,9 +34,9 @@ final class Luminance {
             return Math.max(0, Transfer.toLinear((float) curve.applyAsDouble(luma)))
                 / Transfer.toLinear((float) luma);
           };
-      factor = new UniformTable(ratio, 0, 1, STEPS);
+      factor = new LookupTable(ratio, 0, 1, STEPS);
       root =
-          new UniformTable(v -> Math.pow(ratio.applyAsDouble(v), Transfer.ROOT), 0, 1, STEPS);
+          new LookupTable(v -> Math.pow(ratio.applyAsDouble(v), Transfer.ROOT), 0, 1, STEPS);
     }
 
     /** The changed picture; the given one is not modified. */
@@ -49,7 +49,7 @@ final class Luminance {
       float[] toG = out.second().values();
       float[] toB = out.third().values();
       int w = encoded.area().width();
-      Rows.each(
+      ParallelRows.each(
           w,
           encoded.area().height(),
           (from, to) -> {

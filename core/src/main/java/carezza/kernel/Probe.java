@@ -2,7 +2,7 @@ package carezza.kernel;
 
 import carezza.image.Area;
 import carezza.image.Picture;
-import carezza.mask.Site;
+import carezza.mask.EvaluationContext;
 
 /**
  * What a layer measures on: its input on the analysis size, and on request at any level.
@@ -11,7 +11,7 @@ import carezza.mask.Site;
  * @param input working-space pixels of the whole picture at that level; not to be modified
  * @param levels gives the layer's input elsewhere
  */
-public record Probe(Site site, Picture input, Levels levels) {
+public record Probe(EvaluationContext site, Picture input, Levels levels) {
 
   /** The layer's input at all levels. */
   @FunctionalInterface

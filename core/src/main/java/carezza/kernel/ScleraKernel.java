@@ -1,16 +1,16 @@
 package carezza.kernel;
 
 import carezza.colour.Lab;
-import carezza.filter.Robust;
+import carezza.filter.RobustStatistics;
 import carezza.image.Area;
 import carezza.image.Picture;
 import carezza.image.Plane;
+import carezza.mask.EvaluationContext;
 import carezza.mask.Masks;
-import carezza.mask.Site;
 import carezza.model.FaceMap;
 import carezza.model.Point;
-import carezza.model.Region;
 import carezza.model.ScleraLayer;
+import carezza.model.SemanticRegion;
 
 /**
  * Whites of the eyes: each eye's b* is scaled so that its median reaches the target, its a* by the
@@ -25,36 +25,36 @@ final class ScleraKernel {
 
   private ScleraKernel() {}
 
-  static Readings.Eyes measure(ScleraLayer layer, Probe probe) {
-    Site site = probe.site();
-    Plane skin = site.regions().coverage(Region.FACE_SKIN, site.whole(), site.level());
+  static Measurements.Eyes measure(ScleraLayer layer, Probe probe) {
+    EvaluationContext context = probe.site();
+    Plane skin = context.regions().coverage(SemanticRegion.FACE_SKIN, context.whole(), context.level());
     Area face = skin.covered();
-    double[] tones = Robust.values(Lab.lightness(probe.input().crop(face)), skin.crop(face));
-    double top = Robust.quantile(tones, SKIN_LIGHTS);
-    Plane everywhere = Masks.render(layer.head().mask(), site.whole(), site, probe.input());
+    double[] tones = RobustStatistics.values(Lab.lightness(probe.input().crop(face)), skin.crop(face));
+    double top = RobustStatistics.quantile(tones, SKIN_LIGHTS);
+    Plane everywhere = Masks.render(layer.attributes().mask(), context.whole(), context, probe.input());
     Area eyes = everywhere.covered();
     Plane mask = everywhere.crop(eyes);
     Picture lab = Lab.of(probe.input().crop(eyes));
     // Both eyes together may not pass the lights of the skin either.
-    double room = top - Robust.median(lab.first(), mask);
-    return new Readings.Eyes(
-        eye(lab, mask, site, true, top, room), eye(lab, mask, site, false, top, room), top);
+    double room = top - RobustStatistics.median(lab.first(), mask);
+    return new Measurements.Eyes(
+        eye(lab, mask, context, true, top, room), eye(lab, mask, context, false, top, room), top);
   }
 
-  private static Readings.Tone eye(
-      Picture lab, Plane mask, Site site, boolean left, double top, double both) {
-    Plane own = side(site, mask.area(), left).times(mask);
-    double room = Math.min(both, top - Robust.median(lab.first(), own));
+  private static Measurements.Tone eye(
+      Picture lab, Plane mask, EvaluationContext context, boolean left, double top, double both) {
+    Plane own = side(context, mask.area(), left).times(mask);
+    double room = Math.min(both, top - RobustStatistics.median(lab.first(), own));
     return Whitening.tone(lab, own, Double.isNaN(room) ? 0 : Math.clamp(room, 0, MOST_LIFT));
   }
 
-  private static double lift(ScleraLayer layer, Readings.Tone own) {
+  private static double lift(ScleraLayer layer, Measurements.Tone own) {
     return layer.force() ? layer.lift() : Math.min(layer.lift(), own.room());
   }
 
   /** The darker eye is lifted by a share of the difference as well. */
   private static double balanced(
-      ScleraLayer layer, Readings.Tone own, Readings.Tone other, double lights) {
+      ScleraLayer layer, Measurements.Tone own, Measurements.Tone other, double lights) {
     double lift = lift(layer, own);
     if (!own.found() || !other.found() || layer.balance() == 0) {
       return lift;
@@ -66,13 +66,13 @@ final class ScleraKernel {
   }
 
   /** 1 nearer to this eye than to the other; everything is left where there is no face map. */
-  private static Plane side(Site site, Area area, boolean left) {
-    FaceMap faces = site.regions().faces().orElse(null);
+  private static Plane side(EvaluationContext context, Area area, boolean left) {
+    FaceMap faces = context.regions().faces().orElse(null);
     if (faces == null) {
       return Plane.filled(area, left ? 1 : 0);
     }
     Plane out = Plane.of(area);
-    double scale = site.scale();
+    double scale = context.scale();
     for (int y = area.y(); y < area.bottom(); y++) {
       for (int x = area.x(); x < area.right(); x++) {
         Point at = new Point((x + 0.5) / scale, (y + 0.5) / scale);
@@ -83,7 +83,7 @@ final class ScleraKernel {
     return out;
   }
 
-  static Effect effect(ScleraLayer layer, Readings.Eyes eyes, Site site) {
+  static Effect effect(ScleraLayer layer, Measurements.Eyes eyes, EvaluationContext context) {
     double left = balanced(layer, eyes.left(), eyes.right(), eyes.lights());
     double right = balanced(layer, eyes.right(), eyes.left(), eyes.lights());
     return Effect.perPixel(
@@ -91,13 +91,13 @@ final class ScleraKernel {
             Whitening.edit(
                 own,
                 lab -> {
-                  clear(layer, eyes.left(), left, lab, side(site, lab.area(), true));
-                  clear(layer, eyes.right(), right, lab, side(site, lab.area(), false));
+                  clear(layer, eyes.left(), left, lab, side(context, lab.area(), true));
+                  clear(layer, eyes.right(), right, lab, side(context, lab.area(), false));
                 }));
   }
 
   private static void clear(
-      ScleraLayer layer, Readings.Tone tone, double lift, Picture lab, Plane where) {
+      ScleraLayer layer, Measurements.Tone tone, double lift, Picture lab, Plane where) {
     if (!tone.found()) {
       return;
     }

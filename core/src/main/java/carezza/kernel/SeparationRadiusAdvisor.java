@@ -5,7 +5,7 @@ import java.util.stream.IntStream;
 
 import carezza.colour.Lab;
 import carezza.filter.GaussianBlur;
-import carezza.filter.Robust;
+import carezza.filter.RobustStatistics;
 import carezza.image.Area;
 import carezza.image.Picture;
 import carezza.image.Plane;
@@ -134,7 +134,7 @@ public final class SeparationRadiusAdvisor {
   }
 
   private static double variance(Plane plane, Plane mask) {
-    double sigma = Robust.sigma(plane, mask);
+    double sigma = RobustStatistics.sigma(plane, mask);
     return sigma * sigma + 1e-12;
   }
 

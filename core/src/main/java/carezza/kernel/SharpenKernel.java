@@ -3,11 +3,11 @@ package carezza.kernel;
 import carezza.colour.Lab;
 import carezza.colour.Transfer;
 import carezza.filter.GaussianBlur;
-import carezza.function.UniformTable;
+import carezza.function.LookupTable;
+import carezza.image.ParallelRows;
 import carezza.image.Picture;
 import carezza.image.Plane;
-import carezza.image.Rows;
-import carezza.mask.Site;
+import carezza.mask.EvaluationContext;
 import carezza.model.SharpenLayer;
 
 /**
@@ -21,19 +21,19 @@ final class SharpenKernel {
   /** L* above which it is a cube root of light (CIE 1976). */
   private static final float CUBE_FROM = 8;
 
-  private static final UniformTable SOFT_LIMIT = new UniformTable(Math::tanh, -8, 8, 256);
+  private static final LookupTable SOFT_LIMIT = new LookupTable(Math::tanh, -8, 8, 256);
 
   private SharpenKernel() {}
 
-  static Effect effect(SharpenLayer layer, Site site) {
+  static Effect effect(SharpenLayer layer, EvaluationContext context) {
     double widest = layer.bands().stream().mapToDouble(SharpenLayer.Band::radius).max().orElse(0);
     return Effect.reaching(
-        GaussianBlur.reach(widest * site.scale()),
+        GaussianBlur.reach(widest * context.scale()),
         (input, out) -> {
           Plane lightness = Lab.lightness(input);
           Plane detail = Plane.of(input.area());
           for (SharpenLayer.Band band : layer.bands()) {
-            Plane low = GaussianBlur.blur(lightness, band.radius() * site.scale());
+            Plane low = GaussianBlur.blur(lightness, band.radius() * context.scale());
             float gain = (float) band.gain();
             for (int i = 0; i < low.values().length; i++) {
               detail.values()[i] += gain * (lightness.values()[i] - low.values()[i]);
@@ -48,7 +48,7 @@ final class SharpenKernel {
     Picture out = Picture.of(own.area());
     float perLimit = limit == 0 ? 0 : 1 / limit;
     int w = detail.width();
-    Rows.each(
+    ParallelRows.each(
         w,
         detail.height(),
         (from, to) -> {

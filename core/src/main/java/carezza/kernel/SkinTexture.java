@@ -2,7 +2,7 @@ package carezza.kernel;
 
 import carezza.colour.WorkingSpace;
 import carezza.filter.GaussianBlur;
-import carezza.filter.Robust;
+import carezza.filter.RobustStatistics;
 import carezza.image.Picture;
 import carezza.image.Plane;
 
@@ -79,7 +79,7 @@ final class SkinTexture {
 
   /** Hairs and lashes around the patch make nothing stronger, dots of stubble at the source do not either. */
   private double gain(Plane around, Plane texture) {
-    double robust = Robust.sigma(around, known) / Robust.sigma(texture, coverage);
+    double robust = RobustStatistics.sigma(around, known) / RobustStatistics.sigma(texture, coverage);
     double all = strength(around, known) / strength(texture, coverage);
     double gain = Math.min(robust, all);
     return Double.isFinite(gain) ? Math.clamp(gain, WEAKEST, STRONGEST) : 1;
@@ -103,7 +103,7 @@ final class SkinTexture {
   Picture layOwn(Picture tone) {
     Plane red = WorkingSpace.toLinearSrgb(own).first();
     Plane texture = own(red);
-    double inRed = Robust.sigma(around(red), known);
+    double inRed = RobustStatistics.sigma(around(red), known);
     return new Picture(
         over(tone.first(), texture, shown(own.first(), inRed)),
         over(tone.second(), texture, shown(own.second(), inRed)),
@@ -111,18 +111,18 @@ final class SkinTexture {
   }
 
   private double shown(Plane channel, double inRed) {
-    return inRed > 0 ? Robust.sigma(around(channel), known) / inRed : 1;
+    return inRed > 0 ? RobustStatistics.sigma(around(channel), known) / inRed : 1;
   }
 
   /** Whether the patch's texture is that of its surroundings, so that none need be brought. */
   boolean whole() {
     Plane red = WorkingSpace.toLinearSrgb(own).first();
     Plane texture = own(red);
-    double around = Robust.sigma(around(red), known);
-    double here = Robust.sigma(texture, coverage);
+    double around = RobustStatistics.sigma(around(red), known);
+    double here = RobustStatistics.sigma(texture, coverage);
     double peak = 0;
     for (int i = 0; i < texture.values().length; i++) {
-      if (coverage.values()[i] >= Robust.TAKEN_IN) {
+      if (coverage.values()[i] >= RobustStatistics.TAKEN_IN) {
         peak = Math.max(peak, Math.abs(texture.values()[i]));
       }
     }

@@ -6,17 +6,17 @@ import java.util.List;
 
 import carezza.colour.Lab;
 import carezza.filter.GaussianBlur;
-import carezza.filter.Robust;
+import carezza.filter.RobustStatistics;
 import carezza.image.Area;
 import carezza.image.Level;
 import carezza.image.Picture;
 import carezza.image.Plane;
+import carezza.mask.EvaluationContext;
 import carezza.mask.RepairCoverage;
-import carezza.mask.Site;
 import carezza.model.HealLayer.Piece;
 import carezza.model.HealLayer.Source;
-import carezza.model.Region;
 import carezza.model.RepairArea;
+import carezza.model.SemanticRegion;
 
 /**
  * The search for one piece's source on the layer's input around it: candidates on a grid, each with its
@@ -66,8 +66,8 @@ final class SourceSearch {
   /** Share of lip, brow, hair or backdrop that a source may have more than the piece itself. */
   private static final double STRAYING = 0.06;
 
-  private static final Region[] STRANGE = {
-    Region.LIPS, Region.TEETH, Region.SCLERA, Region.IRIS, Region.BROWS_LASHES, Region.HAIR
+  private static final SemanticRegion[] STRANGE = {
+    SemanticRegion.LIPS, SemanticRegion.TEETH, SemanticRegion.SCLERA, SemanticRegion.IRIS, SemanticRegion.BROWS_LASHES, SemanticRegion.HAIR
   };
 
   private static final Comparator<Candidate> BY_COST = Comparator.comparingDouble(Candidate::cost);
@@ -108,13 +108,13 @@ final class SourceSearch {
   SourceSearch(Piece piece, List<Piece> all, boolean anew, Probe probe) {
     this.anew = anew;
     area = piece.area();
-    Site analysis = probe.site();
+    EvaluationContext analysis = probe.site();
     level = level(area.radius());
     scale = Level.scale(level);
     radius = area.radius() * scale;
     double far = DISTANCES[DISTANCES.length - 1] * Math.max(area.radius(), NEAREST / 2);
     int margin = (int) (far + 3 * area.radius()) + 8;
-    Site site = analysis.at(level);
+    EvaluationContext context = analysis.at(level);
     Area full = area.bounds().grow(margin).intersect(analysis.photograph().area());
     input = probe.levels().over(atLevel(full, level), level);
     window = input.area();
@@ -132,11 +132,11 @@ final class SourceSearch {
         RepairCoverage.apply(other.area(), forbidden, scale);
       }
     }
-    skin = site.regions().coverage(Region.SKIN, window, level);
-    subject = site.regions().coverage(Region.SUBJECT, window, level);
+    skin = context.regions().coverage(SemanticRegion.SKIN, window, level);
+    subject = context.regions().coverage(SemanticRegion.SUBJECT, window, level);
     strange = Plane.of(window);
-    for (Region region : STRANGE) {
-      Plane own = site.regions().coverage(region, window, level);
+    for (SemanticRegion region : STRANGE) {
+      Plane own = context.regions().coverage(region, window, level);
       for (int i = 0; i < own.values().length; i++) {
         strange.values()[i] = Math.max(strange.values()[i], own.values()[i]);
       }
@@ -146,7 +146,7 @@ final class SourceSearch {
     ownSubject = mean(subject, inside, null);
     rim.removeIf(p -> Math.abs(strange.at(p[0], p[1]) - (ownStrange > 0.5 ? 1 : 0)) > 0.5);
     onSkin = mean(skin, rim, null) > 0.4;
-    rimTexture = Robust.sigma(rim.stream().mapToDouble(p -> fine.at(p[0], p[1])).toArray());
+    rimTexture = RobustStatistics.sigma(rim.stream().mapToDouble(p -> fine.at(p[0], p[1])).toArray());
     rimGrain = grain.over(rim, null);
   }
 
@@ -332,7 +332,7 @@ final class SourceSearch {
         || Math.abs(subjectThere / n - ownSubject) > STRAYING) {
       return FORBIDDEN;
     }
-    double cost = fit(at) + BLEMISH_WEIGHT * Unevenness.of(tone, inside, at);
+    double cost = fit(at) + BLEMISH_WEIGHT * ToneVariance.of(tone, inside, at);
     if (onSkin) {
       cost += SKIN_WEIGHT * Math.max(0, 0.95 - skinThere / n);
     }

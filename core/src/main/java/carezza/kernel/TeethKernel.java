@@ -1,13 +1,13 @@
 package carezza.kernel;
 
 import carezza.colour.Lab;
-import carezza.filter.Robust;
+import carezza.filter.RobustStatistics;
 import carezza.image.Area;
 import carezza.image.Picture;
 import carezza.image.Plane;
+import carezza.mask.EvaluationContext;
 import carezza.mask.Masks;
-import carezza.mask.Site;
-import carezza.model.Region;
+import carezza.model.SemanticRegion;
 import carezza.model.TeethLayer;
 
 /**
@@ -23,21 +23,21 @@ final class TeethKernel {
 
   private TeethKernel() {}
 
-  static Readings.Tone measure(TeethLayer layer, Probe probe) {
-    Site site = probe.site();
-    Plane everywhere = Masks.render(layer.head().mask(), site.whole(), site, probe.input());
-    Plane eyes = site.regions().coverage(Region.SCLERA, site.whole(), site.level());
+  static Measurements.Tone measure(TeethLayer layer, Probe probe) {
+    EvaluationContext context = probe.site();
+    Plane everywhere = Masks.render(layer.attributes().mask(), context.whole(), context, probe.input());
+    Plane eyes = context.regions().coverage(SemanticRegion.SCLERA, context.whole(), context.level());
     Area box = everywhere.covered().union(eyes.covered());
     Picture lab = Lab.of(probe.input().crop(box));
     Plane teeth = everywhere.crop(box);
     Plane sclera = eyes.crop(box);
-    double top = Robust.median(lab.first(), sclera) + ABOVE_SCLERA;
-    double room = top - Robust.median(lab.first(), teeth);
+    double top = RobustStatistics.median(lab.first(), sclera) + ABOVE_SCLERA;
+    double room = top - RobustStatistics.median(lab.first(), teeth);
     return Whitening.tone(
         lab, teeth, Double.isNaN(room) ? MOST_LIFT : Math.clamp(room, 0, MOST_LIFT));
   }
 
-  static Effect effect(TeethLayer layer, Readings.Tone tone) {
+  static Effect effect(TeethLayer layer, Measurements.Tone tone) {
     double least = OWN_YELLOW_KEPT * tone.b();
     double yellow = tone.b() > 0 ? Whitening.factor(tone.b(), Math.max(layer.target(), least)) : 1;
     double lift = layer.force() ? layer.lift() : Math.min(layer.lift(), tone.room());

@@ -1,11 +1,11 @@
 package carezza.kernel;
 
 import carezza.colour.Transfer;
-import carezza.function.UniformTable;
+import carezza.function.LookupTable;
 import carezza.image.Area;
+import carezza.image.ParallelRows;
 import carezza.image.Picture;
-import carezza.image.Rows;
-import carezza.mask.Site;
+import carezza.mask.EvaluationContext;
 import carezza.model.FaceMap;
 import carezza.model.VignetteLayer;
 
@@ -18,21 +18,21 @@ final class VignetteKernel {
   /** Half diagonals that any place can be away from a face inside the picture. */
   private static final double FARTHEST = 2;
 
-  private static final UniformTable POWER = new UniformTable(s -> Math.pow(2, s), -4, 4, 512);
-  private static final UniformTable ROOT =
-      new UniformTable(s -> Math.pow(2, s * Transfer.ROOT), -4, 4, 512);
+  private static final LookupTable POWER = new LookupTable(s -> Math.pow(2, s), -4, 4, 512);
+  private static final LookupTable ROOT =
+      new LookupTable(s -> Math.pow(2, s * Transfer.ROOT), -4, 4, 512);
 
   private VignetteKernel() {}
 
-  static Effect effect(VignetteLayer layer, Site site) {
-    Area whole = site.whole();
+  static Effect effect(VignetteLayer layer, EvaluationContext context) {
+    Area whole = context.whole();
     double half = Math.hypot(whole.width(), whole.height()) / 2;
-    double cx = site.regions().faces().map(FaceMap::oval).map(o -> o.x()).orElse(-1.0);
-    double cy = site.regions().faces().map(FaceMap::oval).map(o -> o.y()).orElse(-1.0);
-    double x0 = cx < 0 ? whole.width() / 2.0 : cx * site.scale();
-    double y0 = cy < 0 ? whole.height() / 2.0 : cy * site.scale();
-    UniformTable stops =
-        new UniformTable(
+    double cx = context.regions().faces().map(FaceMap::oval).map(o -> o.x()).orElse(-1.0);
+    double cy = context.regions().faces().map(FaceMap::oval).map(o -> o.y()).orElse(-1.0);
+    double x0 = cx < 0 ? whole.width() / 2.0 : cx * context.scale();
+    double y0 = cy < 0 ? whole.height() / 2.0 : cy * context.scale();
+    LookupTable stops =
+        new LookupTable(
             d -> {
               double t = Math.clamp((d - layer.radius()) / layer.falloff(), 0, 1);
               return layer.stops() * t * t * (3 - 2 * t);
@@ -43,10 +43,10 @@ final class VignetteKernel {
     return Effect.perPixel(own -> shade(own, stops, (float) x0, (float) y0, (float) (1 / half)));
   }
 
-  private static Picture shade(Picture own, UniformTable stops, float x0, float y0, float scale) {
+  private static Picture shade(Picture own, LookupTable stops, float x0, float y0, float scale) {
     Picture out = Picture.of(own.area());
     Area area = own.area();
-    Rows.each(
+    ParallelRows.each(
         area.width(),
         area.height(),
         (from, to) -> {

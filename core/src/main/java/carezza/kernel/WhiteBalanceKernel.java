@@ -4,7 +4,7 @@ import carezza.colour.FloatMatrix;
 import carezza.colour.Transfer;
 import carezza.colour.WhiteBalance;
 import carezza.colour.WhiteBalance.Light;
-import carezza.mask.Site;
+import carezza.mask.EvaluationContext;
 import carezza.model.WhiteBalanceLayer;
 
 /**
@@ -15,13 +15,13 @@ final class WhiteBalanceKernel {
 
   private WhiteBalanceKernel() {}
 
-  static Effect effect(WhiteBalanceLayer layer, Site site) {
+  static Effect effect(WhiteBalanceLayer layer, EvaluationContext context) {
     Light light = new Light(layer.temperature(), layer.tint());
     FloatMatrix matrix =
         new FloatMatrix(
-            site.sensor() == null
+            context.sensor() == null
                 ? WhiteBalance.correction(light)
-                : WhiteBalance.correction(light, site.sensor().toWorking()));
+                : WhiteBalance.correction(light, context.sensor().toWorking()));
     return Effect.perPixel(
         own -> {
           var linear = Transfer.toLinear(own);

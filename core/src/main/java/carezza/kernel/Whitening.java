@@ -1,7 +1,7 @@
 package carezza.kernel;
 
 import carezza.colour.Lab;
-import carezza.filter.Robust;
+import carezza.filter.RobustStatistics;
 import carezza.image.Area;
 import carezza.image.Picture;
 import carezza.image.Plane;
@@ -18,17 +18,17 @@ final class Whitening {
    *
    * @param room for a lift
    */
-  static Readings.Tone tone(Picture lab, Plane coverage, double room) {
-    double l = Robust.median(lab.first(), coverage);
+  static Measurements.Tone tone(Picture lab, Plane coverage, double room) {
+    double l = RobustStatistics.median(lab.first(), coverage);
     if (Double.isNaN(l)) {
-      return Readings.Tone.NOWHERE;
+      return Measurements.Tone.NOWHERE;
     }
-    return new Readings.Tone(
-        true, l, Robust.median(lab.second(), coverage), Robust.median(lab.third(), coverage), room);
+    return new Measurements.Tone(
+        true, l, RobustStatistics.median(lab.second(), coverage), RobustStatistics.median(lab.third(), coverage), room);
   }
 
   /** Medians of a layer's input under a mask. */
-  static Readings.Tone under(Mask mask, Probe probe) {
+  static Measurements.Tone under(Mask mask, Probe probe) {
     Plane everywhere = Masks.render(mask, probe.site().whole(), probe.site(), probe.input());
     Area box = everywhere.covered();
     return tone(Lab.of(probe.input().crop(box)), everywhere.crop(box), 0);
@@ -44,7 +44,7 @@ final class Whitening {
    * below it, so gaps and shade stay, and to nothing at white above it.
    */
   static void apply(
-      Picture lab, Plane where, double factorA, double factorB, Readings.Tone tone, double lift) {
+      Picture lab, Plane where, double factorA, double factorB, Measurements.Tone tone, double lift) {
     float[] l = lab.first().values();
     float[] a = lab.second().values();
     float[] b = lab.third().values();

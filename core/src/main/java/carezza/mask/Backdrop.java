@@ -68,6 +68,6 @@ final class Backdrop {
     double da = lab.second().values()[i] - colour[1];
     double db = lab.third().values()[i] - colour[2];
     double distance = Math.sqrt(dl * dl + da * da + db * db);
-    return Smooth.step((OTHER - distance) / (OTHER - SAME));
+    return Smoothstep.step((OTHER - distance) / (OTHER - SAME));
   }
 }

@@ -29,9 +29,9 @@ final class BodySkin {
     Plane joined =
         GaussianBlur.blur(Planes.sum(faceSkin, beside), BRIDGED * face.faceWidth());
     for (int i = 0; i < joined.values().length; i++) {
-      joined.values()[i] = Smooth.step(3 * joined.values()[i]);
+      joined.values()[i] = Smoothstep.step(3 * joined.values()[i]);
     }
-    Connected.keep(joined, area, oval::contains);
+    ConnectedComponents.keep(joined, area, oval::contains);
     ears = Plane.of(area);
     neck = Plane.of(area);
     shoulders = Plane.of(area);
@@ -47,9 +47,9 @@ final class BodySkin {
         double dy = y + 0.5 - oval.y();
         double down = (dy * oval.cos() - dx * oval.sin()) / oval.ry();
         double side = Math.abs(dx * oval.cos() + dy * oval.sin()) / oval.rx();
-        float own = skin * Smooth.step(joined.values()[i] * 4);
-        float high = Smooth.step((0.6 - down) / 0.2) * Smooth.step((1.7 - side) / 0.2);
-        float throat = Smooth.step((1.8 - down) / 0.25) * Smooth.step((1.3 - side) / 0.2);
+        float own = skin * Smoothstep.step(joined.values()[i] * 4);
+        float high = Smoothstep.step((0.6 - down) / 0.2) * Smoothstep.step((1.7 - side) / 0.2);
+        float throat = Smoothstep.step((1.8 - down) / 0.25) * Smoothstep.step((1.3 - side) / 0.2);
         ears.values()[i] = own * high;
         neck.values()[i] = own * (1 - high) * throat;
         shoulders.values()[i] = own * (1 - high) * (1 - throat);

@@ -97,9 +97,9 @@ public final class Edges {
           double cx = (x + 0.5) * ratio;
           double cy = (y + 0.5) * ratio;
           // A cell that is only touched lies at an edge: the colour decides there.
-          float joined = Smooth.step(2.5 * reach.reached().sample(cx, cy));
+          float joined = Smoothstep.step(2.5 * reach.reached().sample(cx, cy));
           double away = joined == 0 ? 0 : distance(lab, lab.first().index(x, y), reach, cx, cy);
-          coverage.values()[i] *= joined * Smooth.step((stroke.edge() - away) / width + 0.5);
+          coverage.values()[i] *= joined * Smoothstep.step((stroke.edge() - away) / width + 0.5);
         }
       }
     }

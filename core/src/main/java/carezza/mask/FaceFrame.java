@@ -128,7 +128,7 @@ final class FaceFrame {
       for (int py = box.y(); py < box.bottom(); py++) {
         for (int px = box.x(); px < box.right(); px++) {
           double d = distance(px + 0.5, py + 0.5);
-          out.values()[out.index(px, py)] = Smooth.step((1 + soft - d) / (2 * soft));
+          out.values()[out.index(px, py)] = Smoothstep.step((1 + soft - d) / (2 * soft));
         }
       }
       return out;

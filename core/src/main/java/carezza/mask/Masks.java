@@ -4,34 +4,34 @@ import java.util.List;
 import java.util.Optional;
 
 import carezza.colour.Lab;
-import carezza.filter.DiscExtremes;
+import carezza.filter.DiscMorphology;
 import carezza.filter.GaussianBlur;
-import carezza.filter.GuidedSmoothing;
+import carezza.filter.GuidedFilter;
 import carezza.image.Area;
 import carezza.image.Picture;
 import carezza.image.Plane;
 import carezza.model.Mask;
 import carezza.model.Mask.And;
+import carezza.model.Mask.Dilate;
+import carezza.model.Mask.Disabled;
+import carezza.model.Mask.Ellipse;
 import carezza.model.Mask.Everything;
 import carezza.model.Mask.Feather;
 import carezza.model.Mask.Gradient;
-import carezza.model.Mask.Grow;
 import carezza.model.Mask.Invert;
-import carezza.model.Mask.Like;
+import carezza.model.Mask.LinkedMask;
+import carezza.model.Mask.LocalDeviation;
 import carezza.model.Mask.Minus;
-import carezza.model.Mask.Named;
 import carezza.model.Mask.Nothing;
-import carezza.model.Mask.Off;
+import carezza.model.Mask.Opacity;
 import carezza.model.Mask.Or;
-import carezza.model.Mask.Oval;
 import carezza.model.Mask.Polygon;
 import carezza.model.Mask.Range;
 import carezza.model.Mask.Refine;
-import carezza.model.Mask.Scale;
+import carezza.model.Mask.RegionMask;
 import carezza.model.Mask.Strokes;
-import carezza.model.Mask.Uneven;
 import carezza.model.Point;
-import carezza.model.Region;
+import carezza.model.SemanticRegion;
 import carezza.model.Stroke;
 
 /** Renders mask expressions at any level, and says what they depend on. */
@@ -49,61 +49,61 @@ public final class Masks {
    *     and cut to the picture; not modified
    * @return 0 … 1, the caller's own
    */
-  public static Plane render(Mask mask, Area area, Site site, Picture input) {
-    return site.memory() == null || plain(mask) || readsInput(mask)
-        ? made(mask, area, site, input)
-        : site.memory().of(mask, area, a -> made(mask, a, site, input));
+  public static Plane render(Mask mask, Area area, EvaluationContext context, Picture input) {
+    return context.memory() == null || plain(mask) || readsInput(mask)
+        ? made(mask, area, context, input)
+        : context.memory().of(mask, area, a -> made(mask, a, context, input));
   }
 
   /** Masks that are had for nothing. */
   private static boolean plain(Mask mask) {
-    return mask instanceof Everything || mask instanceof Nothing || mask instanceof Named;
+    return mask instanceof Everything || mask instanceof Nothing || mask instanceof RegionMask;
   }
 
-  private static Plane made(Mask mask, Area area, Site site, Picture input) {
-    double scale = site.scale();
+  private static Plane made(Mask mask, Area area, EvaluationContext context, Picture input) {
+    double scale = context.scale();
     return switch (mask) {
       case Everything() -> Plane.filled(area, 1);
       case Nothing() -> Plane.of(area);
-      case Named(Region region) -> site.regions().coverage(region, area, site.level()).copy();
-      case Strokes strokes -> painted(strokes, area, site, input);
-      case Oval oval -> oval(oval, area, scale);
+      case RegionMask(SemanticRegion region) -> context.regions().coverage(region, area, context.level()).copy();
+      case Strokes strokes -> painted(strokes, area, context, input);
+      case Ellipse oval -> oval(oval, area, scale);
       case Gradient gradient -> gradient(gradient, area, scale);
       case Polygon(List<Point> points, double feather) ->
           blurred(a -> PolygonCoverage.of(points, a, scale), area, feather * scale);
       case Range range -> range(range, input.crop(area));
-      case Uneven uneven -> uneven(uneven, area, site, input);
-      case And(Mask one, Mask other) -> combine(one, other, area, site, input, (a, b) -> a * b);
+      case LocalDeviation uneven -> uneven(uneven, area, context, input);
+      case And(Mask one, Mask other) -> combine(one, other, area, context, input, (a, b) -> a * b);
       case Or(Mask one, Mask other) ->
-          combine(one, other, area, site, input, (a, b) -> 1 - (1 - a) * (1 - b));
+          combine(one, other, area, context, input, (a, b) -> 1 - (1 - a) * (1 - b));
       case Minus(Mask from, Mask taken) ->
-          combine(from, taken, area, site, input, (a, b) -> a * (1 - b));
-      case Invert(Mask of) -> change(render(of, area, site, input), v -> 1 - v);
-      case Scale(Mask of, double factor) ->
-          change(render(of, area, site, input), v -> Math.min(1, v * (float) factor));
+          combine(from, taken, area, context, input, (a, b) -> a * (1 - b));
+      case Invert(Mask of) -> change(render(of, area, context, input), v -> 1 - v);
+      case Opacity(Mask of, double factor) ->
+          change(render(of, area, context, input), v -> Math.min(1, v * (float) factor));
       case Feather(Mask of, double sigma) ->
-          blurred(a -> render(of, a.intersect(site.whole()), site, input), area, sigma * scale);
-      case Refine(Mask of, double sigma) -> refined(of, sigma * scale, area, site, input);
-      case Grow(Mask of, double radius) -> {
+          blurred(a -> render(of, a.intersect(context.whole()), context, input), area, sigma * scale);
+      case Refine(Mask of, double sigma) -> refined(of, sigma * scale, area, context, input);
+      case Dilate(Mask of, double radius) -> {
         double r = radius * scale;
-        Area wide = area.grow(DiscExtremes.reach(r)).intersect(site.whole());
-        yield DiscExtremes.of(render(of, wide, site, input), r, area);
+        Area wide = area.grow(DiscMorphology.reach(r)).intersect(context.whole());
+        yield DiscMorphology.of(render(of, wide, context, input), r, area);
       }
-      case Off off -> render(off.acting(), area, site, input);
-      case Like l -> Plane.of(area);
+      case Disabled off -> render(off.acting(), area, context, input);
+      case LinkedMask l -> Plane.of(area);
     };
   }
 
-  private static Plane painted(Strokes mask, Area area, Site site, Picture input) {
+  private static Plane painted(Strokes mask, Area area, EvaluationContext context, Picture input) {
     List<Stroke> strokes = mask.strokes();
     int done =
-        site.memory() == null
+        context.memory() == null
             ? 0
-            : site.memory()
-                .known(mask, area, (some, onto) -> StrokeCoverage.apply(some, onto, site));
+            : context.memory()
+                .known(mask, area, (some, onto) -> StrokeCoverage.apply(some, onto, context));
     Mask before = done == 0 ? mask.base() : new Strokes(mask.base(), strokes.subList(0, done));
-    Plane coverage = render(before, area, site, input);
-    StrokeCoverage.apply(strokes.subList(done, strokes.size()), coverage, site);
+    Plane coverage = render(before, area, context, input);
+    StrokeCoverage.apply(strokes.subList(done, strokes.size()), coverage, context);
     return coverage;
   }
 
@@ -112,25 +112,25 @@ public final class Masks {
     return switch (mask) {
       case Everything e -> 0;
       case Nothing n -> 0;
-      case Named n -> 0;
-      case Oval o -> 0;
+      case RegionMask n -> 0;
+      case Ellipse o -> 0;
       case Gradient g -> 0;
       case Polygon p -> 0;
       case Range r -> 0;
-      case Uneven u -> GaussianBlur.reach(u.coarse() * scale);
+      case LocalDeviation u -> GaussianBlur.reach(u.coarse() * scale);
       case Strokes(Mask base, List<Stroke> strokes) -> reach(base, scale);
       case And(Mask one, Mask other) -> Math.max(reach(one, scale), reach(other, scale));
       case Or(Mask one, Mask other) -> Math.max(reach(one, scale), reach(other, scale));
       case Minus(Mask from, Mask taken) -> Math.max(reach(from, scale), reach(taken, scale));
       case Invert(Mask of) -> reach(of, scale);
-      case Scale(Mask of, double factor) -> reach(of, scale);
+      case Opacity(Mask of, double factor) -> reach(of, scale);
       case Feather(Mask of, double sigma) -> reach(of, scale) + GaussianBlur.reach(sigma * scale);
       case Refine(Mask of, double sigma) ->
-          reach(of, scale) + GuidedSmoothing.reach(Math.max(0.5, sigma * scale));
-      case Grow(Mask of, double radius) ->
-          reach(of, scale) + DiscExtremes.reach(radius * scale);
-      case Off off -> reach(off.acting(), scale);
-      case Like l -> 0;
+          reach(of, scale) + GuidedFilter.reach(Math.max(0.5, sigma * scale));
+      case Dilate(Mask of, double radius) ->
+          reach(of, scale) + DiscMorphology.reach(radius * scale);
+      case Disabled off -> reach(off.acting(), scale);
+      case LinkedMask l -> 0;
     };
   }
 
@@ -138,12 +138,12 @@ public final class Masks {
   public static boolean readsInput(Mask mask) {
     return switch (mask) {
       case Range r -> true;
-      case Uneven u -> true;
+      case LocalDeviation u -> true;
       case Refine r -> true;
       case Everything e -> false;
       case Nothing n -> false;
-      case Named n -> false;
-      case Oval o -> false;
+      case RegionMask n -> false;
+      case Ellipse o -> false;
       case Gradient g -> false;
       case Polygon p -> false;
       case Strokes(Mask base, List<Stroke> strokes) -> readsInput(base);
@@ -151,11 +151,11 @@ public final class Masks {
       case Or(Mask one, Mask other) -> readsInput(one) || readsInput(other);
       case Minus(Mask from, Mask taken) -> readsInput(from) || readsInput(taken);
       case Invert(Mask of) -> readsInput(of);
-      case Scale(Mask of, double factor) -> readsInput(of);
+      case Opacity(Mask of, double factor) -> readsInput(of);
       case Feather(Mask of, double sigma) -> readsInput(of);
-      case Grow(Mask of, double radius) -> readsInput(of);
-      case Off off -> readsInput(off.acting());
-      case Like l -> false;
+      case Dilate(Mask of, double radius) -> readsInput(of);
+      case Disabled off -> readsInput(off.acting());
+      case LinkedMask l -> false;
     };
   }
 
@@ -183,32 +183,32 @@ public final class Masks {
         yield a instanceof Nothing ? a : new Minus(a, within(taken, photographArea));
       }
       case Invert(Mask of) -> new Invert(within(of, photographArea));
-      case Scale(Mask of, double factor) -> {
+      case Opacity(Mask of, double factor) -> {
         Mask a = within(of, photographArea);
-        yield a instanceof Nothing ? a : new Scale(a, factor);
+        yield a instanceof Nothing ? a : new Opacity(a, factor);
       }
       case Feather(Mask of, double sigma) -> {
         Mask a = within(of, photographArea.grow(GaussianBlur.reach(sigma)));
         yield a instanceof Nothing ? a : new Feather(a, sigma);
       }
       case Refine(Mask of, double sigma) -> {
-        Mask a = within(of, photographArea.grow(GuidedSmoothing.reach(Math.max(0.5, sigma))));
+        Mask a = within(of, photographArea.grow(GuidedFilter.reach(Math.max(0.5, sigma))));
         yield a instanceof Nothing ? a : new Refine(a, sigma);
       }
-      case Grow(Mask of, double radius) -> {
-        Mask a = within(of, photographArea.grow(DiscExtremes.reach(radius)));
-        yield a instanceof Nothing ? a : new Grow(a, radius);
+      case Dilate(Mask of, double radius) -> {
+        Mask a = within(of, photographArea.grow(DiscMorphology.reach(radius)));
+        yield a instanceof Nothing ? a : new Dilate(a, radius);
       }
-      case Off off -> within(off.acting(), photographArea);
-      case Like l -> new Nothing();
+      case Disabled off -> within(off.acting(), photographArea);
+      case LinkedMask l -> new Nothing();
       case Everything e -> e;
       case Nothing n -> n;
-      case Named n -> n;
-      case Oval o -> o;
+      case RegionMask n -> n;
+      case Ellipse o -> o;
       case Gradient g -> g;
       case Polygon p -> p;
       case Range r -> r;
-      case Uneven u -> u;
+      case LocalDeviation u -> u;
     };
   }
 
@@ -250,9 +250,9 @@ public final class Masks {
   }
 
   private static Plane combine(
-      Mask one, Mask other, Area area, Site site, Picture input, Rule rule) {
-    Plane a = render(one, area, site, input);
-    Plane b = render(other, area, site, input);
+      Mask one, Mask other, Area area, EvaluationContext context, Picture input, Rule rule) {
+    Plane a = render(one, area, context, input);
+    Plane b = render(other, area, context, input);
     for (int i = 0; i < a.values().length; i++) {
       a.values()[i] = rule.of(a.values()[i], b.values()[i]);
     }
@@ -274,7 +274,7 @@ public final class Masks {
     return out;
   }
 
-  private static Plane oval(Oval o, Area area, double scale) {
+  private static Plane oval(Ellipse o, Area area, double scale) {
     double angle = Math.toRadians(o.angle());
     FaceFrame.Ellipse ellipse =
         new FaceFrame.Ellipse(
@@ -291,7 +291,7 @@ public final class Masks {
     for (int y = box.y(); y < box.bottom(); y++) {
       for (int x = box.x(); x < box.right(); x++) {
         double inside = 1 - ellipse.distance(x + 0.5, y + 0.5);
-        out.values()[out.index(x, y)] = Smooth.step(inside / width);
+        out.values()[out.index(x, y)] = Smoothstep.step(inside / width);
       }
     }
     return out;
@@ -306,17 +306,17 @@ public final class Masks {
       for (int x = area.x(); x < area.right(); x++) {
         double px = x + 0.5 - g.from().x() * scale;
         double py = y + 0.5 - g.from().y() * scale;
-        out.values()[out.index(x, y)] = Smooth.step((px * dx + py * dy) / length2);
+        out.values()[out.index(x, y)] = Smoothstep.step((px * dx + py * dy) / length2);
       }
     }
     return out;
   }
 
-  private static Plane uneven(Uneven u, Area area, Site site, Picture input) {
-    double scale = site.scale();
+  private static Plane uneven(LocalDeviation u, Area area, EvaluationContext context, Picture input) {
+    double scale = context.scale();
     Area wide =
         area.grow(GaussianBlur.reach(u.coarse() * scale))
-            .intersect(site.whole())
+            .intersect(context.whole())
             .intersect(input.area());
     Plane lightness = Lab.lightness(input.crop(wide));
     Plane around = GaussianBlur.blur(lightness, u.coarse() * scale).crop(area);
@@ -364,8 +364,8 @@ public final class Masks {
   }
 
   private static float trapezoid(Range r, double v) {
-    return Smooth.step(ramp(v, r.start(), r.full()))
-        * Smooth.step(ramp(-v, -r.end(), -r.fullEnd()));
+    return Smoothstep.step(ramp(v, r.start(), r.full()))
+        * Smoothstep.step(ramp(-v, -r.end(), -r.fullEnd()));
   }
 
   /** The hue as the first angle at or after the range's start, so that ranges may pass 360. */
@@ -387,13 +387,13 @@ public final class Masks {
     return (v - zero) / (one - zero);
   }
 
-  private static Plane refined(Mask of, double sigma, Area area, Site site, Picture input) {
+  private static Plane refined(Mask of, double sigma, Area area, EvaluationContext context, Picture input) {
     double s = Math.max(0.5, sigma);
-    Area wide = area.grow(GuidedSmoothing.reach(s)).intersect(site.whole());
-    Plane rough = render(of, wide, site, input);
+    Area wide = area.grow(GuidedFilter.reach(s)).intersect(context.whole());
+    Plane rough = render(of, wide, context, input);
     Plane guide = Lab.lightness(input.crop(wide));
     Plane smooth =
-        new GuidedSmoothing(guide, Plane.filled(wide, 1), s, REFINE_EDGE * REFINE_EDGE)
+        new GuidedFilter(guide, Plane.filled(wide, 1), s, REFINE_EDGE * REFINE_EDGE)
             .smooth(rough);
     return change(smooth, v -> Math.clamp(v, 0f, 1f)).crop(area);
   }

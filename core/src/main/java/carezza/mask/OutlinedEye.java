@@ -87,11 +87,11 @@ final class OutlinedEye {
       for (int x = box.x(); x < box.right(); x++) {
         int i = open.index(x, y);
         float inside = open.values()[i];
-        float own = blue < PALE ? 1 : Smooth.step((whiteness(i) - 0.2 * blue) / (0.3 * blue) + 0.5);
+        float own = blue < PALE ? 1 : Smoothstep.step((whiteness(i) - 0.2 * blue) / (0.3 * blue) + 0.5);
         irisPlane.values()[i] = inside * round.values()[i] * Math.max(own, pupil.values()[i]);
-        float lit = Smooth.step((l[i] - lashes) / (0.3 * lashes + 1e-3) + 0.5);
+        float lit = Smoothstep.step((l[i] - lashes) / (0.3 * lashes + 1e-3) + 0.5);
         // The pink of the inner corner and of the lids is skin.
-        float clean = Smooth.step((whiteness(i) - 0.08 * pale) / (0.3 * Math.max(2, pale)) + 0.5);
+        float clean = Smoothstep.step((whiteness(i) - 0.08 * pale) / (0.3 * Math.max(2, pale)) + 0.5);
         sclera.values()[i] = inside * (1 - round.values()[i]) * lit * clean;
       }
     }
@@ -103,12 +103,12 @@ final class OutlinedEye {
    * inside and outside differ most. The network draws the lower lid too high, above all in smiles.
    */
   private List<Point> fitted(List<Point> lids) {
-    TwoEdges edges = new TwoEdges(lids, 2);
+    BoundaryRefiner edges = new BoundaryRefiner(lids, 2);
     edges.widen(CORNER);
-    TwoEdges.Score unlike = (inside, outside) -> unlike(inside) - unlike(outside);
+    BoundaryRefiner.Score unlike = (inside, outside) -> unlike(inside) - unlike(outside);
     // Above the upper lid lashes are as unlike skin as the eye itself.
-    edges.fit(0, new TwoEdges.Search(-6, 24, LID_STEP, LID_LOOK, LID_FAITH), unlike);
-    edges.fit(1, new TwoEdges.Search(-16, 5, LID_STEP, LID_LOOK, LID_FAITH), unlike);
+    edges.fit(0, new BoundaryRefiner.Search(-6, 24, LID_STEP, LID_LOOK, LID_FAITH), unlike);
+    edges.fit(1, new BoundaryRefiner.Search(-16, 5, LID_STEP, LID_LOOK, LID_FAITH), unlike);
     return edges.outline();
   }
 

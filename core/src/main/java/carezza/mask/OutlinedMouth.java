@@ -90,9 +90,9 @@ final class OutlinedMouth {
       boolean below = !teethShow;
       for (int y = box.y(); y < box.bottom(); y++) {
         int i = outer.index(x, y);
-        float pale = teethShow ? Smooth.step((split - saturation(i)) / width + 0.5) : 0;
-        float gap = Smooth.step(1.6 * wide.values()[i]);
-        float lit = Smooth.step((l[i] - shade) / (0.3 * shade + 1e-3) + 0.5);
+        float pale = teethShow ? Smoothstep.step((split - saturation(i)) / width + 0.5) : 0;
+        float gap = Smoothstep.step(1.6 * wide.values()[i]);
+        float lit = Smoothstep.step((l[i] - shade) / (0.3 * shade + 1e-3) + 0.5);
         teeth.values()[i] = gap * pale * lit;
         below |= teeth.values()[i] > 0.4f;
         float opening = teethShow ? teeth.values()[i] : inner.values()[i];
@@ -128,8 +128,8 @@ final class OutlinedMouth {
     }
     contrast.settle();
     double trust = contrast.trust();
-    TwoEdges edges = new TwoEdges(outer, 4);
-    TwoEdges.Score score =
+    BoundaryRefiner edges = new BoundaryRefiner(outer, 4);
+    BoundaryRefiner.Score score =
         (inside, outside) -> {
           double colour = 0;
           double light = 0;
@@ -140,18 +140,18 @@ final class OutlinedMouth {
           return trust * colour + (1 - trust) * Math.abs(light) / LIP_LIGHT;
         };
     for (int edge = 0; edge < 2; edge++) {
-      edges.fit(edge, new TwoEdges.Search(-8, 10, LIP_STEP, LIP_LOOK, LIP_FAITH), score);
+      edges.fit(edge, new BoundaryRefiner.Search(-8, 10, LIP_STEP, LIP_LOOK, LIP_FAITH), score);
     }
     return edges.outline();
   }
 
   /** Well inside the outline colour has no say, far outside neither; in the band it decides. */
   private static float lip(Contrast onSkin, float near, float outline, int i) {
-    float inside = Smooth.step((near - 0.75) / 0.2);
-    float outside = Smooth.step((0.25 - near) / 0.2);
+    float inside = Smoothstep.step((near - 0.75) / 0.2);
+    float outside = Smoothstep.step((0.25 - near) / 0.2);
     float byColour = inside + (1 - inside) * (1 - outside) * onSkin.likeness(i);
     // Where colour says nothing: lips reach a little further than the network draws them.
-    float drawn = Math.max(outline, Smooth.step((near - 0.18) / 0.25));
+    float drawn = Math.max(outline, Smoothstep.step((near - 0.18) / 0.25));
     return onSkin.trust() * byColour + (1 - onSkin.trust()) * drawn;
   }
 
@@ -250,12 +250,12 @@ final class OutlinedMouth {
       for (int c = 0; c < 2; c++) {
         t += weight[c] * (value(c, i) - middle[c]);
       }
-      return Smooth.step((t - SPLIT) / WIDTH + 0.5);
+      return Smoothstep.step((t - SPLIT) / WIDTH + 0.5);
     }
 
     /** How far colour can be believed: not where the medians lie within the spread. */
     private float trust() {
-      return Smooth.step((apart - 0.8) / 1.6);
+      return Smoothstep.step((apart - 0.8) / 1.6);
     }
   }
 }

@@ -48,10 +48,10 @@ final class OutlinedParts {
     Plane lids = GaussianBlur.blur(openEyes, 0.012 * on.faceWidth());
     Plane around = GaussianBlur.blur(on.lab().first(), on.faceWidth() / 25);
     for (int i = 0; i < brows.values().length; i++) {
-      float rim = Smooth.step(6 * lids.values()[i]) * (1 - openEyes.values()[i]);
+      float rim = Smoothstep.step(6 * lids.values()[i]) * (1 - openEyes.values()[i]);
       float where = Math.max(brows.values()[i], rim);
       double drop = around.values()[i] - on.lab().first().values()[i];
-      brows.values()[i] = where * Smooth.step((drop / around.values()[i] - 0.04) / 0.14);
+      brows.values()[i] = where * Smoothstep.step((drop / around.values()[i] - 0.04) / 0.14);
     }
     return brows;
   }

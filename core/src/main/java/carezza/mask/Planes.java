@@ -1,6 +1,6 @@
 package carezza.mask;
 
-import carezza.filter.GuidedSmoothing;
+import carezza.filter.GuidedFilter;
 import carezza.image.Area;
 import carezza.image.Plane;
 
@@ -58,7 +58,7 @@ final class Planes {
       return coverage;
     }
     Plane smooth =
-        new GuidedSmoothing(lightness.crop(box), Plane.filled(box, 1), sigma, EDGE * EDGE)
+        new GuidedFilter(lightness.crop(box), Plane.filled(box, 1), sigma, EDGE * EDGE)
             .smooth(coverage.crop(box));
     Plane out = Plane.of(coverage.area());
     for (int i = 0; i < smooth.values().length; i++) {

@@ -6,11 +6,11 @@ import java.util.Map;
 import carezza.colour.Lab;
 import carezza.filter.GaussianBlur;
 import carezza.image.Area;
+import carezza.image.ParallelRows;
 import carezza.image.Picture;
 import carezza.image.Plane;
-import carezza.image.Rows;
 import carezza.model.FaceOutlines;
-import carezza.model.Region;
+import carezza.model.SemanticRegion;
 
 /**
  * Finds the regions of one face by its face map and the picture's own colours and edges. Templates
@@ -43,7 +43,7 @@ final class RegionFinder {
   }
 
   /** Coverage of every region over the picture's area. */
-  static Map<Region, Plane> find(Picture working, FaceFrame face, Plane subject) {
+  static Map<SemanticRegion, Plane> find(Picture working, FaceFrame face, Plane subject) {
     RegionFinder finder = new RegionFinder(smoothed(Lab.of(working), face), face, subject);
     return finder.all();
   }
@@ -54,8 +54,8 @@ final class RegionFinder {
     return lab.map(p -> GaussianBlur.blur(p, sigma));
   }
 
-  private Map<Region, Plane> all() {
-    Map<Region, Plane> found = new EnumMap<>(Region.class);
+  private Map<SemanticRegion, Plane> all() {
+    Map<SemanticRegion, Plane> found = new EnumMap<>(SemanticRegion.class);
     FaceOutlines outlines = face.map().outlines();
     Plane person = person();
     Plane mouth;
@@ -66,11 +66,11 @@ final class RegionFinder {
       OutlinedEye.Eye right = parts.right();
       putEyes(found, left.iris(), right.iris(), left.sclera(), right.sclera());
       OutlinedMouth.Mouth lips = parts.mouth();
-      found.put(Region.LIPS, lips.lips());
-      found.put(Region.TEETH, lips.teeth());
+      found.put(SemanticRegion.LIPS, lips.lips());
+      found.put(SemanticRegion.TEETH, lips.teeth());
       mouth = Planes.or(lips.lips(), lips.teeth());
       open = Planes.or(left.open(), right.open());
-      found.put(Region.BROWS_LASHES, parts.browsAndLashes(open));
+      found.put(SemanticRegion.BROWS_LASHES, parts.browsAndLashes(open));
     } else {
       TemplateParts parts = new TemplateParts(lab, face, skin);
       putEyes(
@@ -80,36 +80,36 @@ final class RegionFinder {
           parts.sclera(face.leftPupil()),
           parts.sclera(face.rightPupil()));
       TemplateParts.Mouth lips = parts.mouth();
-      found.put(Region.LIPS, lips.lips());
-      found.put(Region.TEETH, lips.teeth());
+      found.put(SemanticRegion.LIPS, lips.lips());
+      found.put(SemanticRegion.TEETH, lips.teeth());
       mouth = lips.whole();
       open = parts.eyeSockets();
-      found.put(Region.BROWS_LASHES, Plane.of(area));
+      found.put(SemanticRegion.BROWS_LASHES, Plane.of(area));
     }
-    Plane anySkin = skinLikeness(person, Planes.or(Planes.or(mouth, open), found.get(Region.BROWS_LASHES)));
+    Plane anySkin = skinLikeness(person, Planes.or(Planes.or(mouth, open), found.get(SemanticRegion.BROWS_LASHES)));
     Plane oval = face.face().soft(area, 0.05);
     Plane beside = Planes.times(Planes.minus(subject == null ? neckTemplate() : belowBrows(person), oval), anySkin);
     Plane faceSkin = Planes.times(anySkin, oval);
-    found.put(Region.FACE_SKIN, faceSkin);
+    found.put(SemanticRegion.FACE_SKIN, faceSkin);
     BodySkin body = new BodySkin(face, faceSkin, beside);
-    found.put(Region.EARS, body.ears());
-    found.put(Region.NECK_SKIN, body.neck());
-    found.put(Region.SHOULDERS, body.shoulders());
-    found.put(Region.HANDS, body.hands());
+    found.put(SemanticRegion.EARS, body.ears());
+    found.put(SemanticRegion.NECK_SKIN, body.neck());
+    found.put(SemanticRegion.SHOULDERS, body.shoulders());
+    found.put(SemanticRegion.HANDS, body.hands());
     Plane skinAll = Planes.sum(faceSkin, beside);
-    found.put(Region.SKIN, skinAll);
-    found.put(Region.SUBJECT, person);
-    found.put(Region.BACKDROP, Planes.minus(Plane.filled(area, 1), person));
-    found.put(Region.HAIR, hair(person, skinAll, Planes.or(open, mouth)));
+    found.put(SemanticRegion.SKIN, skinAll);
+    found.put(SemanticRegion.SUBJECT, person);
+    found.put(SemanticRegion.BACKDROP, Planes.minus(Plane.filled(area, 1), person));
+    found.put(SemanticRegion.HAIR, hair(person, skinAll, Planes.or(open, mouth)));
     return found;
   }
 
   private static void putEyes(
-      Map<Region, Plane> found, Plane leftIris, Plane rightIris, Plane left, Plane right) {
-    found.put(Region.IRIS, Planes.or(leftIris, rightIris));
-    found.put(Region.LEFT_SCLERA, left);
-    found.put(Region.RIGHT_SCLERA, right);
-    found.put(Region.SCLERA, Planes.or(left, right));
+      Map<SemanticRegion, Plane> found, Plane leftIris, Plane rightIris, Plane left, Plane right) {
+    found.put(SemanticRegion.IRIS, Planes.or(leftIris, rightIris));
+    found.put(SemanticRegion.LEFT_SCLERA, left);
+    found.put(SemanticRegion.RIGHT_SCLERA, right);
+    found.put(SemanticRegion.SCLERA, Planes.or(left, right));
   }
 
   // --- subject
@@ -120,7 +120,7 @@ final class RegionFinder {
     Backdrop backdrop = subject == null ? new Backdrop(lab, face.oval(1)) : null;
     double sx = subject == null ? 0 : (double) subject.width() / area.width();
     double sy = subject == null ? 0 : (double) subject.height() / area.height();
-    Rows.each(
+    ParallelRows.each(
         area.width(),
         area.height(),
         (from, to) -> {
@@ -152,8 +152,8 @@ final class RegionFinder {
             person.values()[i]
                 * (1 - skinAll.values()[i])
                 * (1 - features.values()[i])
-                * Smooth.step((0.75 - down) / 0.3)
-                * Smooth.step((inside - 0.75) / 0.15);
+                * Smoothstep.step((0.75 - down) / 0.3)
+                * Smoothstep.step((inside - 0.75) / 0.15);
       }
     }
     return out;
@@ -171,16 +171,16 @@ final class RegionFinder {
     float[] b = lab.third().values();
     Backdrop backdrop = subject == null ? new Backdrop(lab, face.oval(1)) : null;
     Plane colour = Plane.of(area);
-    Rows.each(
+    ParallelRows.each(
         area.width(),
         area.height(),
         (from, to) -> {
           for (int i = from * area.width(); i < to * area.width(); i++) {
             double d = skin.distance(l[i], a[i], b[i]);
-            double dark = Smooth.step((l[i] - 0.35 * skin.darkest()) / (0.3 * skin.darkest()));
+            double dark = Smoothstep.step((l[i] - 0.35 * skin.darkest()) / (0.3 * skin.darkest()));
             colour.values()[i] =
                 (float) (dark
-                        * Smooth.step((6 - d) / 3)
+                        * Smoothstep.step((6 - d) / 3)
                         * (backdrop == null ? person.values()[i] : 1 - backdrop.likeness(i)));
           }
         });
@@ -189,7 +189,7 @@ final class RegionFinder {
     for (int i = 0; i < l.length; i++) {
       double drop = around.values()[i] - l[i];
       double allowed = 0.3 * around.values()[i];
-      float hairless = Smooth.step((1.5 * allowed - drop) / (0.5 * allowed));
+      float hairless = Smoothstep.step((1.5 * allowed - drop) / (0.5 * allowed));
       float brows = belowBrows(i);
       float chin = belowChin(i);
       float shaded = Math.max(chin, within.values()[i]);
@@ -209,19 +209,19 @@ final class RegionFinder {
     Plane polygon = PolygonCoverage.of(outlines.face(), area, face.scale());
     Plane inside = GaussianBlur.blur(polygon, 0.02 * face.faceWidth());
     for (int i = 0; i < inside.values().length; i++) {
-      inside.values()[i] = Smooth.step(2 * inside.values()[i] - 1);
+      inside.values()[i] = Smoothstep.step(2 * inside.values()[i] - 1);
     }
     return inside;
   }
 
   /** 1 below the line of the brows, 0 well above it. */
   private float belowBrows(int i) {
-    return Smooth.step(face.below(x(i), y(i)) / (0.15 * face.pupilDistance()) + 2.2);
+    return Smoothstep.step(face.below(x(i), y(i)) / (0.15 * face.pupilDistance()) + 2.2);
   }
 
   private float belowChin(int i) {
     double down = face.below(x(i), y(i)) - face.oval(1).ry() * 1.15;
-    return Smooth.step(down / (0.15 * face.pupilDistance()));
+    return Smoothstep.step(down / (0.15 * face.pupilDistance()));
   }
 
   /** Of the subject what lies below the brows: ears, neck, shoulders, hands. */
@@ -245,7 +245,7 @@ final class RegionFinder {
         double side = Math.abs(dx * oval.cos() + dy * oval.sin()) / oval.rx();
         double width = 1.12 + Math.max(0, down - 1) * 2.2;
         out.values()[out.index(x, y)] =
-            Smooth.step((down + 0.35) / 0.2) * Smooth.step((width - side) / 0.1);
+            Smoothstep.step((down + 0.35) / 0.2) * Smoothstep.step((width - side) / 0.1);
       }
     }
     return out;

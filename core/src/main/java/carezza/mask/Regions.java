@@ -11,7 +11,7 @@ import carezza.image.Level;
 import carezza.image.Picture;
 import carezza.image.Plane;
 import carezza.model.FaceMap;
-import carezza.model.Region;
+import carezza.model.SemanticRegion;
 
 /**
  * The regions of one photograph and face map, found once at a fixed level and given at any. They are
@@ -24,12 +24,12 @@ public final class Regions {
 
   private final List<FaceMap> maps;
   private final int level;
-  private final Map<Region, Plane> planes;
+  private final Map<SemanticRegion, Plane> planes;
   private final Map<Key, Plane> coarser = new ConcurrentHashMap<>();
 
-  private record Key(Region region, int level) {}
+  private record Key(SemanticRegion region, int level) {}
 
-  private Regions(List<FaceMap> maps, int level, Map<Region, Plane> planes) {
+  private Regions(List<FaceMap> maps, int level, Map<SemanticRegion, Plane> planes) {
     this.maps = List.copyOf(maps);
     this.level = level;
     this.planes = planes;
@@ -37,7 +37,7 @@ public final class Regions {
 
   /** For a photograph without a face map: every region is empty. */
   public static Regions none() {
-    return new Regions(List.of(), 0, new EnumMap<>(Region.class));
+    return new Regions(List.of(), 0, new EnumMap<>(SemanticRegion.class));
   }
 
   /** The level of the photograph that {@link #find} wants. */
@@ -70,32 +70,32 @@ public final class Regions {
   public static Regions find(Picture photograph, List<FaceMap> faces, Plane subject) {
     FaceMap first = faces.getFirst();
     int level = level(first);
-    Map<Region, Plane> found = null;
+    Map<SemanticRegion, Plane> found = null;
     for (FaceMap map : faces) {
-      Map<Region, Plane> own = RegionFinder.find(photograph, new FaceFrame(map, level), subject);
+      Map<SemanticRegion, Plane> own = RegionFinder.find(photograph, new FaceFrame(map, level), subject);
       found = found == null ? own : together(found, own);
     }
     return new Regions(faces, level, found);
   }
 
-  private static Map<Region, Plane> together(
-      Map<Region, Plane> one, Map<Region, Plane> other) {
-    Map<Region, Plane> both = new EnumMap<>(Region.class);
-    for (Region region : List.copyOf(one.keySet())) {
+  private static Map<SemanticRegion, Plane> together(
+      Map<SemanticRegion, Plane> one, Map<SemanticRegion, Plane> other) {
+    Map<SemanticRegion, Plane> both = new EnumMap<>(SemanticRegion.class);
+    for (SemanticRegion region : List.copyOf(one.keySet())) {
       // Large planes are let go as soon as they are joined.
       both.put(region, Planes.most(one.remove(region), other.remove(region)));
     }
     // What is hair, or neck, beside one face may be the other's face.
     both.put(
-        Region.HAIR,
+        SemanticRegion.HAIR,
         Planes.minus(
-            Planes.minus(both.get(Region.HAIR), both.get(Region.SKIN)),
-            Planes.or(both.get(Region.LIPS), both.get(Region.BROWS_LASHES))));
-    for (Region body : List.of(Region.EARS, Region.NECK_SKIN, Region.SHOULDERS, Region.HANDS)) {
-      both.put(body, Planes.minus(both.get(body), both.get(Region.FACE_SKIN)));
+            Planes.minus(both.get(SemanticRegion.HAIR), both.get(SemanticRegion.SKIN)),
+            Planes.or(both.get(SemanticRegion.LIPS), both.get(SemanticRegion.BROWS_LASHES))));
+    for (SemanticRegion body : List.of(SemanticRegion.EARS, SemanticRegion.NECK_SKIN, SemanticRegion.SHOULDERS, SemanticRegion.HANDS)) {
+      both.put(body, Planes.minus(both.get(body), both.get(SemanticRegion.FACE_SKIN)));
     }
-    Plane subject = both.get(Region.SUBJECT);
-    both.put(Region.BACKDROP, Planes.minus(Plane.filled(subject.area(), 1), subject));
+    Plane subject = both.get(SemanticRegion.SUBJECT);
+    both.put(SemanticRegion.BACKDROP, Planes.minus(Plane.filled(subject.area(), 1), subject));
     return both;
   }
 
@@ -110,7 +110,7 @@ public final class Regions {
   }
 
   /** Coverage over an area of a level, bilinear between the pixels it was found at. */
-  public Plane coverage(Region region, Area area, int atLevel) {
+  public Plane coverage(SemanticRegion region, Area area, int atLevel) {
     if (!planes.containsKey(region)) {
       return Plane.of(area);
     }
@@ -122,13 +122,13 @@ public final class Regions {
   }
 
   /** Area means down to a coarser level, so that fine outlines do not alias; made once. */
-  private Plane reduced(Region region, int atLevel) {
+  private Plane reduced(SemanticRegion region, int atLevel) {
     return atLevel == level
         ? planes.get(region)
         : coarse(region, atLevel);
   }
 
-  private Plane coarse(Region region, int atLevel) {
+  private Plane coarse(SemanticRegion region, int atLevel) {
     Key key = new Key(region, atLevel);
     Plane known = coarser.get(key);
     if (known == null) {

@@ -1,6 +1,6 @@
 package carezza.mask;
 
-import carezza.filter.DiscExtremes;
+import carezza.filter.DiscMorphology;
 import carezza.image.Area;
 import carezza.image.Plane;
 import carezza.model.Mask.Polygon;
@@ -38,10 +38,10 @@ public final class RepairCoverage {
           new Stroke(s.packed(), s.radius() + margin, 0, 1, false), within, scale);
     }
     double r = margin * scale;
-    Area wide = within.grow(DiscExtremes.reach(r));
+    Area wide = within.grow(DiscMorphology.reach(r));
     Plane own = Plane.of(wide);
     own.copyFrom(of(area, wide, scale));
-    return DiscExtremes.of(own, r, within);
+    return DiscMorphology.of(own, r, within);
   }
 
   /** Pixels of a level that the area can reach. */

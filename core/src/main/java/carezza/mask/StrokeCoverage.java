@@ -47,7 +47,7 @@ public final class StrokeCoverage {
       for (int x = 0; x < touched.width(); x++) {
         float c = own.values()[from + x];
         float m = coverage.values()[to + x];
-        coverage.values()[to + x] = stroke.lift() ? m * (1 - c) : 1 - (1 - m) * (1 - c);
+        coverage.values()[to + x] = stroke.erase() ? m * (1 - c) : 1 - (1 - m) * (1 - c);
       }
     }
   }
@@ -56,8 +56,8 @@ public final class StrokeCoverage {
    * Lays strokes on, or lifts them, one after the other. Each turns a coverage m into a m + b; strokes of
    * wide falloff in a row are put together to one such pair on the coarse grid that holds them.
    */
-  static void apply(List<Stroke> strokes, Plane coverage, Site site) {
-    double scale = site.scale();
+  static void apply(List<Stroke> strokes, Plane coverage, EvaluationContext context) {
+    double scale = context.scale();
     for (int i = 0; i < strokes.size(); ) {
       int levels = together(strokes.get(i), scale);
       int end = i + 1;
@@ -68,8 +68,8 @@ public final class StrokeCoverage {
       if (levels == 0 || run.size() == 1) {
         for (Stroke s : run) {
           Plane own = of(s, coverage.area(), scale);
-          if (s.edge() > 0 && site.edges() != null) {
-            site.edges().limit(s, own, site.level());
+          if (s.edge() > 0 && context.edges() != null) {
+            context.edges().limit(s, own, context.level());
           }
           lay(s, own, coverage);
         }
@@ -106,7 +106,7 @@ public final class StrokeCoverage {
           float c = own.values()[from + x];
           kept.values()[to + x] *= 1 - c;
           laid.values()[to + x] *= 1 - c;
-          laid.values()[to + x] += s.lift() ? 0 : c;
+          laid.values()[to + x] += s.erase() ? 0 : c;
         }
       }
     }
@@ -356,7 +356,7 @@ public final class StrokeCoverage {
         if (distance >= outer) {
           continue;
         }
-        float v = Smooth.step((outer - distance) / width) * (float) (p0 + t * (p1 - p0));
+        float v = Smoothstep.step((outer - distance) / width) * (float) (p0 + t * (p1 - p0));
         int i = out.index(x, y);
         out.values()[i] = Math.max(out.values()[i], v);
       }

@@ -92,14 +92,14 @@ final class TemplateParts {
     for (int y = box.y(); y < box.bottom(); y++) {
       for (int x = box.x(); x < box.right(); x++) {
         int i = out.index(x, y);
-        float inside = Smooth.step((1.12 - search.distance(x + 0.5, y + 0.5)) / 0.24);
-        float outside = Smooth.step((disc.distance(x + 0.5, y + 0.5) - 0.9) / 0.25);
-        float white = Smooth.step((whiteness(i) - split) / width + 0.5);
-        float lit = Smooth.step((l[i] - shade) / (0.2 * (bright - dark) + 1e-3) + 0.5);
+        float inside = Smoothstep.step((1.12 - search.distance(x + 0.5, y + 0.5)) / 0.24);
+        float outside = Smoothstep.step((disc.distance(x + 0.5, y + 0.5) - 0.9) / 0.25);
+        float white = Smoothstep.step((whiteness(i) - split) / width + 0.5);
+        float lit = Smoothstep.step((l[i] - shade) / (0.2 * (bright - dark) + 1e-3) + 0.5);
         out.values()[i] = inside * outside * white * lit;
       }
     }
-    Connected.keep(out, box, seeds::contains);
+    ConnectedComponents.keep(out, box, seeds::contains);
     return Planes.edged(out, lab.first(), box, face.faceWidth() / 400);
   }
 
@@ -160,15 +160,15 @@ final class TemplateParts {
     for (int y = box.y(); y < box.bottom(); y++) {
       for (int x = box.x(); x < box.right(); x++) {
         int i = lips.index(x, y);
-        float near = Smooth.step((1.15 - search.distance(x + 0.5, y + 0.5)) / 0.3);
-        float central = Smooth.step((1.15 - inner.distance(x + 0.5, y + 0.5)) / 0.3);
-        float pale = Smooth.step((aSplit - a[i]) / (0.4 * contrast) + 0.5);
-        float lit = Smooth.step((l[i] - shade) / (0.35 * shade) + 0.5);
+        float near = Smoothstep.step((1.15 - search.distance(x + 0.5, y + 0.5)) / 0.3);
+        float central = Smoothstep.step((1.15 - inner.distance(x + 0.5, y + 0.5)) / 0.3);
+        float pale = Smoothstep.step((aSplit - a[i]) / (0.4 * contrast) + 0.5);
+        float lit = Smoothstep.step((l[i] - shade) / (0.35 * shade) + 0.5);
         teeth.values()[i] = open ? central * pale * lit : 0;
         lips.values()[i] =
             near
                 * (open ? 1 - central * pale : 1)
-                * Smooth.step((redness(i) - split) / redWidth + 0.5);
+                * Smoothstep.step((redness(i) - split) / redWidth + 0.5);
       }
     }
     keepBetween(teeth, lips, box);
@@ -184,13 +184,13 @@ final class TemplateParts {
       for (int y = box.y(); y < box.bottom(); y++) {
         int i = lips.index(x, y);
         above = Math.max(above, lips.values()[i]);
-        teeth.values()[i] *= Smooth.step(2 * above - 0.5);
+        teeth.values()[i] *= Smoothstep.step(2 * above - 0.5);
       }
       float below = 0;
       for (int y = box.bottom() - 1; y >= box.y(); y--) {
         int i = lips.index(x, y);
         below = Math.max(below, lips.values()[i]);
-        teeth.values()[i] *= Smooth.step(2 * below - 0.5);
+        teeth.values()[i] *= Smoothstep.step(2 * below - 0.5);
       }
     }
   }

@@ -5,7 +5,7 @@ import java.util.Comparator;
 import java.util.List;
 
 import carezza.filter.GaussianBlur;
-import carezza.filter.Robust;
+import carezza.filter.RobustStatistics;
 import carezza.image.Level;
 import carezza.image.Picture;
 import carezza.image.Plane;
@@ -15,7 +15,7 @@ import carezza.model.FaceMap;
 
 /**
  * Proposes blemishes: places of the face's skin that are redder than what surrounds them and look like blood under
- * skin rather than like the rim of a nostril, a lash or a fold ({@link BlemishJudge}). Redness is the difference
+ * skin rather than like the rim of a nostril, a lash or a fold ({@link BlemishClassifier}). Redness is the difference
  * of optical density of green and red light, which shading leaves alone and which tells blood from melanin on light
  * and deep skin alike. What takes red light as well is brown: a mark of the person's own if it is small, a fold
  * or a shadow if not. Marks stand out in red light at the smallest size, too.
@@ -73,18 +73,18 @@ public final class BlemishFinder {
 
   private final List<FaceMap> faces;
   private final SkinMaps maps;
-  private final RedPlaces red;
+  private final RednessCandidates red;
   private final double scale;
 
   /** A place that was looked at, in photograph pixels, and what it looks like. */
-  public record Looked(double x, double y, BlemishTraits traits) {}
+  public record Looked(double x, double y, BlemishFeatures traits) {}
 
   private BlemishFinder(Picture working, Regions regions, FaceMap faces) {
     int level = level(faces);
     this.faces = regions.maps();
     this.scale = Level.scale(level);
     this.maps = SkinMaps.of(working, regions, level, faces.faceWidth() * scale);
-    this.red = new RedPlaces(maps);
+    this.red = new RednessCandidates(maps);
   }
 
   /** The level of the photograph that {@link #find} wants. */
@@ -105,7 +105,7 @@ public final class BlemishFinder {
   }
 
   /**
-   * All places that a blemish is looked for in, the reddest first: what {@link BlemishJudge} is fitted to.
+   * All places that a blemish is looked for in, the reddest first: what {@link BlemishClassifier} is fitted to.
    *
    * @param working the whole picture at {@link #level}
    */
@@ -124,15 +124,15 @@ public final class BlemishFinder {
   }
 
   private List<Blemish> proposals(double sensitivity) {
-    double limit = BlemishJudge.limit(sensitivity);
-    double most = PIGMENT_LIGHT + PIGMENT_DEEPER * Robust.median(maps.red(), maps.skin());
+    double limit = BlemishClassifier.limit(sensitivity);
+    double most = PIGMENT_LIGHT + PIGMENT_DEEPER * RobustStatistics.median(maps.red(), maps.skin());
     List<Blemish> found = new ArrayList<>();
     List<Blemish> marks = new ArrayList<>();
-    for (RedPlaces.Place p : red.find(Math.max(LEAST_OF_ALL, LEAST_RED / sensitivity))) {
-      double odds = BlemishJudge.odds(p.traits()) - (atWing(p) ? WING_DOUBT : 0);
-      double reach = RedPlaces.REACH * p.radius();
+    for (RednessCandidates.Place p : red.find(Math.max(LEAST_OF_ALL, LEAST_RED / sensitivity))) {
+      double odds = BlemishClassifier.odds(p.traits()) - (atWing(p) ? WING_DOUBT : 0);
+      double reach = RednessCandidates.REACH * p.radius();
       if (!smallAndDark(p) && odds > limit) {
-        found.add(proposal(p.x(), p.y(), reach, Kind.TEMPORARY, BlemishJudge.probability(odds)));
+        found.add(proposal(p.x(), p.y(), reach, Kind.TEMPORARY, BlemishClassifier.probability(odds)));
       } else if (p.brown() >= most && looksLikeAMark(p, BROWN_SPREADS / Math.sqrt(sensitivity))) {
         marks.add(proposal(p.x(), p.y(), reach, Kind.MARK, sureness(p.spreads(), BROWN_SPREADS)));
       }
@@ -148,7 +148,7 @@ public final class BlemishFinder {
     return found;
   }
 
-  private boolean atWing(RedPlaces.Place p) {
+  private boolean atWing(RednessCandidates.Place p) {
     return faces.stream().anyMatch(f -> atWing(f, inPhotograph(p.x()), inPhotograph(p.y())));
   }
 
@@ -168,11 +168,11 @@ public final class BlemishFinder {
         && down <= WING_DOWN[1];
   }
 
-  private static boolean smallAndDark(RedPlaces.Place p) {
+  private static boolean smallAndDark(RednessCandidates.Place p) {
     return p.smallDark() > SMALL_DARK && p.blue() > BLUER;
   }
 
-  private boolean looksLikeAMark(RedPlaces.Place p, double least) {
+  private boolean looksLikeAMark(RednessCandidates.Place p, double least) {
     return p.spreads() >= least
         && p.traits().roundness() >= BROWN_ROUNDNESS
         && p.traits().inside() >= BROWN_INSIDE
@@ -181,18 +181,18 @@ public final class BlemishFinder {
 
   private List<Blemish> smallMarks(double least) {
     Plane deep = GaussianBlur.blur(maps.skin(), maps.faceWidth() * MARK_RADIUS);
-    double radius = RedPlaces.SMALLEST * maps.faceWidth();
+    double radius = RednessCandidates.SMALLEST * maps.faceWidth();
     List<Blemish> marks = new ArrayList<>();
-    for (RedPlaces.Peak p : red.dark(least)) {
+    for (RednessCandidates.Peak p : red.dark(least)) {
       if (deep.at(p.x(), p.y()) > SKIN_AROUND && melanin(p, radius)) {
         marks.add(proposal(
-                p.x(), p.y(), RedPlaces.REACH * radius, Kind.MARK, sureness(p.height(), least)));
+                p.x(), p.y(), RednessCandidates.REACH * radius, Kind.MARK, sureness(p.height(), least)));
       }
     }
     return marks;
   }
 
-  private boolean melanin(RedPlaces.Peak p, double radius) {
+  private boolean melanin(RednessCandidates.Peak p, double radius) {
     return maps.rise(maps.blue(), p.x(), p.y(), radius)
             >= MELANIN * maps.rise(maps.red(), p.x(), p.y(), radius)
         && maps.roundness(maps.red(), p.x(), p.y(), SkinMaps.INNER * radius) >= MARK_ROUNDNESS;

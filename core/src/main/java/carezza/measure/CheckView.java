@@ -7,8 +7,8 @@ import carezza.filter.GaussianBlur;
 import carezza.image.Area;
 import carezza.image.Picture;
 import carezza.image.Plane;
-import carezza.mask.Site;
-import carezza.model.Region;
+import carezza.mask.EvaluationContext;
+import carezza.model.SemanticRegion;
 
 /**
  * The picture seen in a way that shows one thing alone, to judge by; never part of the picture. Maps are
@@ -64,8 +64,8 @@ public enum CheckView {
   }
 
   /** Pixels of the level around a place that decide how it is seen. */
-  public int reach(Site site) {
-    return widest == 0 ? 0 : GaussianBlur.reach(site.faceWidth() * widest);
+  public int reach(EvaluationContext context) {
+    return widest == 0 ? 0 : GaussianBlur.reach(context.faceWidth() * widest);
   }
 
   /**
@@ -75,23 +75,23 @@ public enum CheckView {
    * @param before the same area after Settle; asked only where it {@link #compares}
    * @return working-space pixels of the same area
    */
-  public Picture of(Picture working, Picture before, Site site) {
-    double fw = site.faceWidth();
+  public Picture of(Picture working, Picture before, EvaluationContext context) {
+    double fw = context.faceWidth();
     return switch (this) {
       case LIGHT -> grey(Lab.lightness(working));
       case GRAIN -> grey(grained(Lab.lightness(working)));
       case WAVE -> grey(each(Lab.lightness(working), CheckView::wave));
       case COLOUR -> recoloured(Lab.of(working), 3);
       case HUE -> hue(Lab.of(working));
-      case REDNESS -> onSkin(Pigments.of(working).haemoglobin(), fw / 60, fw / 8, 160, site);
-      case PIGMENT -> onSkin(Pigments.of(working).melanin(), fw / 60, fw / 8, 80, site);
+      case REDNESS -> onSkin(Pigments.of(working).haemoglobin(), fw / 60, fw / 8, 160, context);
+      case PIGMENT -> onSkin(Pigments.of(working).melanin(), fw / 60, fw / 8, 80, context);
       case LOW -> working.map(p -> GaussianBlur.blur(p, fw * RADIUS));
       case HIGH -> band(Lab.lightness(working), 0, fw * RADIUS, 3);
-      case BLOTCH -> onSkin(Lab.lightness(working), fw / 110, fw / 40, 12, site);
+      case BLOTCH -> onSkin(Lab.lightness(working), fw / 110, fw / 40, 12, context);
       case FORM -> form(Lab.lightness(before), Lab.lightness(working), fw);
       case TEXTURE -> texture(Lab.lightness(before), Lab.lightness(working), fw);
       case CHANGE -> change(Lab.of(before), Lab.of(working));
-      case CLIPPING -> clipping(working, site);
+      case CLIPPING -> clipping(working, context);
       case ATTENTION -> attention(Lab.of(working), fw);
     };
   }
@@ -173,8 +173,8 @@ public enum CheckView {
   }
 
   /** A band filtered inside the skin, as the gauges do it, and grey elsewhere; all over without a face. */
-  private static Picture onSkin(Plane plane, double fine, double coarse, float gain, Site site) {
-    Plane skin = site.regions().coverage(Region.SKIN, plane.area(), site.level());
+  private static Picture onSkin(Plane plane, double fine, double coarse, float gain, EvaluationContext context) {
+    Plane skin = context.regions().coverage(SemanticRegion.SKIN, plane.area(), context.level());
     if (skin.covered().isEmpty()) {
       return band(plane, fine, coarse, gain);
     }
@@ -223,13 +223,13 @@ public enum CheckView {
     return Lab.toWorking(out);
   }
 
-  private static Picture clipping(Picture working, Site site) {
+  private static Picture clipping(Picture working, EvaluationContext context) {
     Picture srgb = WorkingSpace.toSrgb(working);
     Plane l = each(Lab.lightness(working), v -> 35 + 0.3f * v);
     for (int i = 0; i < l.values().length; i++) {
       float most = Math.max(srgb.first().values()[i], srgb.second().values()[i]);
       most = Math.max(most, srgb.third().values()[i]);
-      if (Clipping.white(most) || Clipping.full(site, working.area(), i)) {
+      if (Clipping.white(most) || Clipping.full(context, working.area(), i)) {
         l.values()[i] = 100;
       } else if (Clipping.black(most)) {
         l.values()[i] = 0;

@@ -1,6 +1,6 @@
 package carezza.measure;
 
-import carezza.filter.Robust;
+import carezza.filter.RobustStatistics;
 import carezza.image.Picture;
 import carezza.image.Plane;
 
@@ -27,7 +27,7 @@ public record ColourPlot(float[] counts) {
     float[] counts = new float[SIDE * SIDE];
     float most = 1;
     for (int i = 0; i < where.values().length; i++) {
-      if (where.values()[i] >= Robust.TAKEN_IN) {
+      if (where.values()[i] >= RobustStatistics.TAKEN_IN) {
         int x = square(lab.second().values()[i]);
         int y = square(lab.third().values()[i]);
         most = Math.max(most, ++counts[y * SIDE + x]);

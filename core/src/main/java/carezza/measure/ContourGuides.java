@@ -4,9 +4,9 @@ import java.util.ArrayList;
 import java.util.List;
 
 import carezza.filter.GaussianBlur;
-import carezza.filter.Robust;
+import carezza.filter.RobustStatistics;
 import carezza.image.Plane;
-import carezza.mask.Site;
+import carezza.mask.EvaluationContext;
 import carezza.model.FaceMap;
 import carezza.model.Point;
 
@@ -57,14 +57,14 @@ public final class ContourGuides {
    * @param lightness L* of the whole picture at the site's level
    * @param skin of the face there
    */
-  public static List<Guide> of(FaceMap face, Plane lightness, Plane skin, Site site) {
-    Plane form = GaussianBlur.normalised(lightness, skin, site.faceWidth() / 18);
-    double middle = Robust.median(form, skin);
+  public static List<Guide> of(FaceMap face, Plane lightness, Plane skin, EvaluationContext context) {
+    Plane form = GaussianBlur.normalised(lightness, skin, context.faceWidth() / 18);
+    double middle = RobustStatistics.median(form, skin);
     List<Guide> guides = new ArrayList<>();
     for (Place place : PLACES) {
       for (int side = place.x() == 0 ? 1 : -1; side <= 1; side += 2) {
         List<Point> outline = outline(face, place, side);
-        double tone = tone(outline, form, skin, site.scale());
+        double tone = tone(outline, form, skin, context.scale());
         boolean borneOut = place.lift() ? tone >= middle - ROOM : tone <= middle + ROOM;
         if (borneOut) {
           guides.add(new Guide(place.name(), place.lift(), outline));
@@ -110,7 +110,7 @@ public final class ContourGuides {
       for (double in : new double[] {0.2, 0.6, 0.9}) {
         int x = (int) ((cx + in * (p.x() - cx)) * scale);
         int y = (int) ((cy + in * (p.y() - cy)) * scale);
-        if (form.area().contains(x, y) && skin.at(x, y) >= Robust.TAKEN_IN) {
+        if (form.area().contains(x, y) && skin.at(x, y) >= RobustStatistics.TAKEN_IN) {
           sum += form.at(x, y);
           n++;
         }

@@ -7,13 +7,13 @@ import java.util.List;
 
 import carezza.filter.GaussianBlur;
 import carezza.filter.Resampling;
-import carezza.filter.Robust;
+import carezza.filter.RobustStatistics;
 import carezza.image.Area;
 import carezza.image.Picture;
 import carezza.image.Plane;
-import carezza.mask.Site;
+import carezza.mask.EvaluationContext;
 import carezza.model.Point;
-import carezza.model.Region;
+import carezza.model.SemanticRegion;
 
 /**
  * Finds what draws the eye away from the face: places outside face and hair that are among the brightest,
@@ -44,10 +44,10 @@ public final class Distractions {
    * @param lab the whole picture at the analysis level
    * @return the strongest first
    */
-  public static List<Distraction> of(Picture lab, Site site) {
+  public static List<Distraction> of(Picture lab, EvaluationContext context) {
     Picture small = lab.map(Resampling::half);
-    double fw = site.faceWidth() / 2;
-    Plane elsewhere = elsewhere(site).crop(small.area());
+    double fw = context.faceWidth() / 2;
+    Plane elsewhere = elsewhere(context).crop(small.area());
     Picture fine = small.map(p -> GaussianBlur.blur(p, fw * FINE));
     Plane chroma = chroma(fine);
     Plane contrast = small.first().minus(fine.first());
@@ -55,7 +55,7 @@ public final class Distractions {
       contrast.values()[i] = Math.abs(contrast.values()[i]);
     }
     Plane sharp = GaussianBlur.blur(contrast, fw * FINE * 2);
-    double scale = site.scale() / 2;
+    double scale = context.scale() / 2;
     List<Distraction> found = new ArrayList<>();
     places(
         fine.first(),
@@ -94,18 +94,18 @@ public final class Distractions {
     return level;
   }
 
-  private static Plane elsewhere(Site site) {
-    Plane out = Plane.filled(Resampling.half(Plane.of(site.whole())).area(), 1);
-    for (Region region :
+  private static Plane elsewhere(EvaluationContext context) {
+    Plane out = Plane.filled(Resampling.half(Plane.of(context.whole())).area(), 1);
+    for (SemanticRegion region :
         List.of(
-            Region.FACE_SKIN,
-            Region.LIPS,
-            Region.TEETH,
-            Region.SCLERA,
-            Region.IRIS,
-            Region.BROWS_LASHES,
-            Region.HAIR)) {
-      Plane own = site.regions().coverage(region, out.area(), site.level() + 1);
+            SemanticRegion.FACE_SKIN,
+            SemanticRegion.LIPS,
+            SemanticRegion.TEETH,
+            SemanticRegion.SCLERA,
+            SemanticRegion.IRIS,
+            SemanticRegion.BROWS_LASHES,
+            SemanticRegion.HAIR)) {
+      Plane own = context.regions().coverage(region, out.area(), context.level() + 1);
       for (int i = 0; i < out.values().length; i++) {
         out.values()[i] *= 1 - own.values()[i];
       }
@@ -131,7 +131,7 @@ public final class Distractions {
       double scale,
       List<Distraction> found) {
     Area area = values.area();
-    double top = Robust.quantile(Robust.values(values, Plane.filled(area, 1)), 1 - MOST_SHARE);
+    double top = RobustStatistics.quantile(RobustStatistics.values(values, Plane.filled(area, 1)), 1 - MOST_SHARE);
     boolean[] open = new boolean[area.pixels()];
     for (int i = 0; i < open.length; i++) {
       open[i] = where.values()[i] > 0.5f && values.values()[i] > Math.max(top, limit.values()[i]);

@@ -1,7 +1,7 @@
 package carezza.measure;
 
 import carezza.colour.WorkingSpace;
-import carezza.filter.Robust;
+import carezza.filter.RobustStatistics;
 import carezza.image.Picture;
 
 /**
@@ -27,6 +27,6 @@ public record EndPoints(double black, double white) {
       least[i] = Math.min(r, Math.min(g, b));
       most[i] = Math.max(r, Math.max(g, b));
     }
-    return new EndPoints(Robust.quantile(least, SPARED), Robust.quantile(most, 1 - SPARED));
+    return new EndPoints(RobustStatistics.quantile(least, SPARED), RobustStatistics.quantile(most, 1 - SPARED));
   }
 }

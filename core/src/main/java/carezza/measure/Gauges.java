@@ -5,11 +5,11 @@ import java.util.List;
 
 import carezza.colour.Lab;
 import carezza.image.Picture;
-import carezza.mask.Site;
+import carezza.mask.EvaluationContext;
 import carezza.measure.Gauge.Band;
 import carezza.model.LayerStack;
-import carezza.model.Region;
 import carezza.model.RepairArea;
+import carezza.model.SemanticRegion;
 
 /**
  * Reads all gauges from two pictures of the analysis size: as settled, and at the end of the stack.
@@ -18,11 +18,11 @@ import carezza.model.RepairArea;
 public final class Gauges {
 
   private final JobLevel job;
-  private final Figures before;
-  private final Figures after;
+  private final PictureStatistics before;
+  private final PictureStatistics after;
   private final List<Gauge> found = new ArrayList<>();
 
-  private Gauges(JobLevel job, Figures before, Figures after) {
+  private Gauges(JobLevel job, PictureStatistics before, PictureStatistics after) {
     this.job = job;
     this.before = before;
     this.after = after;
@@ -35,12 +35,12 @@ public final class Gauges {
    * @param stack whose healed areas do not count as texture
    */
   public static List<Gauge> read(
-      Site site, Picture before, Picture after, LayerStack stack, JobLevel job) {
-    List<RepairArea> repaired = Figures.repaired(stack);
-    return read(Figures.of(site, before, repaired), Figures.of(site, after, repaired), job);
+      EvaluationContext context, Picture before, Picture after, LayerStack stack, JobLevel job) {
+    List<RepairArea> repaired = PictureStatistics.repaired(stack);
+    return read(PictureStatistics.of(context, before, repaired), PictureStatistics.of(context, after, repaired), job);
   }
 
-  static List<Gauge> read(Figures before, Figures after, JobLevel job) {
+  static List<Gauge> read(PictureStatistics before, PictureStatistics after, JobLevel job) {
     Gauges gauges = new Gauges(job, before, after);
     gauges.skin();
     gauges.neck();
@@ -51,7 +51,7 @@ public final class Gauges {
   }
 
   private void add(
-      String id, String title, String unit, Region region, double was, double is, Band band) {
+      String id, String title, String unit, SemanticRegion region, double was, double is, Band band) {
     add(id, title, unit, region.words(), was, is, band);
   }
 
@@ -61,7 +61,7 @@ public final class Gauges {
   }
 
   private void skin() {
-    Region f = Region.FACE_SKIN;
+    SemanticRegion f = SemanticRegion.FACE_SKIN;
     boolean there = !Double.isNaN(before.texture());
     double texture = 100 * after.texture() / before.texture();
     double form = there ? SkinGauges.slope(before.form(), after.form()) : Double.NaN;
@@ -101,7 +101,7 @@ public final class Gauges {
 
   private void fall(String id, String title, String unit, double was, double is) {
     Band band = Double.isNaN(was) ? null : job.fallen(id, was);
-    add(id, title, unit, Region.FACE_SKIN, was, is, band);
+    add(id, title, unit, SemanticRegion.FACE_SKIN, was, is, band);
   }
 
   private void neck() {
@@ -109,13 +109,13 @@ public final class Gauges {
         "neckMatch",
         "Neck to face",
         "ΔE00",
-        Region.NECK_SKIN,
+        SemanticRegion.NECK_SKIN,
         match(before),
         match(after),
         job.fixed("neckMatch"));
   }
 
-  private static double match(Figures of) {
+  private static double match(PictureStatistics of) {
     return Double.isNaN(of.face().l()) || Double.isNaN(of.neck().l())
         ? Double.NaN
         : SkinGauges.match(of.face(), of.neck());
@@ -126,12 +126,12 @@ public final class Gauges {
     Lab eyeIs = after.sclera();
     Lab was = before.teeth();
     Lab is = after.teeth();
-    Region t = Region.TEETH;
+    SemanticRegion t = SemanticRegion.TEETH;
     add("teethYellow", "Teeth, yellow", "b*", t, was.b(), is.b(), teethYellow(was));
     Band rise = teethLightness(was, eyeIs);
     add("teethLightness", "Teeth, lightness", "L*", t, was.l(), is.l(), rise);
     add("teethWhiteness", "Teeth, whiteness", "WI_D", t, whiteness(was), whiteness(is), null);
-    Region s = Region.SCLERA;
+    SemanticRegion s = SemanticRegion.SCLERA;
     add("scleraYellow", "Eyes, yellow", "b*", s, eyeWas.b(), eyeIs.b(), job.fixed("scleraYellow"));
     add(
         "scleraChroma",
@@ -192,7 +192,7 @@ public final class Gauges {
     return new Band(band.low(), was + 1 > band.high() ? was + 1 : band.high());
   }
 
-  private static double balance(Figures of) {
+  private static double balance(PictureStatistics of) {
     return Math.abs(of.leftSclera().l() - of.rightSclera().l());
   }
 
@@ -201,7 +201,7 @@ public final class Gauges {
         "skinClipping",
         "Clipped skin",
         "%",
-        Region.FACE_SKIN,
+        SemanticRegion.FACE_SKIN,
         before.skinClipping(),
         after.skinClipping(),
         job.fixed("skinClipping"));
@@ -241,8 +241,8 @@ public final class Gauges {
         before.eyeFocus(),
         after.eyeFocus(),
         new Band(job.limit("eyeFocus", "low"), Double.POSITIVE_INFINITY));
-    glow("eyeGlow", "Eyes at arm's length", Region.SCLERA, before.eyeGlow(), after.eyeGlow());
-    glow("teethGlow", "Teeth at arm's length", Region.TEETH, before.teethGlow(), after.teethGlow());
+    glow("eyeGlow", "Eyes at arm's length", SemanticRegion.SCLERA, before.eyeGlow(), after.eyeGlow());
+    glow("teethGlow", "Teeth at arm's length", SemanticRegion.TEETH, before.teethGlow(), after.teethGlow());
     SightGauges.Noise was = before.noise();
     SightGauges.Noise is = after.noise();
     add("noise", "Noise", "L*", "the whole picture", was.all(), is.all(), null);
@@ -267,7 +267,7 @@ public final class Gauges {
   }
 
   /** Over the lights of the skin only where it was before, and by hardly more. */
-  private void glow(String id, String title, Region region, double was, double is) {
+  private void glow(String id, String title, SemanticRegion region, double was, double is) {
     double most = Math.max(job.limit(id, "most"), was + job.limit(id, "rise"));
     Band band = Double.isNaN(most) ? null : new Band(Double.NEGATIVE_INFINITY, most);
     add(id, title, "L* over skin", region, was, is, band);

@@ -6,20 +6,20 @@ import java.util.function.UnaryOperator;
 
 import carezza.colour.Lab;
 import carezza.filter.GaussianBlur;
-import carezza.filter.Robust;
+import carezza.filter.RobustStatistics;
 import carezza.image.Cancellation;
 import carezza.image.Plane;
-import carezza.mask.Site;
+import carezza.mask.EvaluationContext;
 import carezza.model.DodgeBurnLayer;
 import carezza.model.KeptMark;
 import carezza.model.LayerStack;
 import carezza.model.Mask;
-import carezza.model.Region;
+import carezza.model.SemanticRegion;
 import carezza.model.Stage;
 import carezza.model.Stroke;
+import carezza.render.RenderInput;
 import carezza.render.Renderer;
 import carezza.render.Renderer.Readiness;
-import carezza.render.Scene;
 
 /**
  * Proposes masks for a layer of light and shade: to even blotches of lightness, or to give back form
@@ -68,9 +68,9 @@ public final class LightAdvisor {
   private static final double STRONGEST = 0.3;
 
   private final Renderer renderer;
-  private final Scene below;
+  private final RenderInput below;
   private final DodgeBurnLayer layer;
-  private final Site site;
+  private final EvaluationContext context;
   private final List<KeptMark> marks;
   private final Cancellation cancellation;
   private final Plane input;
@@ -82,7 +82,7 @@ public final class LightAdvisor {
    */
   public LightAdvisor(
       Renderer renderer,
-      Scene scene,
+      RenderInput scene,
       String layer,
       List<KeptMark> marks,
       Cancellation cancellation) {
@@ -93,14 +93,14 @@ public final class LightAdvisor {
     this.layer = (DodgeBurnLayer) scene.stack().layers().get(index);
     this.cancellation = cancellation;
     double faceWidth = renderer.site(scene, 0).faceWidth();
-    site = renderer.site(scene, Renderer.analysisLevel(faceWidth));
+    context = renderer.site(scene, Renderer.analysisLevel(faceWidth));
     input = lightness(below);
-    skin = scene.regions().coverage(Region.FACE_SKIN, site.whole(), site.level());
+    skin = scene.regions().coverage(SemanticRegion.FACE_SKIN, context.whole(), context.level());
   }
 
-  private Plane lightness(Scene scene) {
+  private Plane lightness(RenderInput scene) {
     return Lab.lightness(
-        renderer.render(scene, site.whole(), site.level(), Readiness.EXACT, cancellation));
+        renderer.render(scene, context.whole(), context.level(), Readiness.EXACT, cancellation));
   }
 
   /**
@@ -108,13 +108,13 @@ public final class LightAdvisor {
    * than around it, shade where it is lighter. They follow what lies below; strokes lift them.
    */
   public DodgeBurnLayer evened() {
-    double fw = site.faceWidth();
+    double fw = context.faceWidth();
     Plane blotches =
         GaussianBlur.normalised(input, skin, fw * FINE)
             .minus(GaussianBlur.normalised(input, skin, fw * COARSE));
-    double limit = Math.max(0.1, FEATURE * Robust.sigma(blotches, skin));
-    double gained = Robust.median(gain(new Mask.Everything(), new Mask.Nothing()), skin);
-    double taken = -Robust.median(gain(new Mask.Nothing(), new Mask.Everything()), skin);
+    double limit = Math.max(0.1, FEATURE * RobustStatistics.sigma(blotches, skin));
+    double gained = RobustStatistics.median(gain(new Mask.Everything(), new Mask.Nothing()), skin);
+    double taken = -RobustStatistics.median(gain(new Mask.Nothing(), new Mask.Everything()), skin);
     return layer.withMasks(
         uneven(true, gained, limit, layer.dodgeMask()),
         uneven(false, taken, limit, layer.burnMask()));
@@ -125,19 +125,19 @@ public final class LightAdvisor {
    * than around it comes down by a part of the difference. What is finer than the shine stays.
    */
   public DodgeBurnLayer shineTamed() {
-    double fw = site.faceWidth() / site.scale();
-    double[] tones = Robust.values(input, skin);
-    double from = Math.clamp(Robust.quantile(tones, SHINE_FROM), 0, 98);
-    double full = Math.clamp(Robust.quantile(tones, SHINE_FULL), from, 99);
-    double taken = -Robust.median(gain(new Mask.Nothing(), new Mask.Everything()), skin);
+    double fw = context.faceWidth() / context.scale();
+    double[] tones = RobustStatistics.values(input, skin);
+    double from = Math.clamp(RobustStatistics.quantile(tones, SHINE_FROM), 0, 98);
+    double full = Math.clamp(RobustStatistics.quantile(tones, SHINE_FULL), from, 99);
+    double taken = -RobustStatistics.median(gain(new Mask.Nothing(), new Mask.Everything()), skin);
     Mask lighter =
-        new Mask.Uneven(
+        new Mask.LocalDeviation(
             false, fw * SHINE_FINE, fw * SHINE_COARSE, Math.clamp(taken / TAMED, 0.1, 1000), 100);
     Mask light = new Mask.Range(Mask.Quantity.LIGHTNESS, from, full, 100, 100);
     // Softened, so that it does not follow single pores.
     Mask shine =
         new Mask.And(
-            new Mask.Named(Region.FACE_SKIN),
+            new Mask.RegionMask(SemanticRegion.FACE_SKIN),
             new Mask.Feather(new Mask.And(lighter, light), fw * SHINE_FINE));
     return layer.withMasks(layer.dodgeMask(), under(layer.burnMask(), shine));
   }
@@ -153,16 +153,16 @@ public final class LightAdvisor {
    * @param gain change of L* that full coverage makes
    */
   private Mask uneven(boolean darker, double gain, double limit, Mask painted) {
-    double fw = site.faceWidth() / site.scale();
+    double fw = context.faceWidth() / context.scale();
     Mask blotches =
         new Mask.And(
-            new Mask.Named(Region.FACE_SKIN),
-            new Mask.Uneven(
+            new Mask.RegionMask(SemanticRegion.FACE_SKIN),
+            new Mask.LocalDeviation(
                 darker, fw * EVENED_FINE, fw * EVENED_COARSE, Math.clamp(gain, 0.1, 1000), limit));
     Mask others = blotches;
     for (KeptMark mark : marks) {
       double r = MARK_MARGIN * mark.radius();
-      others = new Mask.Minus(others, new Mask.Oval(mark.x(), mark.y(), r, r, 0, MARK_SOFTNESS));
+      others = new Mask.Minus(others, new Mask.Ellipse(mark.x(), mark.y(), r, r, 0, MARK_SOFTNESS));
     }
     return under(painted, others);
   }
@@ -172,12 +172,12 @@ public final class LightAdvisor {
    * that the slope of form comes to 1.
    */
   public DodgeBurnLayer formRestored() {
-    double fw = site.faceWidth();
+    double fw = context.faceWidth();
     Plane settled = lightness(below.through(below.stack().through(Stage.SETTLE)));
     UnaryOperator<Plane> band = p -> GaussianBlur.blur(p, fw * FORM);
     Plane was = GaussianBlur.normalised(settled, skin, fw * FORM);
     Plane is = GaussianBlur.normalised(input, skin, fw * FORM);
-    float offset = (float) (Robust.median(was, skin) - Robust.median(is, skin));
+    float offset = (float) (RobustStatistics.median(was, skin) - RobustStatistics.median(is, skin));
     Plane lost = was.minus(is);
     for (int i = 0; i < lost.values().length; i++) {
       lost.values()[i] -= offset;
@@ -186,7 +186,7 @@ public final class LightAdvisor {
     double without = SkinGauges.form(settled, input, skin, fw);
     double with = SkinGauges.form(settled, lightness(with(full)), skin, fw);
     double amount = Math.abs(with - without) < 1e-4 ? 1 : (1 - without) / (with - without);
-    return full.with(full.head().withAmount(Math.clamp(amount, 0, 2)));
+    return full.with(full.attributes().withAmount(Math.clamp(amount, 0, 2)));
   }
 
   private DodgeBurnLayer painted(
@@ -196,7 +196,7 @@ public final class LightAdvisor {
     Plane light = gain(all, none);
     Plane shade = Plane.of(input.area()).minus(gain(none, all));
     LightDabs dabs = new LightDabs(wanted, skin, light, shade, radius, band);
-    dabs.lay(enough, MOST_DABS, STRONGEST, site.scale());
+    dabs.lay(enough, MOST_DABS, STRONGEST, context.scale());
     return layer.withMasks(
         plus(layer.dodgeMask(), dabs.lights()), plus(layer.burnMask(), dabs.shades()));
   }
@@ -206,10 +206,10 @@ public final class LightAdvisor {
     return lightness(with(layer.withMasks(light, shade))).minus(input);
   }
 
-  private Scene with(DodgeBurnLayer own) {
+  private RenderInput with(DodgeBurnLayer own) {
     List<carezza.model.Layer> layers = new ArrayList<>(below.stack().layers());
-    layers.add(own.with(own.head().switched(true)));
-    return new Scene(new LayerStack(layers), below.regions());
+    layers.add(own.with(own.attributes().switched(true)));
+    return new RenderInput(new LayerStack(layers), below.regions());
   }
 
   private static Mask plus(Mask mask, List<Stroke> strokes) {

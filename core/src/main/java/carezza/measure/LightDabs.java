@@ -4,7 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.function.UnaryOperator;
 
-import carezza.filter.Robust;
+import carezza.filter.RobustStatistics;
 import carezza.image.Area;
 import carezza.image.Plane;
 import carezza.mask.StrokeCoverage;
@@ -50,13 +50,13 @@ final class LightDabs {
       double radius,
       UnaryOperator<Plane> band) {
     left = wanted.copy();
-    float most = (float) (FEATURE * Robust.sigma(wanted, skin));
+    float most = (float) (FEATURE * RobustStatistics.sigma(wanted, skin));
     this.light = light;
     this.shade = shade;
     this.radius = radius;
     for (int i = 0; i < left.values().length; i++) {
       boolean allowed =
-          skin.values()[i] >= Robust.TAKEN_IN
+          skin.values()[i] >= RobustStatistics.TAKEN_IN
               && (left.values()[i] > 0 ? light : shade).values()[i] >= LEAST_GAIN;
       left.values()[i] = allowed ? Math.clamp(left.values()[i], -most, most) : 0;
     }

@@ -8,9 +8,9 @@ import carezza.colour.Lab;
 import carezza.filter.GaussianBlur;
 import carezza.image.Picture;
 import carezza.image.Plane;
-import carezza.mask.Site;
+import carezza.mask.EvaluationContext;
 import carezza.model.Point;
-import carezza.model.Region;
+import carezza.model.SemanticRegion;
 
 /**
  * A place that is likely to be neutral: whites of the eyes, teeth, backdrop, grey cloth.
@@ -32,15 +32,15 @@ public record NeutralHint(Point place, String what, double likelihood, Lab colou
    * @param working the whole picture at a level
    * @return the likeliest first
    */
-  public static List<NeutralHint> of(Picture working, Site site) {
-    double sigma = Math.max(1, site.faceWidth() * PLACE);
+  public static List<NeutralHint> of(Picture working, EvaluationContext context) {
+    double sigma = Math.max(1, context.faceWidth() * PLACE);
     Picture lab = Lab.of(working).map(p -> GaussianBlur.blur(p, sigma));
     List<NeutralHint> found = new ArrayList<>();
-    add(found, "backdrop", 0.55, Region.BACKDROP, lab, site, sigma);
-    add(found, "white of the left eye", 0.5, Region.LEFT_SCLERA, lab, site, sigma / 3);
-    add(found, "white of the right eye", 0.5, Region.RIGHT_SCLERA, lab, site, sigma / 3);
-    add(found, "teeth", 0.3, Region.TEETH, lab, site, sigma / 2);
-    cloth(found, lab, site, sigma);
+    add(found, "backdrop", 0.55, SemanticRegion.BACKDROP, lab, context, sigma);
+    add(found, "white of the left eye", 0.5, SemanticRegion.LEFT_SCLERA, lab, context, sigma / 3);
+    add(found, "white of the right eye", 0.5, SemanticRegion.RIGHT_SCLERA, lab, context, sigma / 3);
+    add(found, "teeth", 0.3, SemanticRegion.TEETH, lab, context, sigma / 2);
+    cloth(found, lab, context, sigma);
     found.sort(Comparator.comparingDouble(NeutralHint::likelihood).reversed());
     return List.copyOf(found);
   }
@@ -49,14 +49,14 @@ public record NeutralHint(Point place, String what, double likelihood, Lab colou
       List<NeutralHint> found,
       String what,
       double likelihood,
-      Region region,
+      SemanticRegion region,
       Picture lab,
-      Site site,
+      EvaluationContext context,
       double sigma) {
-    Plane inside = site.regions().coverage(region, site.whole(), site.level());
+    Plane inside = context.regions().coverage(region, context.whole(), context.level());
     Lab median = SkinGauges.median(lab, inside);
     if (!Double.isNaN(median.l())) {
-      add(found, what, likelihood, GaussianBlur.blur(inside, sigma), median, lab, site);
+      add(found, what, likelihood, GaussianBlur.blur(inside, sigma), median, lab, context);
     }
   }
 
@@ -67,11 +67,11 @@ public record NeutralHint(Point place, String what, double likelihood, Lab colou
   }
 
   /** What the person wears, where it is least coloured. */
-  private static void cloth(List<NeutralHint> found, Picture lab, Site site, double sigma) {
-    Plane cloth = site.regions().coverage(Region.SUBJECT, site.whole(), site.level()).copy();
-    for (Region other :
-        List.of(Region.SKIN, Region.HAIR, Region.LIPS, Region.BROWS_LASHES, Region.SCLERA, Region.IRIS, Region.TEETH)) {
-      Plane own = site.regions().coverage(other, site.whole(), site.level());
+  private static void cloth(List<NeutralHint> found, Picture lab, EvaluationContext context, double sigma) {
+    Plane cloth = context.regions().coverage(SemanticRegion.SUBJECT, context.whole(), context.level()).copy();
+    for (SemanticRegion other :
+        List.of(SemanticRegion.SKIN, SemanticRegion.HAIR, SemanticRegion.LIPS, SemanticRegion.BROWS_LASHES, SemanticRegion.SCLERA, SemanticRegion.IRIS, SemanticRegion.TEETH)) {
+      Plane own = context.regions().coverage(other, context.whole(), context.level());
       for (int i = 0; i < own.values().length; i++) {
         cloth.values()[i] *= 1 - own.values()[i];
       }
@@ -79,7 +79,7 @@ public record NeutralHint(Point place, String what, double likelihood, Lab colou
     Lab median = SkinGauges.median(lab, cloth);
     if (!Double.isNaN(median.l()) && median.chroma() < GREYISH) {
       double likelihood = 0.4 * (1 - median.chroma() / GREYISH);
-      add(found, "cloth", likelihood, GaussianBlur.blur(cloth, sigma), median, lab, site);
+      add(found, "cloth", likelihood, GaussianBlur.blur(cloth, sigma), median, lab, context);
     }
   }
 
@@ -91,7 +91,7 @@ public record NeutralHint(Point place, String what, double likelihood, Lab colou
       Plane inside,
       Lab median,
       Picture lab,
-      Site site) {
+      EvaluationContext context) {
     int best = -1;
     double least = Double.MAX_VALUE;
     for (int i = 0; i < inside.values().length; i++) {
@@ -110,7 +110,7 @@ public record NeutralHint(Point place, String what, double likelihood, Lab colou
     if (best >= 0) {
       int w = inside.width();
       Point place =
-          new Point((best % w + 0.5) / site.scale(), (best / w + 0.5) / site.scale());
+          new Point((best % w + 0.5) / context.scale(), (best / w + 0.5) / context.scale());
       Lab colour =
           new Lab(
               lab.first().values()[best],

@@ -3,7 +3,7 @@ package carezza.measure;
 import java.util.Arrays;
 
 import carezza.filter.GaussianBlur;
-import carezza.filter.Robust;
+import carezza.filter.RobustStatistics;
 import carezza.image.Area;
 import carezza.image.Plane;
 
@@ -63,7 +63,7 @@ final class SightGauges {
   }
 
   private static double sigma(double[] masked) {
-    return masked.length == 0 ? Double.NaN : Robust.sigma(masked) / MASK_NORM;
+    return masked.length == 0 ? Double.NaN : RobustStatistics.sigma(masked) / MASK_NORM;
   }
 
   /**
@@ -77,7 +77,7 @@ final class SightGauges {
       sum += place.values()[i] * lightness.values()[i];
       weight += place.values()[i];
     }
-    double lights = Robust.quantile(Robust.values(lightness, skin), 0.95);
+    double lights = RobustStatistics.quantile(RobustStatistics.values(lightness, skin), 0.95);
     return weight < 0.5 ? Double.NaN : sum / weight - lights;
   }
 
@@ -131,6 +131,6 @@ final class SightGauges {
         slope.values()[i] = (float) (Math.hypot(dx, dy) / 2);
       }
     }
-    return Robust.quantile(Robust.values(slope, place), 0.9);
+    return RobustStatistics.quantile(RobustStatistics.values(slope, place), 0.9);
   }
 }

@@ -4,7 +4,7 @@ package carezza.measure;
 import carezza.colour.DeltaE2000;
 import carezza.colour.Lab;
 import carezza.filter.GaussianBlur;
-import carezza.filter.Robust;
+import carezza.filter.RobustStatistics;
 import carezza.image.Area;
 import carezza.image.Picture;
 import carezza.image.Plane;
@@ -17,7 +17,7 @@ final class SkinGauges {
   /** Robust variance of the pore band G(L*; fw/450) − G(L*; fw/110) under the coverage. */
   static double texture(Plane lightness, Plane skin, double fw) {
     Plane fine = GaussianBlur.blur(lightness, fw / 450);
-    double sigma = Robust.sigma(fine.minus(GaussianBlur.blur(lightness, fw / 110)), skin);
+    double sigma = RobustStatistics.sigma(fine.minus(GaussianBlur.blur(lightness, fw / 110)), skin);
     return sigma * sigma;
   }
 
@@ -31,7 +31,7 @@ final class SkinGauges {
 
   /** G(L*; fw/18) inside the skin, pixel by pixel. */
   static double[] formBand(Plane lightness, Plane skin, double fw) {
-    return Robust.values(GaussianBlur.normalised(lightness, skin, fw / 18), skin);
+    return RobustStatistics.values(GaussianBlur.normalised(lightness, skin, fw / 18), skin);
   }
 
   /** Slope of the robust regression of y on x. */
@@ -65,7 +65,7 @@ final class SkinGauges {
         away[i] = Math.abs(y[i] - slope * x[i] - offset);
       }
       // Huber's 1.345 sigma, sigma from the median absolute residual.
-      limit = Math.max(1e-6, 1.345 * 1.4826 * Robust.quantile(away, 0.5));
+      limit = Math.max(1e-6, 1.345 * 1.4826 * RobustStatistics.quantile(away, 0.5));
     }
     return slope;
   }
@@ -73,7 +73,7 @@ final class SkinGauges {
   /** Spread of a plane in the band between two sigmas, filtered inside the skin only. */
   static double blotch(Plane plane, Plane skin, double fine, double coarse) {
     Plane low = GaussianBlur.normalised(plane, skin, fine);
-    return Robust.sigma(low.minus(GaussianBlur.normalised(plane, skin, coarse)), skin);
+    return RobustStatistics.sigma(low.minus(GaussianBlur.normalised(plane, skin, coarse)), skin);
   }
 
   static Lab median(Picture lab, Plane where) {
@@ -81,9 +81,9 @@ final class SkinGauges {
     Picture own = lab.crop(box);
     Plane inside = where.crop(box);
     return new Lab(
-        Robust.median(own.first(), inside),
-        Robust.median(own.second(), inside),
-        Robust.median(own.third(), inside));
+        RobustStatistics.median(own.first(), inside),
+        RobustStatistics.median(own.second(), inside),
+        RobustStatistics.median(own.third(), inside));
   }
 
   /** Difference of two skins at equal lightness: the second's a*, b* scaled by the ratio of L*. */

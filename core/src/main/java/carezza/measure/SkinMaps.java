@@ -6,7 +6,7 @@ import carezza.image.Area;
 import carezza.image.Picture;
 import carezza.image.Plane;
 import carezza.mask.Regions;
-import carezza.model.Region;
+import carezza.model.SemanticRegion;
 
 /**
  * The skin of the faces as optical densities, natural logarithms of linear light: differences of them are free of
@@ -59,7 +59,7 @@ record SkinMaps(
 
   /** @param working a level of the whole picture on which the face is {@code faceWidth} pixels wide */
   static SkinMaps of(Picture working, Regions regions, int level, double faceWidth) {
-    Plane covered = regions.coverage(Region.FACE_SKIN, working.area(), level);
+    Plane covered = regions.coverage(SemanticRegion.FACE_SKIN, working.area(), level);
     Area area =
         covered
             .covered()
@@ -73,7 +73,7 @@ record SkinMaps(
     for (int i = 0; i < grain.values().length; i++) {
       grain.values()[i] = Math.abs(grain.values()[i]);
     }
-    Plane all = thresholded(regions.coverage(Region.SKIN, area, level), IS_SKIN);
+    Plane all = thresholded(regions.coverage(SemanticRegion.SKIN, area, level), IS_SKIN);
     Plane near = GaussianBlur.blur(covered.crop(area), faceWidth * 0.01);
     Plane face = all.times(thresholded(near, NEAR_FACE));
     Plane skin = sure(all, face, features(regions, area, level), green, faceWidth);
@@ -104,8 +104,8 @@ record SkinMaps(
 
   private static Plane features(Regions regions, Area area, int level) {
     Plane features = Plane.of(area);
-    for (Region r :
-        new Region[] {Region.LIPS, Region.TEETH, Region.SCLERA, Region.IRIS, Region.BROWS_LASHES}) {
+    for (SemanticRegion r :
+        new SemanticRegion[] {SemanticRegion.LIPS, SemanticRegion.TEETH, SemanticRegion.SCLERA, SemanticRegion.IRIS, SemanticRegion.BROWS_LASHES}) {
       Plane own = regions.coverage(r, area, level);
       for (int i = 0; i < own.values().length; i++) {
         features.values()[i] = Math.max(features.values()[i], own.values()[i]);

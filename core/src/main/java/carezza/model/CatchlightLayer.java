@@ -6,16 +6,16 @@ package carezza.model;
  * @param gain 0 … 1: share of the way to white
  * @param neutral 0 … 1: share of their colour taken away
  */
-public record CatchlightLayer(Head head, double gain, double neutral) implements Layer {
+public record CatchlightLayer(LayerAttributes attributes, double gain, double neutral) implements Layer {
 
   public CatchlightLayer {
-    Require.present("head", head);
+    Require.present("attributes", attributes);
     Require.range("gain", gain, 0, 1);
     Require.range("neutral", neutral, 0, 1);
   }
 
   @Override
-  public CatchlightLayer with(Head newHead) {
-    return new CatchlightLayer(newHead, gain, neutral);
+  public CatchlightLayer with(LayerAttributes newAttributes) {
+    return new CatchlightLayer(newAttributes, gain, neutral);
   }
 }

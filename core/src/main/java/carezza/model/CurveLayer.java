@@ -15,13 +15,13 @@ import carezza.colour.MonotoneCurve.Point;
  * @param matte 0 … 0.25: encoded value that black rises to, with a soft toe; last of all
  */
 public record CurveLayer(
-    Head head, List<Point> luminance, List<Point> red, List<Point> green, List<Point> blue, double matte)
+    LayerAttributes attributes, List<Point> luminance, List<Point> red, List<Point> green, List<Point> blue, double matte)
     implements Layer {
 
   private static final List<Point> STRAIGHT = List.of(new Point(0, 0), new Point(1, 1));
 
   public CurveLayer {
-    Require.present("head", head);
+    Require.present("attributes", attributes);
     luminance = checked(luminance);
     red = checked(red);
     green = checked(green);
@@ -58,7 +58,7 @@ public record CurveLayer(
 
   public CurveLayer with(Channel channel, List<Point> points) {
     return new CurveLayer(
-        head,
+        attributes,
         channel == Channel.LUMINANCE ? points : luminance,
         channel == Channel.RED ? points : red,
         channel == Channel.GREEN ? points : green,
@@ -67,7 +67,7 @@ public record CurveLayer(
   }
 
   @Override
-  public CurveLayer with(Head newHead) {
-    return new CurveLayer(newHead, luminance, red, green, blue, matte);
+  public CurveLayer with(LayerAttributes newAttributes) {
+    return new CurveLayer(newAttributes, luminance, red, green, blue, matte);
   }
 }

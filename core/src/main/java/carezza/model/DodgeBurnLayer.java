@@ -14,7 +14,7 @@ package carezza.model;
  * @param shades tones of the layer's input that shade is limited to, or null
  */
 public record DodgeBurnLayer(
-    Head head,
+    LayerAttributes attributes,
     Method method,
     double dodge,
     double burn,
@@ -63,7 +63,7 @@ public record DodgeBurnLayer(
       new Mask.Range(Mask.Quantity.LIGHTNESS, 0, 0, 40, 60);
 
   public DodgeBurnLayer {
-    Require.present("head", head);
+    Require.present("attributes", attributes);
     Require.present("method", method);
     Require.range("dodge", dodge, 0, 0.4);
     Require.range("burn", burn, 0, 0.4);
@@ -90,7 +90,7 @@ public record DodgeBurnLayer(
   public DodgeBurnLayer withMethod(Method newMethod) {
     boolean tones = newMethod == Method.RANGES && lights == null && shades == null;
     return new DodgeBurnLayer(
-        head,
+        attributes,
         newMethod,
         dodge,
         burn,
@@ -103,27 +103,27 @@ public record DodgeBurnLayer(
 
   public DodgeBurnLayer withStrengths(double newDodge, double newBurn) {
     return new DodgeBurnLayer(
-        head, method, newDodge, newBurn, dodgeMask, burnMask, keepColour, lights, shades);
+        attributes, method, newDodge, newBurn, dodgeMask, burnMask, keepColour, lights, shades);
   }
 
   public DodgeBurnLayer withMasks(Mask newDodge, Mask newBurn) {
     return new DodgeBurnLayer(
-        head, method, dodge, burn, newDodge, newBurn, keepColour, lights, shades);
+        attributes, method, dodge, burn, newDodge, newBurn, keepColour, lights, shades);
   }
 
   public DodgeBurnLayer withKeepColour(double newKeepColour) {
     return new DodgeBurnLayer(
-        head, method, dodge, burn, dodgeMask, burnMask, newKeepColour, lights, shades);
+        attributes, method, dodge, burn, dodgeMask, burnMask, newKeepColour, lights, shades);
   }
 
   public DodgeBurnLayer withTones(Mask.Range newLights, Mask.Range newShades) {
     return new DodgeBurnLayer(
-        head, method, dodge, burn, dodgeMask, burnMask, keepColour, newLights, newShades);
+        attributes, method, dodge, burn, dodgeMask, burnMask, keepColour, newLights, newShades);
   }
 
   @Override
-  public DodgeBurnLayer with(Head newHead) {
+  public DodgeBurnLayer with(LayerAttributes newAttributes) {
     return new DodgeBurnLayer(
-        newHead, method, dodge, burn, dodgeMask, burnMask, keepColour, lights, shades);
+        newAttributes, method, dodge, burn, dodgeMask, burnMask, keepColour, lights, shades);
   }
 }

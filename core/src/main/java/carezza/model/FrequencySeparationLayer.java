@@ -15,7 +15,7 @@ import java.util.List;
  * @param areas places whose low band is blurred, by outline or by stroke
  */
 public record FrequencySeparationLayer(
-    Head head,
+    LayerAttributes attributes,
     Double radius,
     Split split,
     double textureGain,
@@ -48,7 +48,7 @@ public record FrequencySeparationLayer(
   }
 
   public FrequencySeparationLayer {
-    Require.present("head", head);
+    Require.present("attributes", attributes);
     if (radius != null) {
       Require.range("radius", radius, 0.3, 500);
     }
@@ -62,41 +62,41 @@ public record FrequencySeparationLayer(
 
   public FrequencySeparationLayer withRadius(Double newRadius) {
     return new FrequencySeparationLayer(
-        head, newRadius, split, textureGain, blotchGain, evening, edgeGuard, areas);
+        attributes, newRadius, split, textureGain, blotchGain, evening, edgeGuard, areas);
   }
 
   public FrequencySeparationLayer withSplit(Split newSplit) {
     return new FrequencySeparationLayer(
-        head, radius, newSplit, textureGain, blotchGain, evening, edgeGuard, areas);
+        attributes, radius, newSplit, textureGain, blotchGain, evening, edgeGuard, areas);
   }
 
   public FrequencySeparationLayer withTextureGain(double newGain) {
-    return new FrequencySeparationLayer(head, radius, split, newGain, blotchGain, evening, edgeGuard, areas);
+    return new FrequencySeparationLayer(attributes, radius, split, newGain, blotchGain, evening, edgeGuard, areas);
   }
 
   public FrequencySeparationLayer withBlotchGain(double newGain) {
     return new FrequencySeparationLayer(
-        head, radius, split, textureGain, newGain, evening, edgeGuard, areas);
+        attributes, radius, split, textureGain, newGain, evening, edgeGuard, areas);
   }
 
   public FrequencySeparationLayer withEvening(double newEvening) {
     return new FrequencySeparationLayer(
-        head, radius, split, textureGain, blotchGain, newEvening, edgeGuard, areas);
+        attributes, radius, split, textureGain, blotchGain, newEvening, edgeGuard, areas);
   }
 
   public FrequencySeparationLayer withEdgeGuard(double newGuard) {
     return new FrequencySeparationLayer(
-        head, radius, split, textureGain, blotchGain, evening, newGuard, areas);
+        attributes, radius, split, textureGain, blotchGain, evening, newGuard, areas);
   }
 
   public FrequencySeparationLayer withAreas(List<LowBandArea> newAreas) {
     return new FrequencySeparationLayer(
-        head, radius, split, textureGain, blotchGain, evening, edgeGuard, newAreas);
+        attributes, radius, split, textureGain, blotchGain, evening, edgeGuard, newAreas);
   }
 
   @Override
-  public FrequencySeparationLayer with(Head newHead) {
+  public FrequencySeparationLayer with(LayerAttributes newAttributes) {
     return new FrequencySeparationLayer(
-        newHead, radius, split, textureGain, blotchGain, evening, edgeGuard, areas);
+        newAttributes, radius, split, textureGain, blotchGain, evening, edgeGuard, areas);
   }
 }

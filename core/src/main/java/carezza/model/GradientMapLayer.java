@@ -10,13 +10,13 @@ import carezza.colour.Lab;
  *
  * @param stops at least two, with rising positions
  */
-public record GradientMapLayer(Head head, List<Stop> stops) implements Layer {
+public record GradientMapLayer(LayerAttributes attributes, List<Stop> stops) implements Layer {
 
   /**
    * @param position L* of the picture over 100, 0 … 1
    * @param colour in its place
    */
-  public record Stop(double position, ToneEveningLayer.Target colour) {
+  public record Stop(double position, SkinToneEveningLayer.Target colour) {
     public Stop {
       Require.range("position", position, 0, 1);
       Require.present("colour", colour);
@@ -52,14 +52,14 @@ public record GradientMapLayer(Head head, List<Stop> stops) implements Layer {
   }
 
   /** The same positions with another colour for one of them. */
-  public GradientMapLayer with(int place, ToneEveningLayer.Target colour) {
+  public GradientMapLayer with(int place, SkinToneEveningLayer.Target colour) {
     List<Stop> changed = new ArrayList<>(stops);
     changed.set(place, new Stop(stops.get(place).position(), colour));
-    return new GradientMapLayer(head, changed);
+    return new GradientMapLayer(attributes, changed);
   }
 
   public GradientMapLayer {
-    Require.present("head", head);
+    Require.present("attributes", attributes);
     Require.present("stops", stops);
     stops = List.copyOf(stops);
     Require.range("number of stops", stops.size(), 2, 16);
@@ -70,7 +70,7 @@ public record GradientMapLayer(Head head, List<Stop> stops) implements Layer {
   }
 
   @Override
-  public GradientMapLayer with(Head newHead) {
-    return new GradientMapLayer(newHead, stops);
+  public GradientMapLayer with(LayerAttributes newAttributes) {
+    return new GradientMapLayer(newAttributes, stops);
   }
 }

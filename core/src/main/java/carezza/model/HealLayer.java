@@ -13,7 +13,7 @@ import java.util.function.UnaryOperator;
  *     0.05 … 2: small follows the edge closely, large takes the broad tone
  * @param band what is replaced: everything, or only the texture above the local tone
  */
-public record HealLayer(Head head, List<Patch> patches, double softness, Band band)
+public record HealLayer(LayerAttributes attributes, List<Patch> patches, double softness, Band band)
     implements Layer {
 
   /** What a heal replaces. */
@@ -23,7 +23,7 @@ public record HealLayer(Head head, List<Patch> patches, double softness, Band ba
   }
 
   /** How a repair is made. */
-  public enum Way {
+  public enum RepairMethod {
     /** Skin from its source, made to join its surroundings. */
     HEAL("Heal"),
     /** What is at the source, as it is. */
@@ -35,7 +35,7 @@ public record HealLayer(Head head, List<Patch> patches, double softness, Band ba
 
     private final String title;
 
-    Way(String title) {
+    RepairMethod(String title) {
       this.title = title;
     }
 
@@ -97,11 +97,11 @@ public record HealLayer(Head head, List<Patch> patches, double softness, Band ba
    * @param way how
    * @param amount 0 … 1: 1 as if nothing had been there
    */
-  public record Patch(RepairArea area, List<Source> sources, Way way, double amount) {
+  public record Patch(RepairArea area, List<Source> sources, RepairMethod way, double amount) {
     public Patch {
       Require.present("area", area);
       sources = sources == null ? List.of() : List.copyOf(sources);
-      way = way == null ? Way.HEAL : way;
+      way = way == null ? RepairMethod.HEAL : way;
       Require.range("amount", amount, 0, 1);
       if (sources.size() > 1 && sources.size() != count(area, way)) {
         throw new IllegalArgumentException(
@@ -111,7 +111,7 @@ public record HealLayer(Head head, List<Patch> patches, double softness, Band ba
 
     /** A heal in full. */
     public Patch(RepairArea area, Source source) {
-      this(area, source == null ? List.of() : List.of(source), Way.HEAL, 1);
+      this(area, source == null ? List.of() : List.of(source), RepairMethod.HEAL, 1);
     }
 
     /** A round spot whose source is to be chosen. */
@@ -125,8 +125,8 @@ public record HealLayer(Head head, List<Patch> patches, double softness, Band ba
     }
 
     /** Long strokes are healed in pieces, as no one place fits all along them. */
-    private static int count(RepairArea area, Way way) {
-      return way == Way.HEAL && area instanceof Stroke s
+    private static int count(RepairArea area, RepairMethod way) {
+      return way == RepairMethod.HEAL && area instanceof Stroke s
           ? Math.clamp((long) Math.ceil(s.length() / (PIECE * s.radius())), 1, MOST_PIECES)
           : 1;
     }
@@ -154,9 +154,9 @@ public record HealLayer(Head head, List<Patch> patches, double softness, Band ba
     }
 
     /** Made in another way; what takes nothing keeps no sources, and no place is a clone of itself. */
-    public Patch withWay(Way newWay) {
+    public Patch withWay(RepairMethod newWay) {
       boolean fits =
-          newWay == Way.HEAL
+          newWay == RepairMethod.HEAL
               || newWay.clones() && sources.size() <= 1 && !sources.contains(Source.OWN);
       return new Patch(area, fits ? sources : List.of(), newWay, amount);
     }
@@ -186,14 +186,14 @@ public record HealLayer(Head head, List<Patch> patches, double softness, Band ba
   private static final double SPOT_SOFTNESS = 0.35;
 
   public HealLayer {
-    Require.present("head", head);
+    Require.present("attributes", attributes);
     patches = patches == null ? List.of() : List.copyOf(patches);
     Require.range("softness", softness, 0.05, 2);
     Require.present("band", band);
   }
 
   public HealLayer withPatches(List<Patch> newPatches) {
-    return new HealLayer(head, newPatches, softness, band);
+    return new HealLayer(attributes, newPatches, softness, band);
   }
 
   /** With another repair in the place of one. */
@@ -222,7 +222,7 @@ public record HealLayer(Head head, List<Patch> patches, double softness, Band ba
   }
 
   @Override
-  public HealLayer with(Head newHead) {
-    return new HealLayer(newHead, patches, softness, band);
+  public HealLayer with(LayerAttributes newAttributes) {
+    return new HealLayer(newAttributes, patches, softness, band);
   }
 }

@@ -9,10 +9,10 @@ package carezza.model;
  * @param chroma −1 … 1: share that is added
  * @param lightness L* added to full colours, −30 … 30
  */
-public record HueShiftLayer(Head head, double hue, double width, double turn, double chroma, double lightness) implements Layer {
+public record HueShiftLayer(LayerAttributes attributes, double hue, double width, double turn, double chroma, double lightness) implements Layer {
 
   public HueShiftLayer {
-    Require.present("head", head);
+    Require.present("attributes", attributes);
     Require.range("hue", hue, 0, 360);
     Require.range("width", width, 5, 120);
     Require.range("turn", turn, -90, 90);
@@ -21,7 +21,7 @@ public record HueShiftLayer(Head head, double hue, double width, double turn, do
   }
 
   @Override
-  public HueShiftLayer with(Head newHead) {
-    return new HueShiftLayer(newHead, hue, width, turn, chroma, lightness);
+  public HueShiftLayer with(LayerAttributes newAttributes) {
+    return new HueShiftLayer(newAttributes, hue, width, turn, chroma, lightness);
   }
 }

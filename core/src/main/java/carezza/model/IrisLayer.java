@@ -8,17 +8,17 @@ package carezza.model;
  * @param chroma −0.5 … 1: share of chroma that is added
  * @param force past the limits
  */
-public record IrisLayer(Head head, double contrast, double lift, double chroma, boolean force) implements Layer {
+public record IrisLayer(LayerAttributes attributes, double contrast, double lift, double chroma, boolean force) implements Layer {
 
   public IrisLayer {
-    Require.present("head", head);
+    Require.present("attributes", attributes);
     Require.range("contrast", contrast, 0, 1);
     Require.range("lift", lift, 0, 15);
     Require.range("chroma", chroma, -0.5, 1);
   }
 
   @Override
-  public IrisLayer with(Head newHead) {
-    return new IrisLayer(newHead, contrast, lift, chroma, force);
+  public IrisLayer with(LayerAttributes newAttributes) {
+    return new IrisLayer(newAttributes, contrast, lift, chroma, force);
   }
 }

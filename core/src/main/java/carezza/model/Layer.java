@@ -7,21 +7,21 @@ public sealed interface Layer
         HealLayer,
         FrequencySeparationLayer,
         DodgeBurnLayer,
-        ToneEveningLayer,
+        SkinToneEveningLayer,
         CurveLayer,
         TeethLayer,
         ScleraLayer,
-        NeutraliseLayer,
-        RangeLayer,
+        NeutralPointsLayer,
+        LevelsLayer,
         LocalContrastLayer,
-        MatchLayer,
-        FamiliesLayer,
-        DepthLayer,
-        MuteLayer,
-        ColourTouchLayer,
-        BalanceLayer,
+        SkinMatchLayer,
+        HueBandsLayer,
+        SkinDepthLayer,
+        DesaturateLayer,
+        ColourPaintLayer,
+        ColourBalanceLayer,
         GradientMapLayer,
-        MonoLayer,
+        MonochromeLayer,
         SaturationLayer,
         HueShiftLayer,
         IrisLayer,
@@ -31,13 +31,13 @@ public sealed interface Layer
         SharpenLayer,
         LockedLayer {
 
-  Head head();
+  LayerAttributes attributes();
 
   /** The same layer with another head. */
-  Layer with(Head head);
+  Layer with(LayerAttributes attributes);
 
   /** Takes part in the picture at all. */
   default boolean acts() {
-    return head().on() && head().amount() > 0;
+    return attributes().on() && attributes().amount() > 0;
   }
 }

@@ -4,8 +4,8 @@ import java.util.List;
 import java.util.function.Function;
 
 import carezza.model.Mask.Everything;
-import carezza.model.Mask.Named;
 import carezza.model.Mask.Nothing;
+import carezza.model.Mask.RegionMask;
 
 /** The kinds of layer: the name each has in files, where it stands, and how a new one starts. */
 public enum LayerKind {
@@ -17,13 +17,13 @@ public enum LayerKind {
       h -> new WhiteBalanceLayer(h, 6504, 0)),
   EXPOSURE(
       "exposure", "Exposure", Stage.SETTLE, ExposureLayer.class, h -> new ExposureLayer(h, 0, 0)),
-  NEUTRALISE(
+  NEUTRAL_POINTS(
       "neutralise",
       "Neutral points",
       Stage.SETTLE,
-      NeutraliseLayer.class,
-      h -> new NeutraliseLayer(h, null, null, null)),
-  RANGE("range", "Range", Stage.SETTLE, RangeLayer.class, h -> new RangeLayer(h, 0, 1, 0, 0)),
+      NeutralPointsLayer.class,
+      h -> new NeutralPointsLayer(h, null, null, null)),
+  LEVELS("range", "Range", Stage.SETTLE, LevelsLayer.class, h -> new LevelsLayer(h, 0, 1, 0, 0)),
   LOCAL_CONTRAST(
       "localContrast",
       "Local contrast",
@@ -43,7 +43,7 @@ public enum LayerKind {
       FrequencySeparationLayer.class,
       h ->
           new FrequencySeparationLayer(
-              h.withMask(new Named(Region.SKIN)),
+              h.withMask(new RegionMask(SemanticRegion.SKIN)),
               null,
               FrequencySeparationLayer.Split.GAUSSIAN,
               1,
@@ -67,54 +67,54 @@ public enum LayerKind {
               0.5,
               null,
               null)),
-  TONE_EVENING(
+  SKIN_TONE_EVENING(
       "toneEvening",
       "Tone evening",
       Stage.EVEN,
-      ToneEveningLayer.class,
+      SkinToneEveningLayer.class,
       h ->
-          new ToneEveningLayer(
-              h.withMask(new Named(Region.SKIN)), 0.5, 0.3, null, 0.4, 0.2, 0, null, false)),
-  MATCH(
+          new SkinToneEveningLayer(
+              h.withMask(new RegionMask(SemanticRegion.SKIN)), 0.5, 0.3, null, 0.4, 0.2, 0, null, false)),
+  SKIN_MATCH(
       "match",
       "Match",
       Stage.EVEN,
-      MatchLayer.class,
+      SkinMatchLayer.class,
       h ->
-          new MatchLayer(
-              h.withMask(new Named(Region.NECK_SKIN)), new Named(Region.FACE_SKIN), 0.8, 0)),
-  FAMILIES(
+          new SkinMatchLayer(
+              h.withMask(new RegionMask(SemanticRegion.NECK_SKIN)), new RegionMask(SemanticRegion.FACE_SKIN), 0.8, 0)),
+  HUE_BANDS(
       "families",
       "Colour families",
       Stage.EVEN,
-      FamiliesLayer.class,
-      h -> new FamiliesLayer(h, null)),
-  DEPTH(
+      HueBandsLayer.class,
+      h -> new HueBandsLayer(h, null)),
+  SKIN_DEPTH(
       "depth",
       "Depth",
       Stage.EVEN,
-      DepthLayer.class,
-      h -> new DepthLayer(h.withMask(new Named(Region.SKIN)), 0.4, 1.5, null, false)),
-  MUTE("mute", "Mute", Stage.EVEN, MuteLayer.class, h -> new MuteLayer(h, 0.3, 1, null)),
-  COLOUR_TOUCH(
+      SkinDepthLayer.class,
+      h -> new SkinDepthLayer(h.withMask(new RegionMask(SemanticRegion.SKIN)), 0.4, 1.5, null, false)),
+  DESATURATE("mute", "Mute", Stage.EVEN, DesaturateLayer.class, h -> new DesaturateLayer(h, 0.3, 1, null)),
+  COLOUR_PAINT(
       "colourTouch",
       "Colour touch-up",
       Stage.EVEN,
-      ColourTouchLayer.class,
+      ColourPaintLayer.class,
       h ->
-          new ColourTouchLayer(h.withMask(new Nothing()), new ToneEveningLayer.Target(65, 28, 50))),
+          new ColourPaintLayer(h.withMask(new Nothing()), new SkinToneEveningLayer.Target(65, 28, 50))),
   CURVE(
       "curve",
       "Curve",
       Stage.GRADE,
       CurveLayer.class,
       h -> new CurveLayer(h, null, null, null, null, 0)),
-  BALANCE(
+  COLOUR_BALANCE(
       "balance",
       "Three-way balance",
       Stage.GRADE,
-      BalanceLayer.class,
-      h -> new BalanceLayer(h, Tint.NONE, Tint.NONE, Tint.NONE, 1)),
+      ColourBalanceLayer.class,
+      h -> new ColourBalanceLayer(h, Tint.NONE, Tint.NONE, Tint.NONE, 1)),
   GRADIENT_MAP(
       "gradientMap",
       "Gradient map",
@@ -124,10 +124,10 @@ public enum LayerKind {
           new GradientMapLayer(
               h.withAmount(0.3),
               List.of(
-                  new GradientMapLayer.Stop(0, new ToneEveningLayer.Target(4, 6, 290)),
-                  new GradientMapLayer.Stop(0.5, new ToneEveningLayer.Target(50, 14, 50)),
-                  new GradientMapLayer.Stop(1, new ToneEveningLayer.Target(97, 6, 85))))),
-  MONO("mono", "Mono mix", Stage.GRADE, MonoLayer.class, h -> new MonoLayer(h, null, null, null)),
+                  new GradientMapLayer.Stop(0, new SkinToneEveningLayer.Target(4, 6, 290)),
+                  new GradientMapLayer.Stop(0.5, new SkinToneEveningLayer.Target(50, 14, 50)),
+                  new GradientMapLayer.Stop(1, new SkinToneEveningLayer.Target(97, 6, 85))))),
+  MONOCHROME("mono", "Mono mix", Stage.GRADE, MonochromeLayer.class, h -> new MonochromeLayer(h, null, null, null)),
   SATURATION(
       "saturation",
       "Saturation",
@@ -145,31 +145,31 @@ public enum LayerKind {
       "Teeth",
       Stage.BRIGHTEN,
       TeethLayer.class,
-      h -> new TeethLayer(h.withMask(new Named(Region.TEETH)), 8, 4, false)),
+      h -> new TeethLayer(h.withMask(new RegionMask(SemanticRegion.TEETH)), 8, 4, false)),
   SCLERA(
       "sclera",
       "Whites of the eyes",
       Stage.BRIGHTEN,
       ScleraLayer.class,
-      h -> new ScleraLayer(h.withMask(new Named(Region.SCLERA)), 5.5, 0.4, 3, 0, false)),
+      h -> new ScleraLayer(h.withMask(new RegionMask(SemanticRegion.SCLERA)), 5.5, 0.4, 3, 0, false)),
   IRIS(
       "iris",
       "Irises",
       Stage.BRIGHTEN,
       IrisLayer.class,
-      h -> new IrisLayer(h.withMask(new Named(Region.IRIS)), 0.25, 3, 0.1, false)),
+      h -> new IrisLayer(h.withMask(new RegionMask(SemanticRegion.IRIS)), 0.25, 3, 0.1, false)),
   CATCHLIGHT(
       "catchlight",
       "Catchlights",
       Stage.BRIGHTEN,
       CatchlightLayer.class,
-      h -> new CatchlightLayer(h.withMask(new Named(Region.IRIS)), 0.4, 0.5)),
+      h -> new CatchlightLayer(h.withMask(new RegionMask(SemanticRegion.IRIS)), 0.4, 0.5)),
   LIPS(
       "lips",
       "Lips",
       Stage.BRIGHTEN,
       LipsLayer.class,
-      h -> new LipsLayer(h.withMask(new Named(Region.LIPS)), 28, 0, 0, false)),
+      h -> new LipsLayer(h.withMask(new RegionMask(SemanticRegion.LIPS)), 28, 0, 0, false)),
   VIGNETTE(
       "vignette",
       "Vignette",
@@ -187,14 +187,14 @@ public enum LayerKind {
   private final String title;
   private final Stage stage;
   private final Class<? extends Layer> type;
-  private final Function<Head, Layer> start;
+  private final Function<LayerAttributes, Layer> start;
 
   LayerKind(
       String key,
       String title,
       Stage stage,
       Class<? extends Layer> type,
-      Function<Head, Layer> start) {
+      Function<LayerAttributes, Layer> start) {
     this.key = key;
     this.title = title;
     this.stage = stage;
@@ -222,7 +222,7 @@ public enum LayerKind {
 
   /** A new layer with the defaults. */
   public Layer fresh() {
-    return start.apply(Head.of(title, stage, new Everything()));
+    return start.apply(LayerAttributes.of(title, stage, new Everything()));
   }
 
   /**

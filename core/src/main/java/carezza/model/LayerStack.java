@@ -14,12 +14,12 @@ public record LayerStack(List<Layer> layers) {
   public static final LayerStack EMPTY = new LayerStack(List.of());
 
   public LayerStack {
-    layers = layers.stream().sorted(Comparator.comparing((Layer l) -> l.head().stage())).toList();
+    layers = layers.stream().sorted(Comparator.comparing((Layer l) -> l.attributes().stage())).toList();
     Require.most("the stack", layers.size(), 2000);
     Set<String> ids = new HashSet<>();
     for (Layer layer : layers) {
-      if (!ids.add(layer.head().id())) {
-        throw new IllegalArgumentException("two layers have the id " + layer.head().id());
+      if (!ids.add(layer.attributes().id())) {
+        throw new IllegalArgumentException("two layers have the id " + layer.attributes().id());
       }
     }
   }
@@ -42,13 +42,13 @@ public record LayerStack(List<Layer> layers) {
   }
 
   public Optional<Layer> find(String id) {
-    return layers.stream().filter(l -> l.head().id().equals(id)).findFirst();
+    return layers.stream().filter(l -> l.attributes().id().equals(id)).findFirst();
   }
 
   /** Place of the layer from the bottom, −1 if it is not here. */
   public int indexOf(String id) {
     for (int i = 0; i < layers.size(); i++) {
-      if (layers.get(i).head().id().equals(id)) {
+      if (layers.get(i).attributes().id().equals(id)) {
         return i;
       }
     }
@@ -64,14 +64,14 @@ public record LayerStack(List<Layer> layers) {
 
   /** Without a layer; masks that were linked to its mask become copies of it. */
   public LayerStack without(String id) {
-    Mask gone = find(id).map(l -> l.head().mask()).orElse(null);
+    Mask gone = find(id).map(l -> l.attributes().mask()).orElse(null);
     return new LayerStack(
         layers.stream()
-            .filter(l -> !l.head().id().equals(id))
+            .filter(l -> !l.attributes().id().equals(id))
             .map(
                 l ->
-                    l.head().mask().equals(new Mask.Like(id))
-                        ? l.with(l.head().withMask(gone))
+                    l.attributes().mask().equals(new Mask.LinkedMask(id))
+                        ? l.with(l.attributes().withMask(gone))
                         : l)
             .toList());
   }
@@ -81,9 +81,9 @@ public record LayerStack(List<Layer> layers) {
     List<Layer> acting = new ArrayList<>();
     boolean changed = false;
     for (Layer layer : layers) {
-      Mask mask = acting(layer.head().mask(), new HashSet<>(Set.of(layer.head().id())));
-      changed |= !mask.equals(layer.head().mask());
-      acting.add(layer.with(layer.head().withMask(mask)));
+      Mask mask = acting(layer.attributes().mask(), new HashSet<>(Set.of(layer.attributes().id())));
+      changed |= !mask.equals(layer.attributes().mask());
+      acting.add(layer.with(layer.attributes().withMask(mask)));
     }
     return changed ? new LayerStack(acting) : this;
   }
@@ -98,19 +98,19 @@ public record LayerStack(List<Layer> layers) {
   }
 
   private Mask followed(Mask own, Set<String> passed) {
-    if (!(own instanceof Mask.Like(String id))) {
+    if (!(own instanceof Mask.LinkedMask(String id))) {
       return own;
     }
     Set<String> further = new HashSet<>(passed);
     return further.add(id)
-        ? find(id).map(l -> acting(l.head().mask(), further)).orElse(new Mask.Nothing())
+        ? find(id).map(l -> acting(l.attributes().mask(), further)).orElse(new Mask.Nothing())
         : new Mask.Nothing();
   }
 
   /** With the layer of this id changed; unchanged if it is not here. */
   public LayerStack edit(String id, UnaryOperator<Layer> change) {
     return new LayerStack(
-        layers.stream().map(l -> l.head().id().equals(id) ? change.apply(l) : l).toList());
+        layers.stream().map(l -> l.attributes().id().equals(id) ? change.apply(l) : l).toList());
   }
 
   /** With the layer one place nearer to ({@code −1}) or farther from the photograph in its stage. */
@@ -120,7 +120,7 @@ public record LayerStack(List<Layer> layers) {
     if (from < 0
         || to < 0
         || to >= layers.size()
-        || layers.get(from).head().stage() != layers.get(to).head().stage()) {
+        || layers.get(from).attributes().stage() != layers.get(to).attributes().stage()) {
       return this;
     }
     List<Layer> order = new ArrayList<>(layers);
@@ -135,6 +135,6 @@ public record LayerStack(List<Layer> layers) {
 
   /** Number of layers up to and including this stage. */
   public int through(Stage stage) {
-    return (int) layers.stream().filter(l -> l.head().stage().compareTo(stage) <= 0).count();
+    return (int) layers.stream().filter(l -> l.attributes().stage().compareTo(stage) <= 0).count();
   }
 }

@@ -8,17 +8,17 @@ package carezza.model;
  * @param lift L* that the median gains, −10 … 10; held within 4 unless forced
  * @param force past the limits
  */
-public record LipsLayer(Head head, double target, double turn, double lift, boolean force) implements Layer {
+public record LipsLayer(LayerAttributes attributes, double target, double turn, double lift, boolean force) implements Layer {
 
   public LipsLayer {
-    Require.present("head", head);
+    Require.present("attributes", attributes);
     Require.range("target", target, 5, 70);
     Require.range("turn", turn, -15, 15);
     Require.range("lift", lift, -10, 10);
   }
 
   @Override
-  public LipsLayer with(Head newHead) {
-    return new LipsLayer(newHead, target, turn, lift, force);
+  public LipsLayer with(LayerAttributes newAttributes) {
+    return new LipsLayer(newAttributes, target, turn, lift, force);
   }
 }

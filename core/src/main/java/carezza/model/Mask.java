@@ -17,8 +17,8 @@ public sealed interface Mask {
   record Nothing() implements Mask {}
 
   /** An area known by name; nothing where there is no face map. */
-  record Named(Region region) implements Mask {
-    public Named {
+  record RegionMask(SemanticRegion region) implements Mask {
+    public RegionMask {
       Require.present("region", region);
     }
   }
@@ -36,9 +36,9 @@ public sealed interface Mask {
    * An ellipse; coverage falls from 1 to 0 over {@code softness} of its radius, measured inwards from
    * the outline (softness 1 is a radial gradient). The angle is in degrees, clockwise.
    */
-  record Oval(double x, double y, double radiusX, double radiusY, double angle, double softness)
+  record Ellipse(double x, double y, double radiusX, double radiusY, double angle, double softness)
       implements Mask {
-    public Oval {
+    public Ellipse {
       Require.range("x", x, -Require.FARTHEST, Require.FARTHEST);
       Require.range("y", y, -Require.FARTHEST, Require.FARTHEST);
       Require.range("radiusX", radiusX, 1e-3, Require.FARTHEST);
@@ -166,9 +166,9 @@ public sealed interface Mask {
    * @param full difference of L* that would be full coverage
    * @param limit difference of L* up to which it is a blotch
    */
-  record Uneven(boolean darker, double fine, double coarse, double full, double limit)
+  record LocalDeviation(boolean darker, double fine, double coarse, double full, double limit)
       implements Mask {
-    public Uneven {
+    public LocalDeviation {
       Require.range("fine", fine, 0, 1000);
       Require.range("coarse", coarse, fine, 4000);
       Require.range("full", full, 0.1, 1000);
@@ -215,8 +215,8 @@ public sealed interface Mask {
   }
 
   /** Coverage times a factor, cut at 1. */
-  record Scale(Mask of, double factor) implements Mask {
-    public Scale {
+  record Opacity(Mask of, double factor) implements Mask {
+    public Opacity {
       Require.present("of", of);
       Require.range("factor", factor, 0, 10);
     }
@@ -226,8 +226,8 @@ public sealed interface Mask {
    * Grown by a disc of this radius in photograph pixels, shrunk where it is below 0: the largest, or the
    * least, coverage within the disc.
    */
-  record Grow(Mask of, double radius) implements Mask {
-    public Grow {
+  record Dilate(Mask of, double radius) implements Mask {
+    public Dilate {
       Require.present("of", of);
       Require.range("radius", radius, -1000, 1000);
     }
@@ -245,15 +245,15 @@ public sealed interface Mask {
    * A part that is kept but switched off: what lies under it counts as if the part were not there. See
    * {@link #acting}.
    */
-  record Off(Mask part) implements Mask {
-    public Off {
+  record Disabled(Mask part) implements Mask {
+    public Disabled {
       Require.present("part", part);
     }
   }
 
   /** The mask of another layer, by its id, whatever it becomes; nothing if that layer is gone. */
-  record Like(String layer) implements Mask {
-    public Like {
+  record LinkedMask(String layer) implements Mask {
+    public LinkedMask {
       Require.present("layer", layer);
     }
   }

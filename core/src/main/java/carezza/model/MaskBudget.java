@@ -6,18 +6,18 @@ import java.util.Map;
 import java.util.Set;
 
 import carezza.model.Mask.And;
+import carezza.model.Mask.Dilate;
+import carezza.model.Mask.Disabled;
 import carezza.model.Mask.Feather;
-import carezza.model.Mask.Grow;
 import carezza.model.Mask.Invert;
-import carezza.model.Mask.Like;
+import carezza.model.Mask.LinkedMask;
+import carezza.model.Mask.LocalDeviation;
 import carezza.model.Mask.Minus;
-import carezza.model.Mask.Off;
+import carezza.model.Mask.Opacity;
 import carezza.model.Mask.Or;
 import carezza.model.Mask.Polygon;
 import carezza.model.Mask.Refine;
-import carezza.model.Mask.Scale;
 import carezza.model.Mask.Strokes;
-import carezza.model.Mask.Uneven;
 
 /**
  * What the masks of a stack cost at most, links to other layers' masks followed as often as they are evaluated. A retouch by
@@ -65,13 +65,13 @@ final class MaskBudget {
       if (most) {
         throw new IllegalArgumentException(
             "the mask of '%s' has more than %d parts, or more than %d that are softened or grown"
-                .formatted(layer.head().name(), MOST_PARTS, MOST_WIDE));
+                .formatted(layer.attributes().name(), MOST_PARTS, MOST_WIDE));
       }
     }
   }
 
   private Cost of(Layer layer) {
-    String id = layer.head().id();
+    String id = layer.attributes().id();
     if (known.containsKey(id)) {
       return known.get(id);
     }
@@ -79,11 +79,11 @@ final class MaskBudget {
       // A circle covers nothing; a chain this long is refused by its depth.
       return new Cost(0, 0, open.size() > DEEPEST ? DEEPEST + 1 : 0);
     }
-    Cost cost = of(layer.head().mask(), 0);
+    Cost cost = of(layer.attributes().mask(), 0);
     if (layer instanceof DodgeBurnLayer d) {
       cost = cost.plus(of(d.dodgeMask(), 0)).plus(of(d.burnMask(), 0));
     }
-    if (layer instanceof MatchLayer m) {
+    if (layer instanceof SkinMatchLayer m) {
       cost = cost.plus(of(m.follow(), 0));
     }
     if (layer instanceof FrequencySeparationLayer f) {
@@ -106,15 +106,15 @@ final class MaskBudget {
       case Or o -> of(o.one(), next).plus(of(o.other(), next)).within(false);
       case Minus m -> of(m.from(), next).plus(of(m.taken(), next)).within(false);
       case Invert i -> of(i.of(), next).within(false);
-      case Scale s -> of(s.of(), next).within(false);
-      case Off o -> of(o.part(), next).within(false);
+      case Opacity s -> of(s.of(), next).within(false);
+      case Disabled o -> of(o.part(), next).within(false);
       case Strokes s -> of(s.base(), next).within(false);
       case Feather f -> of(f.of(), next).within(f.sigma() > 0);
       case Refine r -> of(r.of(), next).within(true);
-      case Grow g -> of(g.of(), next).within(g.radius() != 0);
+      case Dilate g -> of(g.of(), next).within(g.radius() != 0);
       case Polygon p -> NOTHING.within(p.feather() > 0);
-      case Uneven u -> NOTHING.within(true);
-      case Like l -> stack.find(l.layer()).map(this::of).orElse(NOTHING).within(false);
+      case LocalDeviation u -> NOTHING.within(true);
+      case LinkedMask l -> stack.find(l.layer()).map(this::of).orElse(NOTHING).within(false);
       default -> NOTHING.within(false);
     };
   }

@@ -4,16 +4,16 @@ import java.util.ArrayList;
 import java.util.List;
 
 import carezza.model.Mask.And;
+import carezza.model.Mask.Dilate;
+import carezza.model.Mask.Disabled;
 import carezza.model.Mask.Everything;
 import carezza.model.Mask.Feather;
-import carezza.model.Mask.Grow;
 import carezza.model.Mask.Invert;
 import carezza.model.Mask.Minus;
 import carezza.model.Mask.Nothing;
-import carezza.model.Mask.Off;
+import carezza.model.Mask.Opacity;
 import carezza.model.Mask.Or;
 import carezza.model.Mask.Refine;
-import carezza.model.Mask.Scale;
 import carezza.model.Mask.Strokes;
 
 /**
@@ -73,20 +73,20 @@ public record MaskParts(List<Part> parts) {
       return switch (own) {
         case Everything e -> "everywhere";
         case Nothing n -> "nowhere yet";
-        case Mask.Named(Region region) -> region.words();
-        case Mask.Oval o -> "an oval";
+        case Mask.RegionMask(SemanticRegion region) -> region.words();
+        case Mask.Ellipse o -> "an oval";
         case Mask.Gradient g -> "a gradient";
         case Mask.Polygon p -> "an outline";
         case Mask.Range r -> range(r);
-        case Mask.Uneven u -> u.darker() ? "darker than around it" : "lighter than around it";
-        case Mask.Like l -> "as on another layer";
+        case Mask.LocalDeviation u -> u.darker() ? "darker than around it" : "lighter than around it";
+        case Mask.LinkedMask l -> "as on another layer";
         case Strokes s when s.base() instanceof Nothing ->
             "painted " + s.strokes().size() + (s.strokes().size() == 1 ? " stroke" : " strokes");
         case Invert i when i.of() instanceof Nothing -> "the other way round";
         case Feather f when f.of() instanceof Nothing -> "softened by %.0f px".formatted(f.sigma());
-        case Grow g when g.of() instanceof Nothing ->
+        case Dilate g when g.of() instanceof Nothing ->
             "%s by %.0f px".formatted(g.radius() < 0 ? "shrunk" : "grown", Math.abs(g.radius()));
-        case Scale s when s.of() instanceof Nothing -> "at %.0f %%".formatted(100 * s.factor());
+        case Opacity s when s.of() instanceof Nothing -> "at %.0f %%".formatted(100 * s.factor());
         case Refine r when r.of() instanceof Nothing -> "to its edges";
         default -> own.sentence();
       };
@@ -117,8 +117,8 @@ public record MaskParts(List<Part> parts) {
     List<Part> found = new ArrayList<>();
     Mask rest = mask;
     while (rest != null) {
-      boolean on = !(rest instanceof Off);
-      while (rest instanceof Off(Mask part)) {
+      boolean on = !(rest instanceof Disabled);
+      while (rest instanceof Disabled(Mask part)) {
         rest = part;
       }
       Mask next = under(rest);
@@ -145,8 +145,8 @@ public record MaskParts(List<Part> parts) {
       case Strokes(Mask base, List<Stroke> strokes) -> base instanceof Nothing ? null : base;
       case Invert i -> i.of();
       case Feather f -> f.of();
-      case Grow g -> g.of();
-      case Scale s -> s.of();
+      case Dilate g -> g.of();
+      case Opacity s -> s.of();
       case Refine r -> r.of();
       default -> null;
     };
@@ -157,8 +157,8 @@ public record MaskParts(List<Part> parts) {
       case Strokes s -> new Strokes(base, s.strokes());
       case Invert i -> new Invert(base);
       case Feather f -> new Feather(base, f.sigma());
-      case Grow g -> new Grow(base, g.radius());
-      case Scale s -> new Scale(base, s.factor());
+      case Dilate g -> new Dilate(base, g.radius());
+      case Opacity s -> new Opacity(base, s.factor());
       case Refine r -> new Refine(base, r.sigma());
       default -> throw new IllegalArgumentException("not a change of a mask: " + change);
     };
@@ -179,7 +179,7 @@ public record MaskParts(List<Part> parts) {
     Mask whole = null;
     for (Part part : parts) {
       whole = joined(whole, part);
-      whole = part.on() ? whole : new Off(whole);
+      whole = part.on() ? whole : new Disabled(whole);
     }
     return whole;
   }

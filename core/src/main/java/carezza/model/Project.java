@@ -26,7 +26,7 @@ public record Project(
     List<FaceMap> others,
     List<KeptMark> kept,
     List<Point> pins,
-    Frame frame,
+    Crop crop,
     LayerStack stack,
     String notes,
     Map<String, Object> unknown) {
@@ -51,18 +51,18 @@ public record Project(
 
   public Project withStack(LayerStack newStack) {
     return new Project(
-        title, photograph, faces, others, kept, pins, frame, newStack, notes, unknown);
+        title, photograph, faces, others, kept, pins, crop, newStack, notes, unknown);
   }
 
   public Project withFaces(FaceMap newFaces) {
     return new Project(
-        title, photograph, newFaces, others, kept, pins, frame, stack, notes, unknown);
+        title, photograph, newFaces, others, kept, pins, crop, stack, notes, unknown);
   }
 
   /** With the maps of further faces. */
   public Project withOthers(List<FaceMap> newOthers) {
     return new Project(
-        title, photograph, faces, newOthers, kept, pins, frame, stack, notes, unknown);
+        title, photograph, faces, newOthers, kept, pins, crop, stack, notes, unknown);
   }
 
   /** All maps, that of the measured face first. */
@@ -84,28 +84,28 @@ public record Project(
   public Project keeping(KeptMark mark) {
     List<KeptMark> more = new ArrayList<>(kept);
     more.add(mark);
-    return new Project(title, photograph, faces, others, more, pins, frame, stack, notes, unknown);
+    return new Project(title, photograph, faces, others, more, pins, crop, stack, notes, unknown);
   }
 
   public Project withPins(List<Point> newPins) {
     return new Project(
-        title, photograph, faces, others, kept, newPins, frame, stack, notes, unknown);
+        title, photograph, faces, others, kept, newPins, crop, stack, notes, unknown);
   }
 
   /**
    * @param newFrame null to deliver all
    */
-  public Project withFrame(Frame newFrame) {
+  public Project withCrop(Crop newFrame) {
     return new Project(
         title, photograph, faces, others, kept, pins, newFrame, stack, notes, unknown);
   }
 
   public Project withPhotograph(PhotoReference reference) {
-    return new Project(title, reference, faces, others, kept, pins, frame, stack, notes, unknown);
+    return new Project(title, reference, faces, others, kept, pins, crop, stack, notes, unknown);
   }
 
   public Project withUnknown(Map<String, Object> fields) {
-    return new Project(title, photograph, faces, others, kept, pins, frame, stack, notes, fields);
+    return new Project(title, photograph, faces, others, kept, pins, crop, stack, notes, fields);
   }
 
   public Project edit(String layerId, UnaryOperator<Layer> change) {

@@ -10,11 +10,11 @@ package carezza.model;
  * @param force lets the lift pass its limits
  */
 public record ScleraLayer(
-    Head head, double target, double redness, double lift, double balance, boolean force)
+    LayerAttributes attributes, double target, double redness, double lift, double balance, boolean force)
     implements Layer {
 
   public ScleraLayer {
-    Require.present("head", head);
+    Require.present("attributes", attributes);
     Require.range("target", target, -1, 15);
     Require.range("redness", redness, 0, 1);
     Require.range("lift", lift, 0, 12);
@@ -22,7 +22,7 @@ public record ScleraLayer(
   }
 
   @Override
-  public ScleraLayer with(Head newHead) {
-    return new ScleraLayer(newHead, target, redness, lift, balance, force);
+  public ScleraLayer with(LayerAttributes newAttributes) {
+    return new ScleraLayer(newAttributes, target, redness, lift, balance, force);
   }
 }

@@ -8,7 +8,7 @@ import java.util.List;
  * @param bands one to four, each added to the picture by its gain
  * @param haloLimit most that L* may change, reached softly, 0 … 20
  */
-public record SharpenLayer(Head head, List<Band> bands, double haloLimit) implements Layer {
+public record SharpenLayer(LayerAttributes attributes, List<Band> bands, double haloLimit) implements Layer {
 
   /**
    * Detail finer than the radius.
@@ -24,7 +24,7 @@ public record SharpenLayer(Head head, List<Band> bands, double haloLimit) implem
   }
 
   public SharpenLayer {
-    Require.present("head", head);
+    Require.present("attributes", attributes);
     bands = bands == null ? List.of() : List.copyOf(bands);
     if (bands.isEmpty() || bands.size() > 4) {
       throw new IllegalArgumentException("sharpening takes one to four bands");
@@ -33,7 +33,7 @@ public record SharpenLayer(Head head, List<Band> bands, double haloLimit) implem
   }
 
   @Override
-  public SharpenLayer with(Head newHead) {
-    return new SharpenLayer(newHead, bands, haloLimit);
+  public SharpenLayer with(LayerAttributes newAttributes) {
+    return new SharpenLayer(newAttributes, bands, haloLimit);
   }
 }

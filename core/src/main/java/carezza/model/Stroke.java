@@ -22,7 +22,7 @@ public final class Stroke implements RepairArea {
   private final double radius;
   private final double softness;
   private final double strength;
-  private final boolean lift;
+  private final boolean erase;
   private final double edge;
   private final long digest;
   private final Area bounds;
@@ -62,7 +62,7 @@ public final class Stroke implements RepairArea {
     this.radius = radius;
     this.softness = softness;
     this.strength = strength;
-    this.lift = lift;
+    this.erase = lift;
     this.edge = edge;
     this.digest = digest(points);
     this.bounds = reached();
@@ -135,8 +135,8 @@ public final class Stroke implements RepairArea {
     return strength;
   }
 
-  public boolean lift() {
-    return lift;
+  public boolean erase() {
+    return erase;
   }
 
   /** Difference of colour that the stroke stops at; 0 if it passes over edges. */
@@ -202,7 +202,7 @@ public final class Stroke implements RepairArea {
   }
 
   private Stroke of(float[] path) {
-    return new Stroke(path, radius, softness, strength, lift, edge);
+    return new Stroke(path, radius, softness, strength, erase, edge);
   }
 
   /** Moved by a shift in photograph pixels. */
@@ -217,7 +217,7 @@ public final class Stroke implements RepairArea {
 
   /** The same path with another radius. */
   public Stroke withRadius(double newRadius) {
-    return new Stroke(points, newRadius, softness, strength, lift, edge);
+    return new Stroke(points, newRadius, softness, strength, erase, edge);
   }
 
   /** A copy of the packed points: x, y, pressure, time. */
@@ -260,7 +260,7 @@ public final class Stroke implements RepairArea {
         && radius == s.radius
         && softness == s.softness
         && strength == s.strength
-        && lift == s.lift
+        && erase == s.erase
         && edge == s.edge
         && Arrays.equals(points, s.points);
   }

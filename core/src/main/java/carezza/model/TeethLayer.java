@@ -7,16 +7,16 @@ package carezza.model;
  * @param lift rise of the median L*, 0 … 15; held below the whites of the eyes unless forced
  * @param force lets the lift pass its limits
  */
-public record TeethLayer(Head head, double target, double lift, boolean force) implements Layer {
+public record TeethLayer(LayerAttributes attributes, double target, double lift, boolean force) implements Layer {
 
   public TeethLayer {
-    Require.present("head", head);
+    Require.present("attributes", attributes);
     Require.range("target", target, 1, 20);
     Require.range("lift", lift, 0, 15);
   }
 
   @Override
-  public TeethLayer with(Head newHead) {
-    return new TeethLayer(newHead, target, lift, force);
+  public TeethLayer with(LayerAttributes newAttributes) {
+    return new TeethLayer(newAttributes, target, lift, force);
   }
 }

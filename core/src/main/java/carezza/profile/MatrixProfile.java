@@ -11,9 +11,9 @@ import carezza.colour.Matrix3;
 import carezza.colour.RgbSpace;
 import carezza.colour.Transfer;
 import carezza.colour.WorkingSpace;
+import carezza.image.ParallelRows;
 import carezza.image.Picture;
 import carezza.image.Plane;
-import carezza.image.Rows;
 
 /** An RGB profile of three tone curves and a matrix to the connection space (ICC.1, annex F). */
 public final class MatrixProfile {
@@ -195,7 +195,7 @@ public final class MatrixProfile {
 
   private static void apply(Plane plane, float[] curve) {
     float[] values = plane.values();
-    Rows.each(
+    ParallelRows.each(
         plane.width(),
         plane.height(),
         (from, to) -> {

@@ -15,9 +15,9 @@ import java.util.Arrays;
 
 import carezza.colour.RgbSpace;
 import carezza.image.Area;
+import carezza.image.ParallelRows;
 import carezza.image.Picture;
 import carezza.image.Plane;
-import carezza.image.Rows;
 import carezza.press.Intent;
 
 /**
@@ -94,7 +94,7 @@ public final class ProfileConversion {
       out[c] = Plane.of(area);
     }
     int w = area.width();
-    Rows.each(
+    ParallelRows.each(
         w,
         area.height(),
         (first, last) -> {

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
@@ -24,12 +25,12 @@ import tools.jackson.databind.module.SimpleModule;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
 
+import carezza.model.Crop;
 import carezza.model.FaceMap;
-import carezza.model.Frame;
-import carezza.model.Head;
 import carezza.model.HealLayer.Patch;
 import carezza.model.KeptMark;
 import carezza.model.Layer;
+import carezza.model.LayerAttributes;
 import carezza.model.LayerKind;
 import carezza.model.LayerStack;
 import carezza.model.LockedLayer;
@@ -71,6 +72,37 @@ final class ModelJson {
   @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "kind")
   private interface Kinds {}
 
+  /** What each kind of mask is called in files. */
+  private static final Map<Class<? extends Mask>, String> MASK_NAMES =
+      Map.ofEntries(
+          Map.entry(Mask.Everything.class, "everything"),
+          Map.entry(Mask.Nothing.class, "nothing"),
+          Map.entry(Mask.RegionMask.class, "named"),
+          Map.entry(Mask.Strokes.class, "strokes"),
+          Map.entry(Mask.Ellipse.class, "oval"),
+          Map.entry(Mask.Gradient.class, "gradient"),
+          Map.entry(Mask.Polygon.class, "polygon"),
+          Map.entry(Mask.Range.class, "range"),
+          Map.entry(Mask.LocalDeviation.class, "uneven"),
+          Map.entry(Mask.And.class, "and"),
+          Map.entry(Mask.Or.class, "or"),
+          Map.entry(Mask.Minus.class, "minus"),
+          Map.entry(Mask.Invert.class, "invert"),
+          Map.entry(Mask.Feather.class, "feather"),
+          Map.entry(Mask.Opacity.class, "scale"),
+          Map.entry(Mask.Dilate.class, "grow"),
+          Map.entry(Mask.Refine.class, "refine"),
+          Map.entry(Mask.Disabled.class, "off"),
+          Map.entry(Mask.LinkedMask.class, "like"));
+
+  private static NamedType[] maskKinds() {
+    List<NamedType> kinds = new ArrayList<>();
+    for (Class<?> kind : Mask.class.getPermittedSubclasses()) {
+      kinds.add(new NamedType(kind, Objects.requireNonNull(MASK_NAMES.get(kind), kind::toString)));
+    }
+    return kinds.toArray(NamedType[]::new);
+  }
+
   private static final JsonMapper MAPPER =
       JsonMapper.builder()
           .addModule(
@@ -90,15 +122,6 @@ final class ModelJson {
           .build();
 
   private ModelJson() {}
-
-  private static NamedType[] maskKinds() {
-    List<NamedType> kinds = new ArrayList<>();
-    for (Class<?> kind : Mask.class.getPermittedSubclasses()) {
-      String name = kind.getSimpleName();
-      kinds.add(new NamedType(kind, Character.toLowerCase(name.charAt(0)) + name.substring(1)));
-    }
-    return kinds.toArray(NamedType[]::new);
-  }
 
   /** Parses the text of a JSON object. */
   static ObjectNode parse(byte[] json) {
@@ -138,8 +161,8 @@ final class ModelJson {
     if (!project.pins().isEmpty()) {
       node.set("pins", MAPPER.valueToTree(project.pins()));
     }
-    if (project.frame() != null) {
-      node.set("frame", MAPPER.valueToTree(project.frame()));
+    if (project.crop() != null) {
+      node.set("frame", MAPPER.valueToTree(project.crop()));
     }
     node.set("stack", write(project.stack(), strokes));
     node.put("notes", project.notes());
@@ -163,7 +186,7 @@ final class ModelJson {
         readList(node, "otherFaces", FaceMap.class),
         readList(node, "kept", KeptMark.class),
         readList(node, "pins", Point.class),
-        node.hasNonNull("frame") ? read(node.get("frame"), Frame.class, "frame", List.of()) : null,
+        node.hasNonNull("frame") ? read(node.get("frame"), Crop.class, "frame", List.of()) : null,
         readStack(node, strokes),
         node.path("notes").asString(""),
         unknownFields(node));
@@ -182,13 +205,13 @@ final class ModelJson {
 
   /** A frame far larger than its photograph would be a picture that no memory holds. */
   private static void requireFitting(Project project) {
-    Frame frame = project.frame();
+    Crop crop = project.crop();
     double most =
         MOST_CANVAS * Math.max(project.photograph().width(), project.photograph().height());
-    if (frame != null && Math.max(frame.width(), frame.height()) > Math.max(most, 64)) {
+    if (crop != null && Math.max(crop.width(), crop.height()) > Math.max(most, 64)) {
       throw new IllegalArgumentException(
           "its frame is %.0f x %.0f pixels, more than %d times the photograph"
-              .formatted(frame.width(), frame.height(), MOST_CANVAS));
+              .formatted(crop.width(), crop.height(), MOST_CANVAS));
     }
   }
 
@@ -228,7 +251,7 @@ final class ModelJson {
 
   static ObjectNode write(Layer layer, List<Stroke> strokes) {
     ObjectNode flat = understood(layer, strokes);
-    Map<String, Object> unknown = new TreeMap<>(layer.head().unknown());
+    Map<String, Object> unknown = new TreeMap<>(layer.attributes().unknown());
     Object within = unknown.remove(WITHIN);
     keep(unknown, flat);
     if (within instanceof Unknowns unknowns) {
@@ -246,9 +269,9 @@ final class ModelJson {
     }
     flat.put("kind", LayerKind.of(layer).key());
     ObjectNode fields = tree(layer, strokes);
-    ObjectNode head = (ObjectNode) fields.remove("head");
-    head.remove("unknown");
-    flat.setAll(head);
+    ObjectNode attributes = (ObjectNode) fields.remove(ATTRIBUTES);
+    attributes.remove("unknown");
+    flat.setAll(attributes);
     flat.setAll(fields);
     return flat;
   }
@@ -278,7 +301,10 @@ final class ModelJson {
     return read;
   }
 
-  private static final List<String> HEAD_FIELDS =
+  /** The record component that lies flat in a layer's object. */
+  private static final String ATTRIBUTES = "attributes";
+
+  private static final List<String> ATTRIBUTE_FIELDS =
       List.of("id", "name", "stage", "on", "amount", "mask", "blend");
 
   private static Layer readLayer(JsonNode given, String place, List<Stroke> strokes) {
@@ -298,17 +324,17 @@ final class ModelJson {
       return locked((ObjectNode) given, key, place, strokes);
     }
     ObjectNode fields = tree(kind.fresh(), null);
-    ObjectNode head = (ObjectNode) fields.get("head");
+    ObjectNode attributes = (ObjectNode) fields.get(ATTRIBUTES);
     List<String> ownFields =
         java.util.Arrays.stream(kind.type().getRecordComponents())
             .map(java.lang.reflect.RecordComponent::getName)
-            .filter(name -> !name.equals("head"))
+            .filter(name -> !name.equals(ATTRIBUTES))
             .toList();
     ObjectNode unknown = MAPPER.createObjectNode();
     for (Map.Entry<String, JsonNode> field : given.properties()) {
       String name = field.getKey();
-      if (HEAD_FIELDS.contains(name)) {
-        head.set(name, field.getValue());
+      if (ATTRIBUTE_FIELDS.contains(name)) {
+        attributes.set(name, field.getValue());
       } else if (ownFields.contains(name)) {
         fields.set(name, field.getValue());
       } else if (!name.equals("kind")) {
@@ -316,16 +342,16 @@ final class ModelJson {
       }
     }
     if (!unknown.isEmpty()) {
-      head.set("unknown", unknown);
+      attributes.set("unknown", unknown);
     }
     Layer layer = read(fields, kind.type(), place, strokes);
     Unknowns within = Unknowns.of(given, understood(layer, null)).inParts();
     if (within.isEmpty()) {
       return layer;
     }
-    Map<String, Object> all = new TreeMap<>(layer.head().unknown());
+    Map<String, Object> all = new TreeMap<>(layer.attributes().unknown());
     all.put(WITHIN, within);
-    return layer.with(layer.head().withUnknown(all));
+    return layer.with(layer.attributes().withUnknown(all));
   }
 
   private static final Set<String> MASK_KINDS =
@@ -360,7 +386,7 @@ final class ModelJson {
             .filter(s -> s.name().equalsIgnoreCase(stage))
             .findFirst()
             .orElse(Stage.FINISH);
-    Head fresh = Head.of(given.path("name").asString(kind), column, new Mask.Nothing());
+    LayerAttributes fresh = LayerAttributes.of(given.path("name").asString(kind), column, new Mask.Nothing());
     return new LockedLayer(
         given.path("id").isString() ? fresh.withId(given.get("id").asString()) : fresh,
         kind,

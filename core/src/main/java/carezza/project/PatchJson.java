@@ -13,8 +13,8 @@ import tools.jackson.databind.ValueDeserializer;
 import tools.jackson.databind.ValueSerializer;
 
 import carezza.model.HealLayer.Patch;
+import carezza.model.HealLayer.RepairMethod;
 import carezza.model.HealLayer.Source;
-import carezza.model.HealLayer.Way;
 import carezza.model.Mask.Polygon;
 import carezza.model.Point;
 import carezza.model.RepairArea;
@@ -52,7 +52,7 @@ final class PatchJson {
         patch.sources().forEach(s -> write(s, out));
         out.writeEndArray();
       }
-      if (patch.way() != Way.HEAL) {
+      if (patch.way() != RepairMethod.HEAL) {
         out.writeStringProperty("way", patch.way().name().toLowerCase(Locale.ROOT));
       }
       if (patch.amount() != 1) {
@@ -103,9 +103,9 @@ final class PatchJson {
       return new Patch(area, sources, way(node), number(node, "amount", 1));
     }
 
-    private static Way way(JsonNode node) {
-      String name = node.path("way").asString(Way.HEAL.name());
-      for (Way way : Way.values()) {
+    private static RepairMethod way(JsonNode node) {
+      String name = node.path("way").asString(RepairMethod.HEAL.name());
+      for (RepairMethod way : RepairMethod.values()) {
         if (way.name().equalsIgnoreCase(name)) {
           return way;
         }

@@ -64,16 +64,16 @@ public final class ProjectFile {
    * A new project on a photograph, nothing done yet. A small file will be embedded when it is saved, a
    * large one linked, so that saving takes no longer for it.
    */
-  public static Retouch start(Path photograph) throws Problem {
+  public static Document start(Path photograph) throws Problem {
     byte[] bytes = PictureReader.bytes(photograph);
     Originals.protect(photograph);
     Path place = photograph.toAbsolutePath().normalize();
-    Retouch started = start(bytes, PictureReader.name(photograph)).readFrom(place);
+    Document started = start(bytes, PictureReader.name(photograph)).readFrom(place);
     return bytes.length <= LARGEST_EMBEDDED ? started : started.linkedTo(place);
   }
 
   /** As above, from the bytes of the photograph's file. */
-  public static Retouch start(byte[] bytes, String name) throws Problem {
+  public static Document start(byte[] bytes, String name) throws Problem {
     Photograph photo = PictureReader.decode(bytes, name);
     int dot = name.lastIndexOf('.');
     PhotoReference reference =
@@ -90,7 +90,7 @@ public final class ProjectFile {
             null,
             null,
             null);
-    return new Retouch(project, photo, bytes, null, null, null);
+    return new Document(project, photo, bytes, null, null, null);
   }
 
   /**
@@ -98,9 +98,9 @@ public final class ProjectFile {
    *
    * @param preview a small JPEG of the picture as it stands
    */
-  public static void save(Retouch retouch, AtomicFile file, byte[] preview) throws Problem {
+  public static void save(Document document, AtomicFile file, byte[] preview) throws Problem {
     List<Stroke> strokes = new ArrayList<>();
-    Project linked = linkedFrom(retouch, file.path());
+    Project linked = linkedFrom(document, file.path());
     byte[] json = ModelJson.text(ModelJson.write(linked, strokes));
     byte[] packed = StrokesFile.write(strokes);
     file.ownerOnly().write(
@@ -110,23 +110,23 @@ public final class ProjectFile {
           put(zip, PROJECT, json);
           put(zip, STROKES, packed);
           store(zip, PREVIEW, preview);
-          PhotoReference photo = retouch.project().photograph();
+          PhotoReference photo = document.project().photograph();
           if (photo.embedded()) {
-            store(zip, PHOTOGRAPH + Path.of(photo.name()).getFileName(), retouch.file());
+            store(zip, PHOTOGRAPH + Path.of(photo.name()).getFileName(), document.file());
           }
           zip.finish();
         });
   }
 
   /** The project with the way from its file to a linked photograph. */
-  private static Project linkedFrom(Retouch retouch, Path file) {
-    PhotoReference photo = retouch.project().photograph();
-    if (retouch.source() == null) {
-      return retouch.project();
+  private static Project linkedFrom(Document document, Path file) {
+    PhotoReference photo = document.project().photograph();
+    if (document.source() == null) {
+      return document.project();
     }
     Path folder = file.toAbsolutePath().normalize().getParent();
-    String way = folder.relativize(retouch.source()).toString().replace('\\', '/');
-    return retouch
+    String way = folder.relativize(document.source()).toString().replace('\\', '/');
+    return document
         .project()
         .withPhotograph(
             new PhotoReference(way, photo.sha256(), false, photo.width(), photo.height()));
@@ -157,7 +157,7 @@ public final class ProjectFile {
   }
 
   /** Opens a project, or starts one on a photograph, by the file's name. */
-  public static Retouch openOrStart(Path file) throws Problem {
+  public static Document openOrStart(Path file) throws Problem {
     return isProject(file) ? open(file) : start(file);
   }
 
@@ -165,18 +165,18 @@ public final class ProjectFile {
    * @throws Problem if the file is missing, damaged, of a newer version, or its photograph is missing
    *     or another one
    */
-  public static Retouch open(Path file) throws Problem {
+  public static Document open(Path file) throws Problem {
     String name = PictureReader.name(file);
-    Retouch retouch = read(PictureReader.bytes(file), name, file);
-    return retouch.with(retouch.project(), file);
+    Document document = read(PictureReader.bytes(file), name, file);
+    return document.with(document.project(), file);
   }
 
   /** As above, from bytes; a linked photograph is then looked for in the working folder. */
-  public static Retouch open(byte[] bytes, String name) throws Problem {
+  public static Document open(byte[] bytes, String name) throws Problem {
     return read(bytes, name, Path.of(name));
   }
 
-  private static Retouch read(byte[] bytes, String name, Path file) throws Problem {
+  private static Document read(byte[] bytes, String name, Path file) throws Problem {
     Map<String, byte[]> entries = unzip(bytes, name, WHOLE);
     byte[] json = entries.get(PROJECT);
     if (json == null) {
@@ -202,7 +202,7 @@ public final class ProjectFile {
     byte[] photo = photograph(project.photograph(), entries, file, name);
     PhotoReference reference = project.photograph();
     String shown = Path.of(reference.name()).getFileName().toString();
-    Retouch opened = new Retouch(project, PictureReader.decode(photo, shown), photo, null, null, null);
+    Document opened = new Document(project, PictureReader.decode(photo, shown), photo, null, null, null);
     return reference.embedded()
         ? opened
         : opened.linkedTo(file.toAbsolutePath().resolveSibling(reference.name()).normalize());

@@ -45,7 +45,7 @@ final class StrokeJson {
         out.writeNumberProperty("radius", stroke.radius());
         out.writeNumberProperty("softness", stroke.softness());
         out.writeNumberProperty("strength", stroke.strength());
-        out.writeBooleanProperty("lift", stroke.lift());
+        out.writeBooleanProperty("lift", stroke.erase());
         out.writeNumberProperty("edge", stroke.edge());
       }
       out.writeEndObject();

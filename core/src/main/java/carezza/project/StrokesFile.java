@@ -33,7 +33,7 @@ final class StrokesFile {
         out.writeDouble(s.softness());
         out.writeDouble(s.strength());
         out.writeDouble(s.edge());
-        out.writeByte(s.lift() ? 1 : 0);
+        out.writeByte(s.erase() ? 1 : 0);
         out.writeInt(s.size());
         for (float v : s.packed()) {
           out.writeFloat(v);

@@ -1,9 +1,9 @@
 package carezza.raw;
 
 import carezza.image.Area;
+import carezza.image.ParallelRows;
 import carezza.image.Picture;
 import carezza.image.Plane;
-import carezza.image.Rows;
 
 /**
  * From a mosaic to three channels by directional linear minimum mean-square-error estimation (Zhang and Wu, IEEE
@@ -47,9 +47,9 @@ final class Demosaicing {
   /** Red, green, blue of the sensor; best on values that are balanced and evenly spaced to the eye. */
   static Picture of(Mosaic mosaic) {
     Demosaicing work = new Demosaicing(mosaic);
-    Rows.each(work.w, work.h, work::green);
-    Rows.each(work.w, work.h, work::across);
-    Rows.each(work.w, work.h, work::beside);
+    ParallelRows.each(work.w, work.h, work::green);
+    ParallelRows.each(work.w, work.h, work::across);
+    ParallelRows.each(work.w, work.h, work::beside);
     return new Picture(work.out[0], work.out[1], work.out[2]);
   }
 

@@ -6,8 +6,8 @@ import java.util.concurrent.atomic.AtomicReference;
 import java.util.stream.IntStream;
 
 import carezza.image.Area;
+import carezza.image.ParallelRows;
 import carezza.image.Plane;
-import carezza.image.Rows;
 import carezza.metadata.TiffDirectory;
 
 /** The stored samples of a DNG's raw picture: unpacked, made linear, black at 0 and full at 1. */
@@ -186,7 +186,7 @@ final class DngPixels {
     for (int c = 0; c < samples; c++) {
       out[c] = Plane.of(area);
     }
-    Rows.each(
+    ParallelRows.each(
         area.width(),
         area.height(),
         (from, to) -> {

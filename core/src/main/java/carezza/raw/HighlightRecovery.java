@@ -2,9 +2,9 @@ package carezza.raw;
 
 import carezza.filter.GaussianBlur;
 import carezza.image.Area;
+import carezza.image.ParallelRows;
 import carezza.image.Picture;
 import carezza.image.Plane;
-import carezza.image.Rows;
 
 /**
  * Light beyond what one or two channels could count, from the channels that still could: their ratio is taken from what is
@@ -54,7 +54,7 @@ final class HighlightRecovery {
       return clipped;
     }
     Plane[] ratios = ratios();
-    Rows.each(w, h, (from, to) -> raise(ratios, from, to));
+    ParallelRows.each(w, h, (from, to) -> raise(ratios, from, to));
     return clipped;
   }
 

@@ -5,9 +5,9 @@ import java.io.IOException;
 import carezza.colour.FloatMatrix;
 import carezza.colour.Transfer;
 import carezza.image.Area;
+import carezza.image.ParallelRows;
 import carezza.image.Picture;
 import carezza.image.Plane;
-import carezza.image.Rows;
 import carezza.metadata.TiffDirectory;
 
 /**
@@ -100,7 +100,7 @@ public record RawPhotograph(
     };
     Plane counts = mosaic.counts();
     int w = counts.width();
-    Rows.each(
+    ParallelRows.each(
         w,
         counts.height(),
         (from, to) -> {

@@ -5,7 +5,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 
-import carezza.model.Head;
+import carezza.model.LayerAttributes;
 import carezza.model.LockedLayer;
 import carezza.model.Stroke;
 
@@ -67,12 +67,12 @@ public record Fingerprint(long one, long two) {
         case Stroke stroke -> stroke(stroke);
         // Changes nothing, whatever it holds.
         case LockedLayer locked -> mix(4);
-        case Head head -> {
+        case LayerAttributes attributes -> {
           // Names and places on the screen change no pixel.
-          add(head.on());
-          add(head.amount());
-          add(head.mask());
-          add(head.blend());
+          add(attributes.on());
+          add(attributes.amount());
+          add(attributes.mask());
+          add(attributes.blend());
         }
         case List<?> list -> {
           mix(list.size());
@@ -103,7 +103,7 @@ public record Fingerprint(long one, long two) {
       add(stroke.radius());
       add(stroke.softness());
       add(stroke.strength());
-      add(stroke.lift());
+      add(stroke.erase());
       add(stroke.edge());
     }
 

@@ -5,14 +5,14 @@ import java.util.function.Function;
 import carezza.colour.BlendMode;
 import carezza.image.Area;
 import carezza.image.Cancellation;
+import carezza.image.ParallelRows;
 import carezza.image.Picture;
 import carezza.image.Plane;
-import carezza.image.Rows;
 import carezza.kernel.Effect;
 import carezza.kernel.Kernels;
-import carezza.kernel.Readings;
+import carezza.kernel.Measurements;
+import carezza.mask.EvaluationContext;
 import carezza.mask.Masks;
-import carezza.mask.Site;
 import carezza.model.Layer;
 import carezza.model.Mask;
 
@@ -20,61 +20,61 @@ import carezza.model.Mask;
 final class LayerPass {
 
   private final Layer layer;
-  private final Readings readings;
-  private final Site site;
+  private final Measurements measurements;
+  private final EvaluationContext context;
   private final Effect effect;
 
-  LayerPass(Layer layer, Readings readings, Site site) {
-    this(layer, readings, site, Kernels.effect(layer, readings, site));
+  LayerPass(Layer layer, Measurements measurements, EvaluationContext context) {
+    this(layer, measurements, context, Kernels.effect(layer, measurements, context));
   }
 
-  private LayerPass(Layer layer, Readings readings, Site site, Effect effect) {
+  private LayerPass(Layer layer, Measurements measurements, EvaluationContext context, Effect effect) {
     this.layer = layer;
-    this.readings = readings;
-    this.site = site;
+    this.measurements = measurements;
+    this.context = context;
     this.effect = effect;
   }
 
   /** The same pass, ready to be asked for many parts of an area. */
   LayerPass over(Picture input, Area out) {
-    return new LayerPass(layer, readings, site, effect.over(input, out));
+    return new LayerPass(layer, measurements, context, effect.over(input, out));
   }
 
   /** The same pass for as long as a hand is changing the input. */
   LayerPass steady(Picture input, Area out) {
-    return new LayerPass(layer, readings, site, effect.steady(input, out));
+    return new LayerPass(layer, measurements, context, effect.steady(input, out));
   }
 
   /** The same pass with another amount. */
   LayerPass withAmount(double amount) {
     return new LayerPass(
-        layer.with(layer.head().withAmount(amount)), readings, site, effect);
+        layer.with(layer.attributes().withAmount(amount)), measurements, context, effect);
   }
 
   /** The area of the result that a change of the input may change. */
   Area changedBy(Area input) {
-    int reach = Masks.reach(layer.head().mask(), site.scale());
-    return effect.changedBy(input).union(input.grow(reach)).intersect(site.whole());
+    int reach = Masks.reach(layer.attributes().mask(), context.scale());
+    return effect.changedBy(input).union(input.grow(reach)).intersect(context.whole());
   }
 
   Layer layer() {
     return layer;
   }
 
-  Readings readings() {
-    return readings;
+  Measurements readings() {
+    return measurements;
   }
 
   /** The layer as far as it matters in an area of the level. */
   Layer within(Area area) {
     // With the border that resampling to the level mixes in.
-    return Kernels.within(layer, area.grow(1).toFullSize(site.level()));
+    return Kernels.within(layer, area.grow(1).toFullSize(context.level()));
   }
 
   /** The input that the layer's effect and mask read for an area. */
   Area needed(Area out) {
-    int reach = Masks.reach(layer.head().mask(), site.scale());
-    return effect.needed(out).union(out.grow(reach)).intersect(site.whole());
+    int reach = Masks.reach(layer.attributes().mask(), context.scale());
+    return effect.needed(out).union(out.grow(reach)).intersect(context.whole());
   }
 
   /**
@@ -83,42 +83,42 @@ final class LayerPass {
    * @param input gives the layer's input over an area; not modified
    */
   Picture compute(Area out, Function<Area, Picture> input, Cancellation cancellation) {
-    Mask mask = layer.head().mask();
+    Mask mask = layer.attributes().mask();
     Plane coverage = null;
     Area active = out;
     if (!Masks.readsInput(mask) && !(mask instanceof Mask.Everything)) {
       // Where the mask is known beforehand, only what lies under it is computed.
-      coverage = Masks.render(mask, out, site, null);
+      coverage = Masks.render(mask, out, context, null);
       active = coverage.covered();
       if (active.isEmpty()) {
         return input.apply(out);
       }
     }
     Picture own = input.apply(needed(active).union(out));
-    if (coverage == null && !(mask instanceof Mask.Everything && layer.head().amount() == 1)) {
-      coverage = Masks.render(mask, out, site, own);
+    if (coverage == null && !(mask instanceof Mask.Everything && layer.attributes().amount() == 1)) {
+      coverage = Masks.render(mask, out, context, own);
     }
     cancellation.check();
     Picture changed = laid(effect.render(own, active), own);
-    if (mask instanceof Mask.Everything && layer.head().amount() == 1) {
+    if (mask instanceof Mask.Everything && layer.attributes().amount() == 1) {
       return changed;
     }
     Picture result = Picture.of(out);
     result.copyFrom(own);
-    blend(result, changed, coverage, (float) layer.head().amount());
+    blend(result, changed, coverage, (float) layer.attributes().amount());
     return result;
   }
 
   /** The effect laid over what it was made from, by the layer's blend mode. */
   private Picture laid(Picture changed, Picture own) {
-    BlendMode mode = layer.head().blend();
+    BlendMode mode = layer.attributes().blend();
     if (mode == BlendMode.NORMAL) {
       return changed;
     }
     Area area = changed.area();
     Picture back = own.crop(area);
     Picture out = Picture.of(area);
-    Rows.each(
+    ParallelRows.each(
         area.width(),
         area.height(),
         (from, to) -> {
@@ -142,7 +142,7 @@ final class LayerPass {
 
   private static void blend(Picture result, Picture changed, Plane coverage, float amount) {
     Area area = changed.area();
-    Rows.each(
+    ParallelRows.each(
         area.width(),
         area.height(),
         (first, last) -> {

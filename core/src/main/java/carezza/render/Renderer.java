@@ -14,11 +14,11 @@ import carezza.image.Picture;
 import carezza.image.PictureSize;
 import carezza.kernel.Kernels;
 import carezza.kernel.LayerCoverage;
+import carezza.kernel.Measurements;
 import carezza.kernel.Probe;
-import carezza.kernel.Readings;
 import carezza.mask.Edges;
-import carezza.mask.MaskMemory;
-import carezza.mask.Site;
+import carezza.mask.EvaluationContext;
+import carezza.mask.MaskCache;
 import carezza.model.HealLayer;
 import carezza.model.HealLayer.Piece;
 import carezza.model.HealLayer.Source;
@@ -49,8 +49,8 @@ public final class Renderer {
   private final SensorLight sensor;
   private final Edges edges;
   private final TileCache cache;
-  private final Map<Fingerprint, Readings> readings = new ConcurrentHashMap<>();
-  private final Map<String, Readings> latest = new ConcurrentHashMap<>();
+  private final Map<Fingerprint, Measurements> readings = new ConcurrentHashMap<>();
+  private final Map<String, Measurements> latest = new ConcurrentHashMap<>();
   private final LongAdder computed = new LongAdder();
 
   public Renderer(Pyramid photograph, TileCache cache) {
@@ -76,8 +76,8 @@ public final class Renderer {
   }
 
   /** Where a scene is rendered at a level. */
-  public Site site(Scene scene, int level) {
-    return new Site(size(), level, scene.regions(), edges, null, sensor);
+  public EvaluationContext site(RenderInput scene, int level) {
+    return new EvaluationContext(size(), level, scene.regions(), edges, null, sensor);
   }
 
   /** Tiles computed by kernels so far, rather than found: what an edit really cost. */
@@ -98,7 +98,7 @@ public final class Renderer {
    * @throws java.util.concurrent.CancellationException if cancelled
    */
   public Picture render(
-      Scene scene, Area area, int level, Readiness readiness, Cancellation cancellation) {
+      RenderInput scene, Area area, int level, Readiness readiness, Cancellation cancellation) {
     List<Prepared> layers = prepare(scene, readiness, cancellation);
     return new Run(layers, scene, level, cancellation).render(layers.size(), area);
   }
@@ -110,72 +110,72 @@ public final class Renderer {
    * @param layerId the layer being edited; it must act
    * @throws java.util.concurrent.CancellationException if cancelled
    */
-  public LiveRendering follow(
-      Scene scene, String layerId, Area area, int level, Cancellation cancellation) {
+  public IncrementalRenderer follow(
+      RenderInput scene, String layerId, Area area, int level, Cancellation cancellation) {
     List<Prepared> layers = prepare(scene, Readiness.EXACT, cancellation);
     int edited = 0;
-    while (!layers.get(edited).layer().head().id().equals(layerId)) {
+    while (!layers.get(edited).layer().attributes().id().equals(layerId)) {
       edited++;
     }
     Run run = new Run(layers, scene, level, cancellation);
-    Site site = new Site(size(), level, scene.regions(), edges, new MaskMemory(area.pixels()), sensor);
-    List<LiveRendering.Step> steps = new ArrayList<>();
+    EvaluationContext context = new EvaluationContext(size(), level, scene.regions(), edges, new MaskCache(area.pixels()), sensor);
+    List<IncrementalRenderer.Step> steps = new ArrayList<>();
     Area wanted = area;
     for (int i = layers.size(); i > edited; i--) {
       Prepared p = layers.get(i - 1);
-      LayerPass pass = new LayerPass(p.layer(), p.readings(), site);
+      LayerPass pass = new LayerPass(p.layer(), p.readings(), context);
       LayerPass ready = pass.steady(run.render(i - 1, pass.needed(wanted).union(wanted)), wanted);
-      steps.addFirst(new LiveRendering.Step(ready, run.render(i, wanted).crop(wanted).copy()));
-      wanted = ready.needed(wanted).union(wanted).intersect(site.whole());
+      steps.addFirst(new IncrementalRenderer.Step(ready, run.render(i, wanted).crop(wanted).copy()));
+      wanted = ready.needed(wanted).union(wanted).intersect(context.whole());
     }
     Prepared first = layers.get(edited);
     Area all = steps.getFirst().result().area();
     Area read = steps.getFirst().pass().needed(all).union(all);
-    LayerCoverage.remember(first.layer(), all, site, run.render(edited, read));
+    LayerCoverage.remember(first.layer(), all, context, run.render(edited, read));
     List<Prepared> below = List.copyOf(layers.subList(0, edited));
     int under = edited;
     Run input = new Run(below, scene, level, Cancellation.NONE);
-    return new LiveRendering(
+    return new IncrementalRenderer(
         scene,
         layerId,
-        site,
+        context,
         a -> input.render(under, a),
         steps,
         layer -> read(layer, below, first.under(), scene, Readiness.EXACT, Cancellation.NONE));
   }
 
   /** Renders a whole level without keeping tiles: for files. */
-  public Picture renderOnce(Scene scene, int level, Cancellation cancellation) {
+  public Picture renderOnce(RenderInput scene, int level, Cancellation cancellation) {
     return renderOnce(scene, level, (layer, before, after) -> {}, cancellation);
   }
 
   /** As above, and shows what each layer makes of the picture. */
   public <X extends Exception> Picture renderOnce(
-      Scene scene, int level, LayerResult<X> each, Cancellation cancellation) throws X {
+      RenderInput scene, int level, LayerResult<X> each, Cancellation cancellation) throws X {
     List<Prepared> layers = prepare(scene, Readiness.EXACT, cancellation);
-    Site site = site(scene, level);
+    EvaluationContext context = site(scene, level);
     List<LayerPass> passes =
-        layers.stream().map(p -> new LayerPass(p.layer(), p.readings(), site)).toList();
-    return new WholeRendering(site.whole(), cancellation)
+        layers.stream().map(p -> new LayerPass(p.layer(), p.readings(), context)).toList();
+    return new StripRenderer(context.whole(), cancellation)
         .render(photograph.level(level), passes, each);
   }
 
   /** The scene with everything filled in that its layers leave to be found: sources and radii. */
-  public Layer resolved(Scene scene, String layerId, Cancellation cancellation) {
+  public Layer resolved(RenderInput scene, String layerId, Cancellation cancellation) {
     return prepare(scene, Readiness.EXACT, cancellation).stream()
         .map(Prepared::layer)
-        .filter(l -> l.head().id().equals(layerId))
+        .filter(l -> l.attributes().id().equals(layerId))
         .findFirst()
         .orElseThrow();
   }
 
   /** What a layer that acts measured on what it gets. */
-  public Readings readings(Scene scene, String layerId, Cancellation cancellation) {
+  public Measurements readings(RenderInput scene, String layerId, Cancellation cancellation) {
     return prepare(scene, Readiness.EXACT, cancellation).stream()
-        .filter(p -> p.layer().head().id().equals(layerId))
+        .filter(p -> p.layer().attributes().id().equals(layerId))
         .findFirst()
         .map(Prepared::readings)
-        .orElseGet(Readings.None::new);
+        .orElseGet(Measurements.None::new);
   }
 
   /**
@@ -183,16 +183,16 @@ public final class Renderer {
    *
    * @param under what lies below it
    */
-  private record Prepared(Layer layer, Readings readings, Fingerprint under) {}
+  private record Prepared(Layer layer, Measurements readings, Fingerprint under) {}
 
-  private List<Prepared> prepare(Scene scene, Readiness readiness, Cancellation cancellation) {
+  private List<Prepared> prepare(RenderInput scene, Readiness readiness, Cancellation cancellation) {
     List<Prepared> prepared = new ArrayList<>();
     Fingerprint under = Fingerprint.of(scene.regions().maps());
     for (Layer layer : scene.stack().layers()) {
       if (!layer.acts()) {
         continue;
       }
-      Readings read = read(layer, prepared, under, scene, readiness, cancellation);
+      Measurements read = read(layer, prepared, under, scene, readiness, cancellation);
       Layer resolved = Kernels.resolve(layer, read);
       prepared.add(new Prepared(resolved, read, under));
       under = Fingerprint.of(under, resolved);
@@ -204,32 +204,32 @@ public final class Renderer {
    * @param below what lies under the layer
    * @param under its fingerprint
    */
-  private Readings read(
+  private Measurements read(
       Layer layer,
       List<Prepared> below,
       Fingerprint under,
-      Scene scene,
+      RenderInput scene,
       Readiness readiness,
       Cancellation cancellation) {
     if (!Kernels.measures(layer)) {
-      return new Readings.None();
+      return new Measurements.None();
     }
     Fingerprint key = Fingerprint.of(Kernels.measured(layer), under);
-    Readings read = readings.get(key);
+    Measurements read = readings.get(key);
     if (read == null && readiness == Readiness.QUICK) {
-      read = usable(latest.get(layer.head().id()), layer);
+      read = usable(latest.get(layer.attributes().id()), layer);
     }
     if (read == null) {
       read = measure(layer, below, scene, cancellation);
       readings.put(key, read);
-      latest.put(layer.head().id(), read);
+      latest.put(layer.attributes().id(), read);
     }
     return read;
   }
 
   /** Earlier readings fit unless there are more patches now than were looked at. */
-  private static Readings usable(Readings earlier, Layer layer) {
-    if (earlier instanceof Readings.HealSources found
+  private static Measurements usable(Measurements earlier, Layer layer) {
+    if (earlier instanceof Measurements.HealSources found
         && layer instanceof HealLayer heal
         && found.sources().size() != heal.patches().size()) {
       return null;
@@ -243,7 +243,7 @@ public final class Renderer {
    * @param layerId the layer of repairs that it belongs to
    */
   public List<Source> sources(
-      Scene scene, String layerId, Piece piece, int most, Cancellation cancellation) {
+      RenderInput scene, String layerId, Piece piece, int most, Cancellation cancellation) {
     List<Layer> layers = scene.stack().layers();
     int index = scene.stack().indexOf(layerId);
     List<Prepared> under = prepare(scene.through(index), Readiness.EXACT, cancellation);
@@ -251,38 +251,38 @@ public final class Renderer {
         (HealLayer) layers.get(index), piece, most, probe(under, scene, cancellation));
   }
 
-  private Readings measure(
-      Layer layer, List<Prepared> under, Scene scene, Cancellation cancellation) {
+  private Measurements measure(
+      Layer layer, List<Prepared> under, RenderInput scene, Cancellation cancellation) {
     return Kernels.measure(layer, probe(under, scene, cancellation));
   }
 
-  private Probe probe(List<Prepared> under, Scene scene, Cancellation cancellation) {
+  private Probe probe(List<Prepared> under, RenderInput scene, Cancellation cancellation) {
     double faceWidth = site(scene, 0).faceWidth();
     int level = analysisLevel(faceWidth);
-    Site site = site(scene, level);
-    Picture input = new Run(under, scene, level, cancellation).render(under.size(), site.whole());
+    EvaluationContext context = site(scene, level);
+    Picture input = new Run(under, scene, level, cancellation).render(under.size(), context.whole());
     return new Probe(
-        site,
+        context,
         input,
         (a, l) -> new Run(under, scene, l, cancellation).render(under.size(), a));
   }
 
   /** One rendering of one scene at one level, tile by tile. */
   private final class Run {
-    private final Site site;
+    private final EvaluationContext context;
     private final TileGrid grid;
     private final Cancellation cancellation;
     private final Fingerprint root;
     private final List<LayerPass> passes = new ArrayList<>();
     private final List<Map<Tile, Fingerprint>> keys = new ArrayList<>();
 
-    Run(List<Prepared> layers, Scene scene, int level, Cancellation cancellation) {
-      this.site = site(scene, level);
-      this.grid = new TileGrid(site.whole());
+    Run(List<Prepared> layers, RenderInput scene, int level, Cancellation cancellation) {
+      this.context = site(scene, level);
+      this.grid = new TileGrid(context.whole());
       this.cancellation = cancellation;
       this.root = Fingerprint.of(level, scene.regions().maps());
       for (Prepared p : layers) {
-        passes.add(new LayerPass(p.layer(), p.readings(), site));
+        passes.add(new LayerPass(p.layer(), p.readings(), context));
         keys.add(new HashMap<>());
       }
     }
@@ -291,7 +291,7 @@ public final class Renderer {
     Picture render(int count, Area area) {
       cancellation.check();
       if (count == 0) {
-        return photograph.level(site.level()).crop(area);
+        return photograph.level(context.level()).crop(area);
       }
       if (Kernels.idle(passes.get(count - 1).within(area))) {
         return render(count - 1, area);
@@ -349,7 +349,7 @@ public final class Renderer {
       } else {
         List<Fingerprint> parts = new ArrayList<>();
         parts.add(Fingerprint.of(root, tile, layer));
-        if (!(pass.readings() instanceof Readings.HealSources)) {
+        if (!(pass.readings() instanceof Measurements.HealSources)) {
           parts.add(Fingerprint.of(pass.readings()));
         }
         for (Tile under : grid.touching(pass.needed(area))) {

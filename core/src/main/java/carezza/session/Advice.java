@@ -11,7 +11,8 @@ import carezza.image.Cancellation;
 import carezza.image.Picture;
 import carezza.image.Plane;
 import carezza.kernel.SeparationRadiusAdvisor;
-import carezza.mask.Site;
+import carezza.mask.EvaluationContext;
+import carezza.measure.AmountSweep;
 import carezza.measure.Blemish;
 import carezza.measure.ContourGuides;
 import carezza.measure.ContourGuides.Guide;
@@ -21,16 +22,15 @@ import carezza.measure.Gauge;
 import carezza.measure.Gauges;
 import carezza.measure.JobLevel;
 import carezza.measure.LightAdvisor;
-import carezza.measure.OverPush;
 import carezza.model.FaceMap;
 import carezza.model.KeptMark;
 import carezza.model.Point;
 import carezza.model.Project;
-import carezza.model.Region;
+import carezza.model.SemanticRegion;
 import carezza.model.Stage;
+import carezza.render.RenderInput;
 import carezza.render.Renderer;
 import carezza.render.Renderer.Readiness;
-import carezza.render.Scene;
 
 /** What is measured on a photograph at work when the retoucher asks for advice. Safe for many threads. */
 public final class Advice {
@@ -56,19 +56,19 @@ public final class Advice {
    * @param layer of the separation; null for the end of stage Mend
    */
   public Radius radius(Project project, String layer, Cancellation cancellation) {
-    Scene scene = session.scene(project);
+    RenderInput scene = session.scene(project);
     int under = layer == null ? scene.stack().through(Stage.MEND) : scene.stack().indexOf(layer);
     int level = Renderer.analysisLevel(session.renderer().site(scene, 0).faceWidth());
-    Site site = session.renderer().site(scene, level);
+    EvaluationContext context = session.renderer().site(scene, level);
     Picture input =
         session
             .renderer()
-            .render(scene.through(under), site.whole(), level, Readiness.EXACT, cancellation);
-    Plane skin = scene.regions().coverage(Region.FACE_SKIN, site.whole(), level);
+            .render(scene.through(under), context.whole(), level, Readiness.EXACT, cancellation);
+    Plane skin = scene.regions().coverage(SemanticRegion.FACE_SKIN, context.whole(), level);
     SeparationRadiusAdvisor.Advice found =
-        SeparationRadiusAdvisor.advise(input, skin, site.faceWidth()).times(1 / site.scale());
-    Point textured = SeparationRadiusAdvisor.textured(input, skin, site.faceWidth());
-    Point place = new Point(textured.x() / site.scale(), textured.y() / site.scale());
+        SeparationRadiusAdvisor.advise(input, skin, context.faceWidth()).times(1 / context.scale());
+    Point textured = SeparationRadiusAdvisor.textured(input, skin, context.faceWidth());
+    Point place = new Point(textured.x() / context.scale(), textured.y() / context.scale());
     Point eye = project.faceMap().map(FaceMap::leftPupil).orElse(place);
     return new Radius(found, place, eye);
   }
@@ -81,7 +81,7 @@ public final class Advice {
    */
   public List<Picture> bands(
       Project project, String layer, Area area, double sigma, Cancellation cancellation) {
-    Scene scene = session.scene(project);
+    RenderInput scene = session.scene(project);
     Area wide = area.grow(GaussianBlur.reach(sigma)).intersect(session.size().area());
     Picture input =
         session
@@ -104,9 +104,9 @@ public final class Advice {
   }
 
   /** What the gauges read when a layer is pushed from nothing to twice its strength. */
-  public OverPush pushed(
+  public AmountSweep pushed(
       Project project, String layer, DoubleConsumer progress, Cancellation cancellation) {
-    return OverPush.of(
+    return AmountSweep.of(
         session.examination(),
         session.scene(project),
         layer,
@@ -129,25 +129,25 @@ public final class Advice {
     if (project.faces() == null) {
       return List.of();
     }
-    Scene scene = session.scene(project);
-    Site site = session.renderer().site(scene, Renderer.analysisLevel(project.faces().faceWidth()));
-    Scene below = scene.through(scene.stack().indexOf(layer));
+    RenderInput scene = session.scene(project);
+    EvaluationContext context = session.renderer().site(scene, Renderer.analysisLevel(project.faces().faceWidth()));
+    RenderInput below = scene.through(scene.stack().indexOf(layer));
     Picture input =
-        session.renderer().render(below, site.whole(), site.level(), Readiness.QUICK, cancellation);
-    Plane skin = scene.regions().coverage(Region.FACE_SKIN, site.whole(), site.level());
-    return ContourGuides.of(project.faces(), Lab.lightness(input), skin, site);
+        session.renderer().render(below, context.whole(), context.level(), Readiness.QUICK, cancellation);
+    Plane skin = scene.regions().coverage(SemanticRegion.FACE_SKIN, context.whole(), context.level());
+    return ContourGuides.of(project.faces(), Lab.lightness(input), skin, context);
   }
 
   /** Places away from the face that draw the eye in the finished picture, the strongest first. */
   public List<Distraction> distractions(Project project, Cancellation cancellation) {
-    Scene scene = session.scene(project);
-    Site site =
+    RenderInput scene = session.scene(project);
+    EvaluationContext context =
         session
             .renderer()
             .site(scene, Renderer.analysisLevel(session.renderer().site(scene, 0).faceWidth()));
     Picture finished =
-        session.renderer().render(scene, site.whole(), site.level(), Readiness.QUICK, cancellation);
-    return Distractions.of(Lab.of(finished), site);
+        session.renderer().render(scene, context.whole(), context.level(), Readiness.QUICK, cancellation);
+    return Distractions.of(Lab.of(finished), context);
   }
 
   /** A project with the session that its photograph is at work in. */
@@ -159,17 +159,17 @@ public final class Advice {
    * @param other of the same size; seen with this project's regions
    */
   public List<Gauge> gaugesAgainst(Project project, Finished other, Cancellation cancellation) {
-    Scene scene = session.scene(project);
+    RenderInput scene = session.scene(project);
     int level = Renderer.analysisLevel(session.renderer().site(scene, 0).faceWidth());
-    Site site = session.renderer().site(scene, level);
+    EvaluationContext context = session.renderer().site(scene, level);
     Session there = other.session();
     Picture before =
         there
             .renderer()
             .render(
-                there.scene(other.project()), site.whole(), level, Readiness.EXACT, cancellation);
+                there.scene(other.project()), context.whole(), level, Readiness.EXACT, cancellation);
     Picture after =
-        session.renderer().render(scene, site.whole(), level, Readiness.EXACT, cancellation);
-    return Gauges.read(site, before, after, project.stack(), JobLevel.portrait());
+        session.renderer().render(scene, context.whole(), level, Readiness.EXACT, cancellation);
+    return Gauges.read(context, before, after, project.stack(), JobLevel.portrait());
   }
 }

@@ -9,26 +9,26 @@ import carezza.image.Cancellation;
 import carezza.image.Picture;
 import carezza.image.Plane;
 import carezza.kernel.LayerCoverage;
-import carezza.kernel.Readings;
+import carezza.kernel.Measurements;
+import carezza.mask.EvaluationContext;
 import carezza.mask.Masks;
-import carezza.mask.Site;
 import carezza.measure.ColourPlot;
 import carezza.measure.EndPoints;
 import carezza.measure.Gauge;
 import carezza.measure.Matching;
 import carezza.measure.NeutralHint;
-import carezza.measure.ToneCounts;
+import carezza.measure.ToneHistogram;
 import carezza.model.Layer;
-import carezza.model.MatchLayer;
 import carezza.model.Point;
 import carezza.model.Project;
-import carezza.model.Region;
 import carezza.model.ScleraLayer;
+import carezza.model.SemanticRegion;
+import carezza.model.SkinMatchLayer;
 import carezza.model.Stage;
 import carezza.model.TeethLayer;
+import carezza.render.RenderInput;
 import carezza.render.Renderer;
 import carezza.render.Renderer.Readiness;
-import carezza.render.Scene;
 
 /** What is measured of colour on a photograph at work. Safe for many threads. */
 public final class ColourAdvice {
@@ -45,24 +45,24 @@ public final class ColourAdvice {
     this.session = session;
   }
 
-  private Site site(Scene scene) {
+  private EvaluationContext site(RenderInput scene) {
     Renderer renderer = session.renderer();
     return renderer.site(scene, Renderer.analysisLevel(renderer.site(scene, 0).faceWidth()));
   }
 
-  private Picture whole(Scene scene, Site site, Cancellation cancellation) {
+  private Picture whole(RenderInput scene, EvaluationContext context, Cancellation cancellation) {
     return session
         .renderer()
-        .render(scene, site.whole(), site.level(), Readiness.QUICK, cancellation);
+        .render(scene, context.whole(), context.level(), Readiness.QUICK, cancellation);
   }
 
-  private Picture below(Scene scene, String layer, Site site, Cancellation cancellation) {
-    return whole(scene.through(scene.stack().indexOf(layer)), site, cancellation);
+  private Picture below(RenderInput scene, String layer, EvaluationContext context, Cancellation cancellation) {
+    return whole(scene.through(scene.stack().indexOf(layer)), context, cancellation);
   }
 
   /** What a layer measured on what it gets. */
-  public Readings readings(Project project, String layer, Cancellation cancellation) {
-    Scene scene = session.scene(project);
+  public Measurements readings(Project project, String layer, Cancellation cancellation) {
+    RenderInput scene = session.scene(project);
     return session
         .renderer()
         .readings(scene.through(scene.stack().indexOf(layer) + 1), layer, cancellation);
@@ -70,36 +70,36 @@ public final class ColourAdvice {
 
   /** Where black and white can be set in what a layer gets before anything clips. */
   public EndPoints endPoints(Project project, String layer, Cancellation cancellation) {
-    Scene scene = session.scene(project);
+    RenderInput scene = session.scene(project);
     return EndPoints.of(below(scene, layer, site(scene), cancellation));
   }
 
   /** Places in what a layer gets that are likely to be neutral, the likeliest first. */
   public List<NeutralHint> neutrals(Project project, String layer, Cancellation cancellation) {
-    Scene scene = session.scene(project);
-    Site site = site(scene);
-    return NeutralHint.of(below(scene, layer, site, cancellation), site);
+    RenderInput scene = session.scene(project);
+    EvaluationContext context = site(scene);
+    return NeutralHint.of(below(scene, layer, context, cancellation), context);
   }
 
   /** The colours that a layer gets where it acts. */
   public ColourPlot colours(Project project, String layer, Cancellation cancellation) {
-    Scene scene = session.scene(project);
-    Site site = site(scene);
-    Picture input = below(scene, layer, site, cancellation);
+    RenderInput scene = session.scene(project);
+    EvaluationContext context = site(scene);
+    Picture input = below(scene, layer, context, cancellation);
     Layer own = scene.stack().find(layer).orElseThrow();
-    return ColourPlot.of(Lab.of(input), LayerCoverage.of(own, site.whole(), site, input));
+    return ColourPlot.of(Lab.of(input), LayerCoverage.of(own, context.whole(), context, input));
   }
 
   /** How far the skin of a match lies from the one that it follows, before and after. */
   public Matching matched(Project project, String layer, Cancellation cancellation) {
-    Scene scene = session.scene(project);
-    Site site = site(scene);
-    Picture before = below(scene, layer, site, cancellation);
+    RenderInput scene = session.scene(project);
+    EvaluationContext context = site(scene);
+    Picture before = below(scene, layer, context, cancellation);
     Picture after =
-        whole(scene.through(scene.stack().indexOf(layer) + 1), site, cancellation);
-    MatchLayer own = (MatchLayer) scene.stack().find(layer).orElseThrow();
-    Plane off = Masks.render(own.head().mask(), site.whole(), site, before);
-    Plane follow = Masks.render(own.follow(), site.whole(), site, before);
+        whole(scene.through(scene.stack().indexOf(layer) + 1), context, cancellation);
+    SkinMatchLayer own = (SkinMatchLayer) scene.stack().find(layer).orElseThrow();
+    Plane off = Masks.render(own.attributes().mask(), context.whole(), context, before);
+    Plane follow = Masks.render(own.follow(), context.whole(), context, before);
     return Matching.of(Lab.of(before), Lab.of(after), off, follow);
   }
 
@@ -109,16 +109,16 @@ public final class ColourAdvice {
    * @param layers how many of them
    * @param region where, or null for everywhere
    */
-  public ToneCounts tones(
-      Project project, int layers, Region region, Cancellation cancellation) {
-    Scene scene = session.scene(project);
-    Site site = site(scene);
-    Picture picture = whole(scene.through(layers), site, cancellation);
+  public ToneHistogram tones(
+      Project project, int layers, SemanticRegion region, Cancellation cancellation) {
+    RenderInput scene = session.scene(project);
+    EvaluationContext context = site(scene);
+    Picture picture = whole(scene.through(layers), context, cancellation);
     Plane where =
         region == null
-            ? Plane.filled(site.whole(), 1)
-            : scene.regions().coverage(region, site.whole(), site.level());
-    return ToneCounts.of(picture, where);
+            ? Plane.filled(context.whole(), 1)
+            : scene.regions().coverage(region, context.whole(), context.level());
+    return ToneHistogram.of(picture, where);
   }
 
   /** Colours of a place as settled and as finished. */
@@ -132,13 +132,13 @@ public final class ColourAdvice {
     if (area.isEmpty()) {
       return Optional.empty();
     }
-    Scene scene = session.scene(project);
-    Scene settled = scene.through(scene.stack().through(Stage.SETTLE));
+    RenderInput scene = session.scene(project);
+    RenderInput settled = scene.through(scene.stack().through(Stage.SETTLE));
     return Optional.of(
         new Pinned(mean(settled, area, cancellation), mean(scene, area, cancellation)));
   }
 
-  private Lab mean(Scene scene, Area area, Cancellation cancellation) {
+  private Lab mean(RenderInput scene, Area area, Cancellation cancellation) {
     Picture lab =
         Lab.of(session.renderer().render(scene, area, 0, Readiness.QUICK, cancellation));
     double[] sum = new double[3];
@@ -163,13 +163,13 @@ public final class ColourAdvice {
           switch (own) {
             case TeethLayer l ->
                 new TeethLayer(
-                    l.head(),
+                    l.attributes(),
                     Math.clamp(l.target() + off(gauges, "teethYellow"), 1, 20),
                     Math.clamp(l.lift() + least(gauges, "teethLightness", "teethGlow"), 0, 15),
                     l.force());
             case ScleraLayer l ->
                 new ScleraLayer(
-                    l.head(),
+                    l.attributes(),
                     Math.clamp(l.target() + off(gauges, "scleraYellow"), -1, 15),
                     l.redness(),
                     Math.clamp(l.lift() + least(gauges, "scleraLightness", "eyeGlow"), 0, 12),

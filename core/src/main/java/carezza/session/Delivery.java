@@ -83,7 +83,7 @@ public record Delivery(
 
   /** Width and height of the file, at full quality. */
   public PictureSize size(Project project, PictureSize photograph) {
-    PictureSize cut = project.frame() == null ? photograph : project.frame().size(1);
+    PictureSize cut = project.crop() == null ? photograph : project.crop().size(1);
     return longEdge == 0 || longEdge >= cut.longEdge() || layers ? cut : shrunk(cut);
   }
 

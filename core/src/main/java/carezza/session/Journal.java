@@ -19,8 +19,8 @@ import carezza.file.Reason;
 import carezza.model.PhotoReference;
 import carezza.problem.Problem;
 import carezza.problem.Problem.Kind;
+import carezza.project.Document;
 import carezza.project.ProjectFile;
-import carezza.project.Retouch;
 
 /**
  * Keeps the unsaved work of one document in one run, so that it outlives the program. The photograph is written once,
@@ -60,19 +60,19 @@ public final class Journal implements AutoCloseable {
    * @param steps taken since it was saved last
    * @param preview a small JPEG of the picture
    */
-  public synchronized void keep(Retouch retouch, int steps, byte[] preview) throws Problem {
+  public synchronized void keep(Document document, int steps, byte[] preview) throws Problem {
     lock();
-    PhotoReference photo = retouch.project().photograph();
+    PhotoReference photo = document.project().photograph();
     Path picture = folder.resolve(PHOTOGRAPH + photo.sha256().substring(0, 16));
     if (!Files.isRegularFile(picture)) {
-      AtomicFile.replacing(picture).ownerOnly().write(out -> out.write(retouch.file()));
+      AtomicFile.replacing(picture).ownerOnly().write(out -> out.write(document.file()));
     }
-    Map<String, Object> unknown = new HashMap<>(retouch.project().unknown());
+    Map<String, Object> unknown = new HashMap<>(document.project().unknown());
     unknown.put(NAME, URLEncoder.encode(photo.name(), StandardCharsets.UTF_8));
-    unknown.put(PATH, retouch.path() == null ? "" : retouch.path().toUri().toString());
-    unknown.put(SOURCE, retouch.source() == null ? "" : retouch.source().toUri().toString());
+    unknown.put(PATH, document.path() == null ? "" : document.path().toUri().toString());
+    unknown.put(SOURCE, document.source() == null ? "" : document.source().toUri().toString());
     unknown.put(STEPS, steps);
-    Retouch recipe = retouch.linkedTo(picture.toAbsolutePath().normalize());
+    Document recipe = document.linkedTo(picture.toAbsolutePath().normalize());
     recipe = recipe.with(recipe.project().withUnknown(unknown), null);
     ProjectFile.save(recipe, AtomicFile.replacing(folder.resolve(RECIPE)), preview);
   }

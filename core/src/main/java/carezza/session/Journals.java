@@ -18,9 +18,9 @@ import java.util.UUID;
 
 import carezza.problem.Problem;
 import carezza.problem.Problem.Kind;
+import carezza.project.Document;
 import carezza.project.ProjectFile;
 import carezza.project.ProjectFile.Glance;
-import carezza.project.Retouch;
 
 /**
  * All unsaved work on this machine: one {@link Journal} for each document and run, each in a folder of its own. What a run
@@ -118,7 +118,7 @@ public final class Journals {
    *
    * @param journal goes on keeping it, in the same place
    */
-  public record TakenUp(Retouch retouch, Journal journal, int steps) {}
+  public record TakenUp(Document retouch, Journal journal, int steps) {}
 
   /**
    * @throws Problem if it cannot be read, or another run has just taken it up
@@ -136,8 +136,8 @@ public final class Journals {
     }
   }
 
-  private static Retouch read(Path recipe) throws Problem {
-    Retouch kept = ProjectFile.open(recipe);
+  private static Document read(Path recipe) throws Problem {
+    Document kept = ProjectFile.open(recipe);
     Map<String, Object> unknown = new HashMap<>(kept.project().unknown());
     String name = URLDecoder.decode(words(unknown.remove(Journal.NAME)), StandardCharsets.UTF_8);
     String path = words(unknown.remove(Journal.PATH));
@@ -145,7 +145,7 @@ public final class Journals {
     unknown.remove(Journal.STEPS);
     Path linked = source.isEmpty() ? null : Path.of(URI.create(source));
     // A linked photograph that is gone meanwhile is embedded, as the journal has it.
-    Retouch found =
+    Document found =
         linked != null && Files.isRegularFile(linked)
             ? kept.linkedTo(linked)
             : kept.linkedTo(null).named(name);

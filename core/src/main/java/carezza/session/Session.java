@@ -23,19 +23,19 @@ import carezza.image.Picture;
 import carezza.image.PictureSize;
 import carezza.image.Plane;
 import carezza.kernel.LayerCoverage;
+import carezza.mask.EvaluationContext;
 import carezza.mask.Masks;
 import carezza.mask.Regions;
-import carezza.mask.Site;
 import carezza.measure.Blemish;
 import carezza.measure.BlemishFinder;
-import carezza.measure.Examination;
 import carezza.measure.Gauge;
+import carezza.measure.GaugeReader;
 import carezza.measure.HairFinder;
 import carezza.measure.JobLevel;
 import carezza.metadata.Metadata;
 import carezza.metadata.Metadata.Carried;
+import carezza.model.Crop;
 import carezza.model.FaceMap;
-import carezza.model.Frame;
 import carezza.model.FrequencySeparationLayer;
 import carezza.model.HealLayer;
 import carezza.model.HealLayer.Patch;
@@ -46,17 +46,17 @@ import carezza.model.LayerStack;
 import carezza.model.Mask.Quantity;
 import carezza.model.Point;
 import carezza.model.Project;
-import carezza.model.Region;
+import carezza.model.SemanticRegion;
 import carezza.model.Stage;
 import carezza.model.Stroke;
 import carezza.problem.Problem;
+import carezza.project.Document;
 import carezza.project.ProjectFile;
-import carezza.project.Retouch;
-import carezza.render.Framing;
+import carezza.render.Cropper;
 import carezza.render.Pyramid;
+import carezza.render.RenderInput;
 import carezza.render.Renderer;
 import carezza.render.Renderer.Readiness;
-import carezza.render.Scene;
 import carezza.render.TileCache;
 
 /**
@@ -73,7 +73,7 @@ public final class Session {
   private static final int HAIR_MARGIN = 16;
 
   private final Renderer renderer;
-  private final Examination examination;
+  private final GaugeReader examination;
   private final Metadata metadata;
   private List<FaceMap> regionsOf = List.of();
   private Regions regions = Regions.none();
@@ -85,7 +85,7 @@ public final class Session {
   public Session(Photograph photograph) {
     renderer = new Renderer(
             new Pyramid(photograph.pixels()), TileCache.forThisMachine(), photograph.sensor());
-    examination = new Examination(renderer);
+    examination = new GaugeReader(renderer);
     metadata = photograph.metadata();
   }
 
@@ -98,8 +98,8 @@ public final class Session {
   }
 
   /** The whole stack over the regions of the project's face map; finds these when it is new. */
-  public Scene scene(Project project) {
-    return new Scene(project.stack(), regions(project.allFaces()));
+  public RenderInput scene(Project project) {
+    return new RenderInput(project.stack(), regions(project.allFaces()));
   }
 
   private synchronized Regions regions(List<FaceMap> faces) {
@@ -131,7 +131,7 @@ public final class Session {
     LayerStack settled = project.stack().lowest(project.stack().through(Stage.SETTLE));
     Picture picture =
         renderer.render(
-            new Scene(settled, Regions.none()),
+            new RenderInput(settled, Regions.none()),
             size().atLevel(level).area(),
             level,
             Readiness.EXACT,
@@ -174,7 +174,7 @@ public final class Session {
     }
     int level = BlemishFinder.level(project.faces());
     LayerStack settled = project.stack().lowest(project.stack().through(Stage.SETTLE));
-    Scene scene = new Scene(settled, regions(project.allFaces()));
+    RenderInput scene = new RenderInput(settled, regions(project.allFaces()));
     Picture picture =
         renderer.render(scene, size().atLevel(level).area(), level, Readiness.EXACT, cancellation);
     return BlemishFinder.find(picture, scene.regions(), sensitivity).stream()
@@ -190,7 +190,7 @@ public final class Session {
    */
   public double[] histogram(
       Project project, String layer, Quantity quantity, int bins, Cancellation cancellation) {
-    Scene scene = scene(project);
+    RenderInput scene = scene(project);
     int level = Level.forZoom(Math.min(1, (double) HISTOGRAM_LONG_EDGE / size().longEdge()));
     Picture input =
         renderer.render(
@@ -217,26 +217,26 @@ public final class Session {
 
   /** Where a layer acts, small: coverage over the picture with its long edge at most this. */
   public Plane thumbnail(Project project, String layer, int longEdge, Cancellation cancellation) {
-    Scene scene = scene(project);
+    RenderInput scene = scene(project);
     int index = scene.stack().indexOf(layer);
     int level = 0;
     while (level < Level.COARSEST && size().atLevel(level).longEdge() > longEdge) {
       level++;
     }
-    Site site = renderer.site(scene, level);
+    EvaluationContext context = renderer.site(scene, level);
     Picture input =
-        renderer.render(scene.through(index), site.whole(), level, Readiness.QUICK, cancellation);
-    return LayerCoverage.of(scene.stack().layers().get(index), site.whole(), site, input);
+        renderer.render(scene.through(index), context.whole(), level, Readiness.QUICK, cancellation);
+    return LayerCoverage.of(scene.stack().layers().get(index), context.whole(), context, input);
   }
 
   /** Coverage of a region at full size. */
-  public Plane region(Project project, Region region) {
+  public Plane region(Project project, SemanticRegion region) {
     return regions(project.allFaces()).coverage(region, size().area(), 0);
   }
 
   /** All gauges at the portrait job's bands. */
   public List<Gauge> gauges(Project project, Cancellation cancellation) {
-    Examination.Findings findings =
+    GaugeReader.Findings findings =
         examination.of(scene(project), JobLevel.portrait(), cancellation);
     measured = findings.picture();
     return findings.gauges();
@@ -247,7 +247,7 @@ public final class Session {
     return new ColourAdvice(this);
   }
 
-  Examination examination() {
+  GaugeReader examination() {
     return examination;
   }
 
@@ -258,7 +258,7 @@ public final class Session {
 
   /** An area of a level as stage Settle leaves it; what gauges and check views compare with. */
   public Picture settled(Project project, Area area, int level, Cancellation cancellation) {
-    Scene scene = scene(project);
+    RenderInput scene = scene(project);
     return renderer.render(
         scene.through(scene.stack().through(Stage.SETTLE)),
         area,
@@ -279,8 +279,8 @@ public final class Session {
               && heal.acts()
               && heal.patches().stream().anyMatch(Patch::open);
       if (open) {
-        String id = layer.head().id();
-        Scene below = scene(settled).through(settled.stack().indexOf(id) + 1);
+        String id = layer.attributes().id();
+        RenderInput below = scene(settled).through(settled.stack().indexOf(id) + 1);
         HealLayer found = (HealLayer) renderer.resolved(below, id, cancellation);
         settled = settled.edit(id, l -> ((HealLayer) l).withPatches(found.patches()));
       }
@@ -295,7 +295,7 @@ public final class Session {
    */
   public List<Source> sources(
       Project project, String layer, Piece piece, int most, Cancellation cancellation) {
-    Scene scene = scene(project);
+    RenderInput scene = scene(project);
     return renderer.sources(
         scene.through(scene.stack().indexOf(layer) + 1), layer, piece, most, cancellation);
   }
@@ -307,7 +307,7 @@ public final class Session {
    */
   public Optional<Stroke> hair(
       Project project, String layer, Stroke drawn, Cancellation cancellation) {
-    Scene scene = scene(project);
+    RenderInput scene = scene(project);
     Area around = drawn.bounds().grow(HAIR_MARGIN).intersect(size().area());
     if (around.isEmpty()) {
       return Optional.empty();
@@ -321,11 +321,11 @@ public final class Session {
   /** Sigma of every separation that acts, by layer, in photograph pixels: as set, or as advised. */
   public Map<String, Double> separationRadii(Project project, Cancellation cancellation) {
     Map<String, Double> radii = new HashMap<>();
-    Scene scene = scene(project);
+    RenderInput scene = scene(project);
     for (Layer layer : project.stack().layers()) {
       if (layer instanceof FrequencySeparationLayer && layer.acts()) {
-        String id = layer.head().id();
-        Scene below = scene.through(project.stack().indexOf(id) + 1);
+        String id = layer.attributes().id();
+        RenderInput below = scene.through(project.stack().indexOf(id) + 1);
         FrequencySeparationLayer found =
             (FrequencySeparationLayer) renderer.resolved(below, id, cancellation);
         radii.put(id, found.radius());
@@ -344,13 +344,13 @@ public final class Session {
 
   /** A finished picture of any level cut to the project's frame, at its delivered size. */
   private Picture sized(Project project, Delivery delivery, Picture whole) {
-    Frame frame = project.frame();
-    if (frame == null) {
+    Crop crop = project.crop();
+    if (crop == null) {
       return delivery.sized(whole, size());
     }
     double halvings = Math.log((double) size().width() / whole.area().width()) / Math.log(2);
     double scale = Level.scale((int) Math.rint(halvings));
-    return delivery.sized(Framing.cut(whole, frame, scale), frame.size(1));
+    return delivery.sized(Cropper.cut(whole, crop, scale), crop.size(1));
   }
 
   /** Renders and writes the file whole or not at all. */
@@ -382,7 +382,7 @@ public final class Session {
   private void deliverLayers(
       Project project, AtomicFile file, Delivery delivery, Cancellation cancellation)
       throws Problem {
-    Scene scene = scene(project);
+    RenderInput scene = scene(project);
     file.write(
         out -> {
           try (LayeredWriter writer =
@@ -391,9 +391,9 @@ public final class Session {
                   : LayeredWriter.tiff(out, delivery.colour())) {
             UnaryOperator<Picture> framed =
                 p ->
-                    project.frame() == null
+                    project.crop() == null
                         ? p
-                        : Framing.cut(p, project.frame(), Level.scale(delivery.level()));
+                        : Cropper.cut(p, project.crop(), Level.scale(delivery.level()));
             writer.photograph(framed.apply(renderer.photograph().level(delivery.level())));
             writer.finish(
                 framed.apply(
@@ -403,7 +403,7 @@ public final class Session {
                         (layer, before, after) -> {
                           cancellation.check();
                           writer.layer(
-                              layer.head().name(), framed.apply(before), framed.apply(after));
+                              layer.attributes().name(), framed.apply(before), framed.apply(after));
                         },
                         cancellation)));
           }
@@ -414,15 +414,15 @@ public final class Session {
    * Saves the project. Its preview is the picture as it was measured last, so that saving waits for no
    * rendering; only before the first measurement it is rendered.
    */
-  public void save(Retouch retouch, AtomicFile file, Cancellation cancellation)
+  public void save(Document document, AtomicFile file, Cancellation cancellation)
       throws Problem {
     file.check();
     Picture last = measured;
     Picture shown =
         last == null
-            ? picture(retouch.project(), small(), cancellation)
-            : sized(retouch.project(), small(), last);
-    ProjectFile.save(retouch, file, encoded(shown));
+            ? picture(document.project(), small(), cancellation)
+            : sized(document.project(), small(), last);
+    ProjectFile.save(document, file, encoded(shown));
   }
 
   /** A small JPEG of the picture as it was measured last, or else of the photograph; waits for no rendering. */

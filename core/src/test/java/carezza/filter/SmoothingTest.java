@@ -19,7 +19,7 @@ public class SmoothingTest {
   @Test
   public void guidedSmoothingKeepsAnEdgeFarAboveItsThreshold() {
     Plane edge = Pictures.plane(AREA, (x, y) -> x < 48 ? 20 : 80);
-    Plane smooth = new GuidedSmoothing(edge, Plane.filled(AREA, 1), 6, 25).smooth(edge);
+    Plane smooth = new GuidedFilter(edge, Plane.filled(AREA, 1), 6, 25).smooth(edge);
     assertThat((double) smooth.at(44, 32)).isCloseTo(20, within(2.5));
     assertThat((double) smooth.at(52, 32)).isCloseTo(80, within(2.5));
   }
@@ -27,9 +27,9 @@ public class SmoothingTest {
   @Test
   public void guidedSmoothingTakesAwaySmallDifferences() {
     Plane noise = Pictures.noise(AREA, 50, 1, 11);
-    Plane smooth = new GuidedSmoothing(noise, Plane.filled(AREA, 1), 8, 100).smooth(noise);
-    assertThat(Robust.sigma(smooth, Plane.filled(AREA, 1)))
-        .isLessThan(0.25 * Robust.sigma(noise, Plane.filled(AREA, 1)));
+    Plane smooth = new GuidedFilter(noise, Plane.filled(AREA, 1), 8, 100).smooth(noise);
+    assertThat(RobustStatistics.sigma(smooth, Plane.filled(AREA, 1)))
+        .isLessThan(0.25 * RobustStatistics.sigma(noise, Plane.filled(AREA, 1)));
   }
 
   @Test
@@ -37,7 +37,7 @@ public class SmoothingTest {
     Plane values = Pictures.plane(AREA, (x, y) -> x < 48 ? 10 : 500);
     Plane weight = Pictures.plane(AREA, (x, y) -> x < 48 ? 1 : 0);
     Plane guide = Plane.filled(AREA, 50);
-    Plane smooth = new GuidedSmoothing(guide, weight, 6, 25).smooth(values);
+    Plane smooth = new GuidedFilter(guide, weight, 6, 25).smooth(values);
     for (int x = 0; x < 46; x++) {
       assertThat((double) smooth.at(x, 30)).isCloseTo(10, within(0.05));
     }
@@ -105,7 +105,7 @@ public class SmoothingTest {
   @Test
   public void theRobustSpreadOfNormalNoiseIsItsStandardDeviation() {
     Plane noise = Pictures.noise(new Area(0, 0, 300, 300), 2, 0.5, 9);
-    assertThat(Robust.sigma(noise, Plane.filled(noise.area(), 1))).isCloseTo(0.5, within(0.01));
+    assertThat(RobustStatistics.sigma(noise, Plane.filled(noise.area(), 1))).isCloseTo(0.5, within(0.01));
   }
 
   @Test
@@ -114,12 +114,12 @@ public class SmoothingTest {
     for (int i = 0; i < 300; i++) {
       noise.values()[i * 33] = 1000;
     }
-    assertThat(Robust.sigma(noise, Plane.filled(noise.area(), 1))).isCloseTo(0.5, within(0.04));
+    assertThat(RobustStatistics.sigma(noise, Plane.filled(noise.area(), 1))).isCloseTo(0.5, within(0.04));
   }
 
   @Test
   public void nothingHasNoMedian() {
-    assertThat(Robust.median(Plane.of(AREA), Plane.of(AREA))).isNaN();
+    assertThat(RobustStatistics.median(Plane.of(AREA), Plane.of(AREA))).isNaN();
   }
 
   @Test
@@ -131,7 +131,7 @@ public class SmoothingTest {
       java.util.Arrays.sort(sorted);
       for (double share : new double[] {0, 0.25, 0.5, 0.98, 1}) {
         int rank = (int) Math.min(n - 1, share * n);
-        assertThat(Robust.quantile(values.clone(), share)).isEqualTo(sorted[rank]);
+        assertThat(RobustStatistics.quantile(values.clone(), share)).isEqualTo(sorted[rank]);
       }
     }
   }

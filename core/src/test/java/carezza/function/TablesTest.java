@@ -11,7 +11,7 @@ public class TablesTest {
 
   @Test
   public void aUniformTableKeepsToItsErrorBound() {
-    UniformTable sine = new UniformTable(Math::sin, -2, 3, 100);
+    LookupTable sine = new LookupTable(Math::sin, -2, 3, 100);
     Random random = new Random(1);
     for (int i = 0; i < 5000; i++) {
       float x = random.nextFloat(-2, 3);
@@ -31,7 +31,7 @@ public class TablesTest {
 
   @Test
   public void outsideTheRangeTheFunctionItselfAnswers() {
-    UniformTable square = new UniformTable(x -> x * x, 0, 1, 4);
+    LookupTable square = new LookupTable(x -> x * x, 0, 1, 4);
     assertThat(square.at(7)).isEqualTo(49);
     assertThat(square.at(-3)).isEqualTo(9);
     assertThat(square.at(1)).isEqualTo(1);

@@ -89,7 +89,7 @@ public class AreaTest {
   @Test
   public void bandsOfRowsCoverEachRowOnce() {
     int[] seen = new int[2000];
-    Rows.each(
+    ParallelRows.each(
         1000,
         seen.length,
         (from, to) -> {

@@ -14,33 +14,33 @@ import carezza.image.Area;
 import carezza.image.Picture;
 import carezza.image.PictureSize;
 import carezza.image.Plane;
+import carezza.mask.EvaluationContext;
 import carezza.mask.Regions;
-import carezza.mask.Site;
-import carezza.model.BalanceLayer;
 import carezza.model.CatchlightLayer;
-import carezza.model.ColourTouchLayer;
-import carezza.model.DepthLayer;
-import carezza.model.FamiliesLayer;
-import carezza.model.FamiliesLayer.Family;
-import carezza.model.FamiliesLayer.Trim;
+import carezza.model.ColourBalanceLayer;
+import carezza.model.ColourPaintLayer;
 import carezza.model.GradientMapLayer;
+import carezza.model.HueBandsLayer;
+import carezza.model.HueBandsLayer.Family;
+import carezza.model.HueBandsLayer.Trim;
 import carezza.model.HueShiftLayer;
 import carezza.model.IrisLayer;
 import carezza.model.Layer;
 import carezza.model.LayerKind;
 import carezza.model.LayerValue;
+import carezza.model.LevelsLayer;
 import carezza.model.LipsLayer;
 import carezza.model.LocalContrastLayer;
 import carezza.model.Mask;
-import carezza.model.MatchLayer;
-import carezza.model.MonoLayer;
-import carezza.model.NeutraliseLayer;
-import carezza.model.NeutraliseLayer.Tone;
+import carezza.model.MonochromeLayer;
+import carezza.model.NeutralPointsLayer;
+import carezza.model.NeutralPointsLayer.Tone;
 import carezza.model.Point;
-import carezza.model.RangeLayer;
+import carezza.model.SkinDepthLayer;
+import carezza.model.SkinMatchLayer;
+import carezza.model.SkinToneEveningLayer;
+import carezza.model.SkinToneEveningLayer.Target;
 import carezza.model.Tint;
-import carezza.model.ToneEveningLayer;
-import carezza.model.ToneEveningLayer.Target;
 import carezza.testing.Pictures;
 
 /** Layers of colour and range against their formulas and invariants. */
@@ -48,15 +48,15 @@ public class ColourLayersTest {
 
   private static final PictureSize SIZE = new PictureSize(240, 200);
   private static final Area ALL = SIZE.area();
-  private static final Site SITE = new Site(SIZE, 0, Regions.none());
+  private static final EvaluationContext SITE = new EvaluationContext(SIZE, 0, Regions.none());
   private static final Mask LEFT =
       new Mask.Polygon(
           List.of(new Point(0, 0), new Point(120, 0), new Point(120, 200), new Point(0, 200)), 0);
 
   private static Picture render(Layer layer, Picture input) {
     Probe probe = new Probe(SITE, input, (area, level) -> input.crop(area));
-    Readings readings = Kernels.measure(layer, probe);
-    return Kernels.effect(Kernels.resolve(layer, readings), readings, SITE).render(input, ALL);
+    Measurements measurements = Kernels.measure(layer, probe);
+    return Kernels.effect(Kernels.resolve(layer, measurements), measurements, SITE).render(input, ALL);
   }
 
   private static Picture lab(Lab left, Lab right) {
@@ -78,7 +78,7 @@ public class ColourLayersTest {
   }
 
   private static Layer everywhere(Layer layer) {
-    return layer.with(layer.head().withMask(new Mask.Everything()));
+    return layer.with(layer.attributes().withMask(new Mask.Everything()));
   }
 
   private static <L extends Layer> L fresh(LayerKind kind, Class<L> type) {
@@ -91,7 +91,7 @@ public class ColourLayersTest {
   public void aPickedPlaceBecomesNeutralAtItsOwnLuminance() {
     Picture cast = Pictures.colour(ALL, 0.6, 0.5, 0.35);
     Layer layer =
-        fresh(LayerKind.NEUTRALISE, NeutraliseLayer.class).moved(Tone.MIDDLE, new Point(50, 50));
+        fresh(LayerKind.NEUTRAL_POINTS, NeutralPointsLayer.class).moved(Tone.MIDDLE, new Point(50, 50));
     Lab is = at(render(layer, cast), 150, 150);
     assertThat(is.chroma()).isLessThan(0.3);
     assertThat(is.l()).isCloseTo(at(cast, 0, 0).l(), within(0.3));
@@ -106,8 +106,8 @@ public class ColourLayersTest {
                 Pictures.plane(ALL, (x, y) -> casts[(int) x / 80].l()),
                 Pictures.plane(ALL, (x, y) -> casts[(int) x / 80].a()),
                 Pictures.plane(ALL, (x, y) -> casts[(int) x / 80].b())));
-    NeutraliseLayer layer =
-        fresh(LayerKind.NEUTRALISE, NeutraliseLayer.class)
+    NeutralPointsLayer layer =
+        fresh(LayerKind.NEUTRAL_POINTS, NeutralPointsLayer.class)
             .moved(Tone.DARK, new Point(40, 100))
             .moved(Tone.MIDDLE, new Point(120, 100))
             .moved(Tone.LIGHT, new Point(200, 100));
@@ -120,7 +120,7 @@ public class ColourLayersTest {
   @Test
   public void blackAndWhiteEndsGoToTheEnds() {
     Plane ramp = Pictures.plane(ALL, (x, y) -> 0.1 + 0.7 * x / 240);
-    RangeLayer layer = new RangeLayer(LayerKind.RANGE.fresh().head(), 0.1, 0.8, 0, 0);
+    LevelsLayer layer = new LevelsLayer(LayerKind.LEVELS.fresh().attributes(), 0.1, 0.8, 0, 0);
     Picture out = render(layer, new Picture(ramp, ramp.copy(), ramp.copy()));
     assertThat((double) out.first().at(0, 10)).isCloseTo(0, within(3e-3));
     assertThat((double) out.first().at(239, 10)).isCloseTo(1, within(5e-3));
@@ -133,7 +133,7 @@ public class ColourLayersTest {
         Pictures.plane(
             ALL, (x, y) -> x < 120 ? 0.16 + 0.02 * Math.sin(2 * Math.PI * x / 10) : 0.85);
     Picture input = new Picture(plane, plane.copy(), plane.copy());
-    Picture out = render(new RangeLayer(LayerKind.RANGE.fresh().head(), 0, 1, 1, 0), input);
+    Picture out = render(new LevelsLayer(LayerKind.LEVELS.fresh().attributes(), 0, 1, 1, 0), input);
     double was = linear(input, 42) / linear(input, 47);
     double is = linear(out, 42) / linear(out, 47);
     assertThat(is / was).isCloseTo(1, within(0.03));
@@ -148,7 +148,7 @@ public class ColourLayersTest {
   @Test
   public void localContrastLeavesAnEvenPictureAndScalesRipples() {
     LocalContrastLayer layer =
-        new LocalContrastLayer(LayerKind.LOCAL_CONTRAST.fresh().head(), 0.5, 0);
+        new LocalContrastLayer(LayerKind.LOCAL_CONTRAST.fresh().attributes(), 0.5, 0);
     Picture even = Pictures.grey(ALL, 0.5);
     assertThat(Pictures.largest(render(layer, even), even)).isLessThan(2e-4);
     Picture ripples =
@@ -167,7 +167,7 @@ public class ColourLayersTest {
   public void hazeIsLaidOnByItsFormula() {
     Picture grey = Pictures.grey(ALL, 0.5);
     Picture out =
-        render(new LocalContrastLayer(LayerKind.LOCAL_CONTRAST.fresh().head(), 0, -1), grey);
+        render(new LocalContrastLayer(LayerKind.LOCAL_CONTRAST.fresh().attributes(), 0, -1), grey);
     double light = Transfer.toLinear(0.5f);
     assertThat(linear(out, 100)).isCloseTo(light * 0.65 + 0.35, within(1e-3));
   }
@@ -178,10 +178,10 @@ public class ColourLayersTest {
     Plane plane = Pictures.plane(ALL, (x, y) -> x < 40 ? 0 : 0.6);
     Picture clear = new Picture(plane, plane.copy(), plane.copy());
     LocalContrastLayer on =
-        new LocalContrastLayer(LayerKind.LOCAL_CONTRAST.fresh().head(), 0, -0.5);
+        new LocalContrastLayer(LayerKind.LOCAL_CONTRAST.fresh().attributes(), 0, -0.5);
     Picture hazy = render(on, clear);
     Picture again =
-        render(new LocalContrastLayer(LayerKind.LOCAL_CONTRAST.fresh().head(), 0, 1), hazy);
+        render(new LocalContrastLayer(LayerKind.LOCAL_CONTRAST.fresh().attributes(), 0, 1), hazy);
     assertThat(linear(hazy, 10)).isCloseTo(0.175, within(2e-3));
     assertThat(linear(again, 10)).isBetween(-0.06, 0.01);
     assertThat(linear(again, 150)).isCloseTo(linear(clear, 150), within(0.04));
@@ -204,8 +204,8 @@ public class ColourLayersTest {
 
   @Test
   public void aFamilyTurnsItsOwnHueAndLeavesTheOthers() {
-    FamiliesLayer layer =
-        fresh(LayerKind.FAMILIES, FamiliesLayer.class).with(Family.ORANGE, new Trim(20, -0.5, 0));
+    HueBandsLayer layer =
+        fresh(LayerKind.HUE_BANDS, HueBandsLayer.class).with(Family.ORANGE, new Trim(20, -0.5, 0));
     Lab orange = at(render(layer, lch(60, 40, 60)), 0, 0);
     assertThat(orange.hue()).isCloseTo(60 + 20 * 1600 / (1600 + 64.0), within(0.5));
     assertThat(orange.chroma()).isCloseTo(20, within(0.3));
@@ -216,7 +216,7 @@ public class ColourLayersTest {
   @Test
   public void aShiftOfHuesStaysInItsRange() {
     HueShiftLayer layer =
-        new HueShiftLayer(LayerKind.HUE_SHIFT.fresh().head(), 265, 30, -20, 0.2, 0);
+        new HueShiftLayer(LayerKind.HUE_SHIFT.fresh().attributes(), 265, 30, -20, 0.2, 0);
     assertThat(at(render(layer, lch(40, 40, 265)), 0, 0).hue()).isLessThan(250);
     Picture skin = lch(60, 25, 55);
     assertThat(Pictures.largest(render(layer, skin), skin)).isLessThan(2e-4);
@@ -225,7 +225,7 @@ public class ColourLayersTest {
   @Test
   public void greysHaveNoHueToBeChanged() {
     Picture grey = Pictures.grey(ALL, 0.4);
-    FamiliesLayer layer = fresh(LayerKind.FAMILIES, FamiliesLayer.class);
+    HueBandsLayer layer = fresh(LayerKind.HUE_BANDS, HueBandsLayer.class);
     for (Family family : Family.values()) {
       layer = layer.with(family, new Trim(30, 1, 20));
     }
@@ -245,7 +245,7 @@ public class ColourLayersTest {
 
   @Test
   public void aMonoMixIsGreyAndFollowsItsFamilies() {
-    MonoLayer plain = fresh(LayerKind.MONO, MonoLayer.class);
+    MonochromeLayer plain = fresh(LayerKind.MONOCHROME, MonochromeLayer.class);
     Picture skin = lch(60, 30, 60);
     Lab grey = at(render(plain, skin), 0, 0);
     assertThat(grey.chroma()).isLessThan(0.2);
@@ -258,7 +258,7 @@ public class ColourLayersTest {
   public void toningTakesTwoTones() {
     Layer toned =
         LayerValue.with(
-            LayerValue.with(LayerKind.MONO.fresh(), "darks", new Tint(265, 10)),
+            LayerValue.with(LayerKind.MONOCHROME.fresh(), "darks", new Tint(265, 10)),
             "lights",
             new Tint(85, 6));
     Lab dark = at(render(toned, Pictures.grey(ALL, 0.12)), 0, 0);
@@ -280,9 +280,9 @@ public class ColourLayersTest {
 
   @Test
   public void heldBalanceTintsGreysAndKeepsTheirLuminance() {
-    BalanceLayer layer =
-        new BalanceLayer(
-            LayerKind.BALANCE.fresh().head(), new Tint(265, 12), Tint.NONE, Tint.NONE, 1);
+    ColourBalanceLayer layer =
+        new ColourBalanceLayer(
+            LayerKind.COLOUR_BALANCE.fresh().attributes(), new Tint(265, 12), Tint.NONE, Tint.NONE, 1);
     Picture dark = Pictures.grey(ALL, 0.15);
     Picture out = render(layer, dark);
     Lab is = at(out, 0, 0);
@@ -295,7 +295,7 @@ public class ColourLayersTest {
 
   @Test
   public void mutedInFullIsGreyAtItsLightness() {
-    Layer layer = LayerValue.with(LayerKind.MUTE.fresh(), "share", 1.0);
+    Layer layer = LayerValue.with(LayerKind.DESATURATE.fresh(), "share", 1.0);
     Lab is = at(render(layer, lch(55, 35, 50)), 0, 0);
     assertThat(is.chroma()).isLessThan(0.2);
     assertThat(is.l()).isCloseTo(55, within(0.2));
@@ -306,10 +306,10 @@ public class ColourLayersTest {
   @Test
   public void depthDarkensTheMedianByWhatIsSaidAndNoMoreThanTheLimit() {
     Picture skin = Pictures.skin(ALL, 5);
-    DepthLayer layer = fresh(LayerKind.DEPTH, DepthLayer.class);
+    SkinDepthLayer layer = fresh(LayerKind.SKIN_DEPTH, SkinDepthLayer.class);
     double was = Pictures.quantile(sorted(Lab.lightness(skin)), 0.5);
     assertThat(median(layer, skin)).isCloseTo(was - 1.5, within(0.4));
-    DepthLayer much = LayerValue.with(layer, "darken", 12.0);
+    SkinDepthLayer much = LayerValue.with(layer, "darken", 12.0);
     assertThat(median(much, skin)).isCloseTo(was - 2, within(0.4));
     assertThat(median(LayerValue.with(much, "force", true), skin)).isCloseTo(was - 12, within(0.4));
   }
@@ -330,8 +330,8 @@ public class ColourLayersTest {
   @Test
   public void matchedSkinHasTheOthersColourAtItsOwnLightness() {
     Picture two = lab(new Lab(50, 10, 26), new Lab(65, 16, 18));
-    MatchLayer layer =
-        new MatchLayer(LayerKind.MATCH.fresh().head().withMask(LEFT), new Mask.Invert(LEFT), 1, 0);
+    SkinMatchLayer layer =
+        new SkinMatchLayer(LayerKind.SKIN_MATCH.fresh().attributes().withMask(LEFT), new Mask.Invert(LEFT), 1, 0);
     Lab is = at(render(layer, two), 40, 100);
     assertThat(is.l()).isCloseTo(50, within(0.3));
     assertThat(is.a()).isCloseTo(16 * 50 / 65.0, within(0.4));
@@ -340,8 +340,8 @@ public class ColourLayersTest {
 
   @Test
   public void aTouchOfColourKeepsTheLight() {
-    ColourTouchLayer layer =
-        new ColourTouchLayer(LayerKind.COLOUR_TOUCH.fresh().head(), new Target(65, 28, 50));
+    ColourPaintLayer layer =
+        new ColourPaintLayer(LayerKind.COLOUR_PAINT.fresh().attributes(), new Target(65, 28, 50));
     Lab is = at(render(layer, lch(50, 12, 120)), 0, 0);
     assertThat(is.l()).isCloseTo(50, within(0.2));
     assertThat(is.hue()).isCloseTo(50, within(0.5));
@@ -352,7 +352,7 @@ public class ColourLayersTest {
   public void skinIsNotMadeLighterThanTheLimitUnlessForced() {
     Picture skin = Pictures.skin(ALL, 5);
     double was = Pictures.quantile(sorted(Lab.lightness(skin)), 0.5);
-    ToneEveningLayer fresh = fresh(LayerKind.TONE_EVENING, ToneEveningLayer.class);
+    SkinToneEveningLayer fresh = fresh(LayerKind.SKIN_TONE_EVENING, SkinToneEveningLayer.class);
     Layer lighter =
         LayerValue.with(fresh.withTarget(new Target(was + 15, 20, 50)), "lightness", 1.0);
     assertThat(median(lighter, skin)).isCloseTo(was + 2, within(0.7));
@@ -363,11 +363,11 @@ public class ColourLayersTest {
   @Test
   public void evenedColoursAreThoseOfTheWedge() {
     Picture two = lab(Lab.ofLch(60, 20, 30), Lab.ofLch(60, 20, 110));
-    ToneEveningLayer layer =
+    SkinToneEveningLayer layer =
         LayerValue.with(
-            fresh(LayerKind.TONE_EVENING, ToneEveningLayer.class)
+            fresh(LayerKind.SKIN_TONE_EVENING, SkinToneEveningLayer.class)
                 .withTarget(new Target(60, 20, 60))
-                .withRange(new ToneEveningLayer.Wedge(30, 25, 5, 60)),
+                .withRange(new SkinToneEveningLayer.Wedge(30, 25, 5, 60)),
             "hue",
             1.0);
     Picture out = render(layer, two);
@@ -410,7 +410,7 @@ public class ColourLayersTest {
                 Pictures.plane(ALL, (x, y) -> 40 + 2 * Math.sin(2 * Math.PI * x / 4)),
                 Plane.of(ALL),
                 Plane.of(ALL)));
-    IrisLayer layer = new IrisLayer(everywhere(LayerKind.IRIS.fresh()).head(), 1, 0, 0, false);
+    IrisLayer layer = new IrisLayer(everywhere(LayerKind.IRIS.fresh()).attributes(), 1, 0, 0, false);
     Picture out = render(layer, ripples);
     double gain = (at(out, 121, 100).l() - 40) / (at(ripples, 121, 100).l() - 40);
     assertThat(gain).isBetween(1.3, 1.62);
@@ -438,7 +438,7 @@ public class ColourLayersTest {
   @Test
   public void aMixOfAGreyIsThatGrey() {
     Picture grey = Pictures.grey(ALL, 0.42);
-    Plane mixed = new MonoMix(carezza.model.ChannelMix.DEEP).lightness(grey);
+    Plane mixed = new MonochromeMix(carezza.model.ChannelMix.DEEP).lightness(grey);
     assertThat((double) mixed.at(3, 3)).isCloseTo(at(grey, 3, 3).l(), within(0.05));
   }
 }

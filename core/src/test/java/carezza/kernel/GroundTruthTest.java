@@ -22,12 +22,12 @@ import carezza.model.HealLayer.Patch;
 import carezza.model.HealLayer.Source;
 import carezza.model.LayerKind;
 import carezza.model.LayerStack;
-import carezza.model.Region;
+import carezza.model.SemanticRegion;
+import carezza.model.SkinToneEveningLayer;
 import carezza.model.Stroke;
-import carezza.model.ToneEveningLayer;
 import carezza.render.Pyramid;
+import carezza.render.RenderInput;
 import carezza.render.Renderer;
-import carezza.render.Scene;
 import carezza.render.TileCache;
 import carezza.testing.AtWork;
 import carezza.testing.Pictures;
@@ -50,7 +50,7 @@ public class GroundTruthTest {
     HealLayer layer = ((HealLayer) LayerKind.HEAL.fresh()).withPatches(spots);
     Renderer renderer = new Renderer(new Pyramid(photo), new TileCache(1 << 28));
     return renderer.renderOnce(
-        new Scene(LayerStack.of(layer), Regions.none()), 0, Cancellation.NONE);
+        new RenderInput(LayerStack.of(layer), Regions.none()), 0, Cancellation.NONE);
   }
 
   /** Where the truth says blemish and a spot was asked for. */
@@ -222,13 +222,13 @@ public class GroundTruthTest {
   public void theAdviceDoesNotFollowExposure() {
     Picture photo = Portrait.S04.picture("photo.jpg");
     Regions regions = Regions.find(photo, Portrait.S04.faces());
-    Plane skin = regions.coverage(Region.FACE_SKIN, photo.area(), 0);
+    Plane skin = regions.coverage(SemanticRegion.FACE_SKIN, photo.area(), 0);
     double usual = advised(photo, skin);
     Picture darker =
         new Renderer(new Pyramid(photo), new TileCache(1 << 28))
             .renderOnce(
-                new Scene(
-                    LayerStack.of(new ExposureLayer(LayerKind.EXPOSURE.fresh().head(), -0.7, 0)),
+                new RenderInput(
+                    LayerStack.of(new ExposureLayer(LayerKind.EXPOSURE.fresh().attributes(), -0.7, 0)),
                     regions),
                 0,
                 Cancellation.NONE);
@@ -240,7 +240,7 @@ public class GroundTruthTest {
   public void aSofterPhotographAdvisesALargerRadius() {
     Picture photo = Portrait.S04.picture("photo.jpg");
     Plane skin =
-        Regions.find(photo, Portrait.S04.faces()).coverage(Region.FACE_SKIN, photo.area(), 0);
+        Regions.find(photo, Portrait.S04.faces()).coverage(SemanticRegion.FACE_SKIN, photo.area(), 0);
     double sharp = advised(photo, skin);
     double softer = advised(photo.map(p -> GaussianBlur.blur(p, 2)), skin);
     double softest = advised(photo.map(p -> GaussianBlur.blur(p, 4)), skin);
@@ -298,11 +298,11 @@ public class GroundTruthTest {
     Picture clean = portrait.picture("clean.jpg");
     Picture even = portrait.picture("even.jpg");
     Regions regions = Regions.find(clean, portrait.faces());
-    ToneEveningLayer layer = (ToneEveningLayer) LayerKind.TONE_EVENING.fresh();
+    SkinToneEveningLayer layer = (SkinToneEveningLayer) LayerKind.SKIN_TONE_EVENING.fresh();
     Renderer renderer = new Renderer(new Pyramid(clean), new TileCache(1 << 28));
     Picture result =
-        renderer.renderOnce(new Scene(LayerStack.of(layer), regions), 0, Cancellation.NONE);
-    Plane skin = regions.coverage(Region.FACE_SKIN, clean.area(), 0);
+        renderer.renderOnce(new RenderInput(LayerStack.of(layer), regions), 0, Cancellation.NONE);
+    Plane skin = regions.coverage(SemanticRegion.FACE_SKIN, clean.area(), 0);
     double sigma = portrait.faces().faceWidth() / 60;
     return lowDifference(result, even, skin, sigma) / lowDifference(clean, even, skin, sigma);
   }

@@ -16,8 +16,8 @@ import carezza.image.Area;
 import carezza.image.Picture;
 import carezza.image.PictureSize;
 import carezza.image.Plane;
+import carezza.mask.EvaluationContext;
 import carezza.mask.Regions;
-import carezza.mask.Site;
 import carezza.model.CurveLayer;
 import carezza.model.DodgeBurnLayer;
 import carezza.model.DodgeBurnLayer.Method;
@@ -29,10 +29,10 @@ import carezza.model.Layer;
 import carezza.model.LayerKind;
 import carezza.model.Mask;
 import carezza.model.SharpenLayer;
+import carezza.model.SkinToneEveningLayer;
+import carezza.model.SkinToneEveningLayer.Target;
 import carezza.model.Stroke;
 import carezza.model.TeethLayer;
-import carezza.model.ToneEveningLayer;
-import carezza.model.ToneEveningLayer.Target;
 import carezza.model.VignetteLayer;
 import carezza.model.WhiteBalanceLayer;
 import carezza.testing.Pictures;
@@ -42,12 +42,12 @@ public class KernelTest {
 
   private static final PictureSize SIZE = new PictureSize(200, 160);
   private static final Area ALL = SIZE.area();
-  private static final Site SITE = new Site(SIZE, 0, Regions.none());
+  private static final EvaluationContext SITE = new EvaluationContext(SIZE, 0, Regions.none());
 
   private static Picture render(Layer layer, Picture input) {
     Probe probe = new Probe(SITE, input, (area, level) -> input.crop(area));
-    Readings readings = Kernels.measure(layer, probe);
-    return Kernels.effect(Kernels.resolve(layer, readings), readings, SITE).render(input, ALL);
+    Measurements measurements = Kernels.measure(layer, probe);
+    return Kernels.effect(Kernels.resolve(layer, measurements), measurements, SITE).render(input, ALL);
   }
 
   private static Mask.Strokes dab(double x, double y, double r) {
@@ -60,7 +60,7 @@ public class KernelTest {
   public void oneStopDoublesTheLight() {
     Picture out =
         render(
-            new ExposureLayer(LayerKind.EXPOSURE.fresh().head(), 1, 0),
+            new ExposureLayer(LayerKind.EXPOSURE.fresh().attributes(), 1, 0),
             Pictures.colour(ALL, 0.3, 0.4, 0.2));
     assertThat((double) Transfer.toLinear(out.first().at(5, 5)))
         .isCloseTo(2 * Transfer.toLinear(0.3f), within(1e-5));
@@ -72,7 +72,7 @@ public class KernelTest {
   public void recoveryBringsLightsUnderWhiteInTheirOrderAndHue() {
     Plane ramp = Pictures.plane(ALL, (x, y) -> 0.5 + x * 0.003);
     Picture input = new Picture(ramp, ramp.copy(), ramp.copy());
-    Picture out = render(new ExposureLayer(LayerKind.EXPOSURE.fresh().head(), 0.8, 1), input);
+    Picture out = render(new ExposureLayer(LayerKind.EXPOSURE.fresh().attributes(), 0.8, 1), input);
     float last = 0;
     for (int x = 0; x < 200; x++) {
       float v = out.first().at(x, 3);
@@ -89,7 +89,7 @@ public class KernelTest {
     Picture out =
         render(
             new WhiteBalanceLayer(
-                LayerKind.WHITE_BALANCE.fresh().head(), light.kelvin(), light.tint()),
+                LayerKind.WHITE_BALANCE.fresh().attributes(), light.kelvin(), light.tint()),
             cast);
     Lab lab = Lab.ofWorking(out.first().at(0, 0), out.second().at(0, 0), out.third().at(0, 0));
     assertThat(lab.chroma()).isLessThan(0.3);
@@ -102,7 +102,7 @@ public class KernelTest {
     FrequencySeparationLayer fresh =
         (FrequencySeparationLayer) LayerKind.FREQUENCY_SEPARATION.fresh();
     return fresh
-        .with(fresh.head().withMask(new Mask.Everything()))
+        .with(fresh.attributes().withMask(new Mask.Everything()))
         .withRadius(radius)
         .withTextureGain(gain)
         .withEvening(evening)
@@ -310,7 +310,7 @@ public class KernelTest {
             .withKeepColour(0);
     double full = render(layer, input).first().at(9, 9) - 0.3;
     DodgeBurnLayer half =
-        layer.withMasks(new Mask.Scale(new Mask.Everything(), 0.5), new Mask.Nothing());
+        layer.withMasks(new Mask.Opacity(new Mask.Everything(), 0.5), new Mask.Nothing());
     assertThat(render(half, input).first().at(9, 9) - 0.3).isCloseTo(full / 2, within(1e-4));
   }
 
@@ -335,9 +335,9 @@ public class KernelTest {
     Picture input = Pictures.colour(ALL, 0.7, 0.55, 0.45);
     Lab was = Lab.ofWorking(0.7, 0.55, 0.45);
     Target target = new Target(was.l(), was.chroma(), was.hue() + 8);
-    ToneEveningLayer layer =
-        new ToneEveningLayer(
-            LayerKind.TONE_EVENING.fresh().head().withMask(new Mask.Everything()),
+    SkinToneEveningLayer layer =
+        new SkinToneEveningLayer(
+            LayerKind.SKIN_TONE_EVENING.fresh().attributes().withMask(new Mask.Everything()),
             0,
             0,
             target,
@@ -353,9 +353,9 @@ public class KernelTest {
   @Test
   public void lightnessMovesAsAWhole() {
     Picture input = Pictures.skin(ALL, 5);
-    ToneEveningLayer layer =
-        new ToneEveningLayer(
-            LayerKind.TONE_EVENING.fresh().head().withMask(new Mask.Everything()),
+    SkinToneEveningLayer layer =
+        new SkinToneEveningLayer(
+            LayerKind.SKIN_TONE_EVENING.fresh().attributes().withMask(new Mask.Everything()),
             0,
             0,
             new Target(75, 20, 50),
@@ -380,7 +380,7 @@ public class KernelTest {
   public void aLuminanceCurveMovesAGreyToItsValue() {
     CurveLayer layer =
         new CurveLayer(
-            LayerKind.CURVE.fresh().head(),
+            LayerKind.CURVE.fresh().attributes(),
             List.of(new Point(0, 0), new Point(0.5, 0.6), new Point(1, 1)),
             null,
             null,
@@ -391,7 +391,7 @@ public class KernelTest {
 
   @Test
   public void theVignetteFallsByItsStopsAtTheFarEnd() {
-    VignetteLayer layer = new VignetteLayer(LayerKind.VIGNETTE.fresh().head(), -2, 0, 0.5);
+    VignetteLayer layer = new VignetteLayer(LayerKind.VIGNETTE.fresh().attributes(), -2, 0, 0.5);
     Picture out = render(layer, Pictures.grey(ALL, 0.5));
     assertThat((double) Transfer.toLinear(out.first().at(0, 0)))
         .isCloseTo(Transfer.toLinear(0.5f) / 4, within(1e-5));
@@ -403,7 +403,7 @@ public class KernelTest {
     Plane edge = Pictures.plane(ALL, (x, y) -> x < 100 ? 0.2 : 0.8);
     Picture input = new Picture(edge, edge, edge);
     SharpenLayer layer =
-        new SharpenLayer(LayerKind.SHARPEN.fresh().head(), List.of(new SharpenLayer.Band(2, 3)), 4);
+        new SharpenLayer(LayerKind.SHARPEN.fresh().attributes(), List.of(new SharpenLayer.Band(2, 3)), 4);
     Plane before = Lab.lightness(input);
     Plane after = Lab.lightness(render(layer, input));
     for (int x = 0; x < 200; x++) {
@@ -427,7 +427,7 @@ public class KernelTest {
   private static Lab whitened(double target, double lift) {
     TeethLayer layer =
         new TeethLayer(
-            LayerKind.TEETH.fresh().head().withMask(new Mask.Everything()), target, lift, false);
+            LayerKind.TEETH.fresh().attributes().withMask(new Mask.Everything()), target, lift, false);
     Picture out = render(layer, teeth());
     return Lab.ofWorking(out.first().at(1, 1), out.second().at(1, 1), out.third().at(1, 1));
   }

@@ -19,17 +19,17 @@ import carezza.mask.Regions;
 import carezza.model.FaceMap;
 import carezza.model.HealLayer;
 import carezza.model.HealLayer.Patch;
+import carezza.model.HealLayer.RepairMethod;
 import carezza.model.HealLayer.Source;
-import carezza.model.HealLayer.Way;
 import carezza.model.LayerKind;
 import carezza.model.LayerStack;
 import carezza.model.Mask;
 import carezza.model.Point;
-import carezza.model.Region;
+import carezza.model.SemanticRegion;
 import carezza.model.Stroke;
 import carezza.render.Pyramid;
+import carezza.render.RenderInput;
 import carezza.render.Renderer;
-import carezza.render.Scene;
 import carezza.render.TileCache;
 import carezza.testing.Portrait;
 
@@ -67,7 +67,7 @@ public class RepairTest {
   private static Picture repaired(Picture photo, Regions regions, Patch... patches) {
     HealLayer layer = ((HealLayer) LayerKind.HEAL.fresh()).withPatches(List.of(patches));
     return new Renderer(new Pyramid(photo), new TileCache(1 << 28))
-        .renderOnce(new Scene(LayerStack.of(layer), regions), 0, Cancellation.NONE);
+        .renderOnce(new RenderInput(LayerStack.of(layer), regions), 0, Cancellation.NONE);
   }
 
   private static Stroke hard(double x, double y, double radius) {
@@ -87,7 +87,7 @@ public class RepairTest {
     Picture photo = noise();
     Source source = new Source(80, 4, angle, 1, mirrored);
     Picture result =
-        repaired(photo, new Patch(hard(60, 80, 12), List.of(source), Way.CLONE, 1));
+        repaired(photo, new Patch(hard(60, 80, 12), List.of(source), RepairMethod.CLONE, 1));
     double a = Math.toRadians(angle);
     for (int y = 74; y < 86; y++) {
       for (int x = 54; x < 66; x++) {
@@ -106,7 +106,7 @@ public class RepairTest {
     Picture photo = picture((x, y) -> 0.2 + 0.002 * x + 0.001 * y);
     Source source = new Source(60, 0, 30, 1.5, false);
     Picture result =
-        repaired(photo, new Patch(hard(60, 80, 12), List.of(source), Way.CLONE, 1));
+        repaired(photo, new Patch(hard(60, 80, 12), List.of(source), RepairMethod.CLONE, 1));
     double a = Math.toRadians(30);
     double dx = 1.5 * (63.5 - 60);
     double dy = 1.5 * (76.5 - 80);
@@ -121,8 +121,8 @@ public class RepairTest {
     Picture photo = noise();
     Stroke area = hard(60, 80, 12);
     List<Source> source = List.of(new Source(60, 0));
-    Picture whole = repaired(photo, new Patch(area, source, Way.HEAL, 1));
-    Picture part = repaired(photo, new Patch(area, source, Way.HEAL, 0.4));
+    Picture whole = repaired(photo, new Patch(area, source, RepairMethod.HEAL, 1));
+    Picture part = repaired(photo, new Patch(area, source, RepairMethod.HEAL, 0.4));
     for (int x = 52; x < 68; x++) {
       double was = photo.first().at(x, 80);
       assertThat((double) part.first().at(x, 80))
@@ -135,7 +135,7 @@ public class RepairTest {
     Picture photo = picture((x, y) -> x < 100 ? 0.3 : 0.6);
     Picture result =
         repaired(
-            photo, new Patch(hard(50, 80, 12), List.of(new Source(100, 0)), Way.MATCH, 1));
+            photo, new Patch(hard(50, 80, 12), List.of(new Source(100, 0)), RepairMethod.MATCH, 1));
     assertThat((double) result.first().at(50, 80)).isCloseTo(0.3, offset(1e-4));
   }
 
@@ -162,7 +162,7 @@ public class RepairTest {
                 0.5 + grain[y * WHOLE.width() + x] - 0.1 * Math.exp(-Math.pow((y - 80) / 4.0, 2)));
     Stroke crease =
         Stroke.path(List.of(new Point(40, 80.5), new Point(160, 80.5)), 14, 0.2, 1, false);
-    Picture result = repaired(photo, new Patch(crease, List.of(), Way.REDUCE, 1));
+    Picture result = repaired(photo, new Patch(crease, List.of(), RepairMethod.REDUCE, 1));
     Plane was = GaussianBlur.blur(photo.first(), 2);
     Plane is = GaussianBlur.blur(result.first(), 2);
     double depth = 0;
@@ -188,7 +188,7 @@ public class RepairTest {
             List.of(new Point(30, 60), new Point(60, 60), new Point(60, 100), new Point(30, 100)),
             2);
     Picture result =
-        repaired(photo, new Patch(area, List.of(new Source(100, 0)), Way.CLONE, 1));
+        repaired(photo, new Patch(area, List.of(new Source(100, 0)), RepairMethod.CLONE, 1));
     assertThat(result.first().at(45, 80)).isCloseTo(0.6f, offset(1e-6f));
     assertThat(result.first().at(60, 80)).isBetween(0.4f, 0.5f);
     assertThat(result.first().at(75, 80)).isEqualTo(0.3f);
@@ -199,7 +199,7 @@ public class RepairTest {
     Picture photo = noise();
     Picture result =
         repaired(
-            photo, new Patch(hard(20, 80, 12), List.of(new Source(-20, 0)), Way.CLONE, 1));
+            photo, new Patch(hard(20, 80, 12), List.of(new Source(-20, 0)), RepairMethod.CLONE, 1));
     assertThat(result.first().at(15, 80)).isEqualTo(photo.first().at(15, 80));
     assertThat(result.first().at(25, 80)).isEqualTo(photo.first().at(5, 80));
   }
@@ -210,8 +210,8 @@ public class RepairTest {
     Picture photo = Portrait.S06.picture("photo.jpg");
     FaceMap face = FaceAnalysis.shared().faces(photo, 0).getFirst();
     Regions regions = Regions.find(photo, face, FaceAnalysis.shared().subject(photo));
-    Plane lips = regions.coverage(Region.LIPS, photo.area(), 0);
-    Plane skin = regions.coverage(Region.SKIN, photo.area(), 0);
+    Plane lips = regions.coverage(SemanticRegion.LIPS, photo.area(), 0);
+    Plane skin = regions.coverage(SemanticRegion.SKIN, photo.area(), 0);
     int x = (int) face.mouthCentre().x();
     int y = (int) face.mouthCentre().y();
     while (lips.at(x, y) < 0.5f || lips.at(x, y + 8) > 0.1f || skin.at(x, y + 40) < 0.9f) {
@@ -250,8 +250,8 @@ public class RepairTest {
     HealLayer found =
         (HealLayer)
             renderer.resolved(
-                new Scene(LayerStack.of(layer), Regions.none()),
-                layer.head().id(),
+                new RenderInput(LayerStack.of(layer), Regions.none()),
+                layer.attributes().id(),
                 Cancellation.NONE);
     Source one = found.patches().get(0).sources().getFirst();
     Source other = found.patches().get(1).sources().getFirst();

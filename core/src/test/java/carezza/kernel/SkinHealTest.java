@@ -19,8 +19,8 @@ import carezza.image.Plane;
 import carezza.model.HealLayer;
 import carezza.model.HealLayer.Band;
 import carezza.model.HealLayer.Patch;
+import carezza.model.HealLayer.RepairMethod;
 import carezza.model.HealLayer.Source;
-import carezza.model.HealLayer.Way;
 import carezza.model.LayerKind;
 import carezza.testing.AtWork;
 import carezza.testing.Portrait;
@@ -278,8 +278,8 @@ public class SkinHealTest {
     AtWork work = AtWork.on(Portrait.S01);
     for (HealLayer layer :
         List.of(
-            fresh.withPatches(List.of(red.withWay(Way.CLONE))),
-            new HealLayer(fresh.head(), List.of(red), fresh.softness(), Band.TEXTURE))) {
+            fresh.withPatches(List.of(red.withWay(RepairMethod.CLONE))),
+            new HealLayer(fresh.attributes(), List.of(red), fresh.softness(), Band.TEXTURE))) {
       HealLayer found =
           (HealLayer)
               work.session()
@@ -290,8 +290,8 @@ public class SkinHealTest {
       assertThat(found.patches().getFirst().sources()).hasSize(1).doesNotContain(Source.OWN);
     }
     Patch own = new Patch(red.area(), Source.OWN);
-    assertThat(own.withWay(Way.CLONE).sources()).isEmpty();
-    assertThat(own.withWay(Way.HEAL).sources()).containsExactly(Source.OWN);
+    assertThat(own.withWay(RepairMethod.CLONE).sources()).isEmpty();
+    assertThat(own.withWay(RepairMethod.HEAL).sources()).containsExactly(Source.OWN);
   }
 
   @DataProvider
@@ -318,6 +318,6 @@ public class SkinHealTest {
     HealLayer layer = ((HealLayer) LayerKind.HEAL.fresh()).withPatches(List.of(patch));
     return work.session()
         .sources(
-            work.with(layer), layer.head().id(), patch.pieces().getFirst(), most, Cancellation.NONE);
+            work.with(layer), layer.attributes().id(), patch.pieces().getFirst(), most, Cancellation.NONE);
   }
 }

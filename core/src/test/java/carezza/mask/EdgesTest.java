@@ -42,13 +42,13 @@ public class EdgesTest {
                     })));
   }
 
-  private static Site site(int level) {
-    return new Site(SIZE, level, Regions.none(), new Edges(PHOTOGRAPH::level), null, null);
+  private static EvaluationContext site(int level) {
+    return new EvaluationContext(SIZE, level, Regions.none(), new Edges(PHOTOGRAPH::level), null, null);
   }
 
   private static Plane render(Mask mask, int level) {
-    Site site = site(level);
-    return Masks.render(mask, site.whole(), site, null);
+    EvaluationContext context = site(level);
+    return Masks.render(mask, context.whole(), context, null);
   }
 
   private static Mask stroke(double edge, Point... path) {

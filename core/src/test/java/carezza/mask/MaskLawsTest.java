@@ -13,15 +13,15 @@ import carezza.image.PictureSize;
 import carezza.image.Plane;
 import carezza.model.Mask;
 import carezza.model.Mask.And;
+import carezza.model.Mask.Dilate;
+import carezza.model.Mask.Ellipse;
 import carezza.model.Mask.Everything;
 import carezza.model.Mask.Feather;
 import carezza.model.Mask.Gradient;
-import carezza.model.Mask.Grow;
 import carezza.model.Mask.Invert;
 import carezza.model.Mask.Minus;
 import carezza.model.Mask.Nothing;
 import carezza.model.Mask.Or;
-import carezza.model.Mask.Oval;
 import carezza.model.Mask.Polygon;
 import carezza.model.Mask.Quantity;
 import carezza.model.Mask.Range;
@@ -33,14 +33,14 @@ import carezza.testing.Pictures;
 public class MaskLawsTest {
 
   private static final PictureSize SIZE = new PictureSize(160, 120);
-  private static final Site SITE = new Site(SIZE, 0, Regions.none());
+  private static final EvaluationContext SITE = new EvaluationContext(SIZE, 0, Regions.none());
   private static final Picture RAMP =
       new Picture(
           Pictures.plane(SIZE.area(), (x, y) -> x / 160),
           Pictures.plane(SIZE.area(), (x, y) -> 0.2 + y / 240),
           Pictures.plane(SIZE.area(), (x, y) -> 0.4));
 
-  private static final Mask OVAL = new Oval(70, 60, 40, 25, 30, 0.4);
+  private static final Mask OVAL = new Ellipse(70, 60, 40, 25, 30, 0.4);
   private static final Mask GRADIENT = new Gradient(new Point(20, 20), new Point(130, 90));
   private static final Mask OUTLINE =
       new Polygon(List.of(new Point(30, 20), new Point(140, 40), new Point(60, 110)), 3);
@@ -63,14 +63,14 @@ public class MaskLawsTest {
   public Object[][] masks() {
     return new Object[][] {
       {OVAL}, {GRADIENT}, {OUTLINE}, {LIGHT}, {COLOURFUL}, {PAINTED}, {new Feather(OVAL, 6)},
-      {new Grow(OUTLINE, 5)}
+      {new Dilate(OUTLINE, 5)}
     };
   }
 
   @DataProvider
   public Object[][] pairs() {
     return new Object[][] {
-      {OVAL, GRADIENT}, {OUTLINE, LIGHT}, {PAINTED, COLOURFUL}, {new Grow(OVAL, -4), PAINTED}
+      {OVAL, GRADIENT}, {OUTLINE, LIGHT}, {PAINTED, COLOURFUL}, {new Dilate(OVAL, -4), PAINTED}
     };
   }
 
@@ -104,10 +104,10 @@ public class MaskLawsTest {
 
   @Test
   public void growingAnOvalGivesTheLargerOval() {
-    Mask round = new Oval(80, 60, 20, 20, 0, 0);
+    Mask round = new Ellipse(80, 60, 20, 20, 0, 0);
     for (double by : new double[] {7, 12.5, -6}) {
-      Plane grown = render(new Grow(round, by));
-      Plane larger = render(new Oval(80, 60, 20 + by, 20 + by, 0, 0));
+      Plane grown = render(new Dilate(round, by));
+      Plane larger = render(new Ellipse(80, 60, 20 + by, 20 + by, 0, 0));
       assertThat(Pictures.overlap(grown, larger)).as("by %s", by).isGreaterThan(0.96);
     }
   }
@@ -115,8 +115,8 @@ public class MaskLawsTest {
   @Test(dataProvider = "masks")
   public void growingTakesNothingAwayAndShrinkingAddsNothing(Mask a) {
     float[] was = render(a).values();
-    float[] more = render(new Grow(a, 6)).values();
-    float[] less = render(new Grow(a, -6)).values();
+    float[] more = render(new Dilate(a, 6)).values();
+    float[] less = render(new Dilate(a, -6)).values();
     for (int i = 0; i < was.length; i++) {
       assertThat(less[i]).isLessThanOrEqualTo(was[i] + 1e-6f);
       assertThat(more[i]).isGreaterThanOrEqualTo(was[i] - 1e-6f);
@@ -125,13 +125,13 @@ public class MaskLawsTest {
 
   @Test(dataProvider = "masks")
   public void shrinkingIsGrowingWhatIsLeftOut(Mask a) {
-    same(new Grow(a, -5), new Invert(new Grow(new Invert(a), 5)));
+    same(new Dilate(a, -5), new Invert(new Dilate(new Invert(a), 5)));
   }
 
   @Test
   public void whatIsGrownIsTheLargestWithinTheDisc() {
     Plane noise = Pictures.noise(SIZE.area(), 0.5, 0.2, 4);
-    Plane grown = carezza.filter.DiscExtremes.of(noise, 6, SIZE.area());
+    Plane grown = carezza.filter.DiscMorphology.of(noise, 6, SIZE.area());
     for (int[] at : new int[][] {{0, 0}, {80, 60}, {159, 119}, {3, 100}}) {
       float most = 0;
       for (int y = 0; y < 120; y++) {
@@ -148,9 +148,9 @@ public class MaskLawsTest {
   @Test
   public void aSwitchedOffPartCountsAsIfItWereNotThere() {
     Mask both = new Minus(OVAL, LIGHT);
-    same(new Mask.Off(both).acting(), OVAL);
-    same(new Minus(new Mask.Off(OVAL), LIGHT).acting(), new Minus(new Everything(), LIGHT));
-    same(new Or(new Mask.Off(OVAL), LIGHT).acting(), LIGHT);
-    same(new Mask.Off(PAINTED), new Everything());
+    same(new Mask.Disabled(both).acting(), OVAL);
+    same(new Minus(new Mask.Disabled(OVAL), LIGHT).acting(), new Minus(new Everything(), LIGHT));
+    same(new Or(new Mask.Disabled(OVAL), LIGHT).acting(), LIGHT);
+    same(new Mask.Disabled(PAINTED), new Everything());
   }
 }

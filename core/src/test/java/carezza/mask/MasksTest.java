@@ -24,7 +24,7 @@ import carezza.testing.Pictures;
 public class MasksTest {
 
   private static final PictureSize SIZE = new PictureSize(256, 192);
-  private static final Site FULL = new Site(SIZE, 0, Regions.none());
+  private static final EvaluationContext FULL = new EvaluationContext(SIZE, 0, Regions.none());
   private static final Picture GREY = Pictures.grey(SIZE.area(), 0.5);
 
   private static Plane render(Mask mask) {
@@ -82,17 +82,17 @@ public class MasksTest {
         Stroke.path(List.of(new Point(30, 40), new Point(180, 120)), 22, 0.6, 0.8, false);
     return new Object[][] {
       {new Nothing().painted(stroke)},
-      {new Mask.Oval(128, 96, 80, 50, 20, 0.4)},
+      {new Mask.Ellipse(128, 96, 80, 50, 20, 0.4)},
       {new Mask.Gradient(new Point(20, 20), new Point(200, 150))},
       {new Mask.Polygon(List.of(new Point(30, 30), new Point(220, 60), new Point(120, 170)), 5)},
-      {new Mask.Feather(new Mask.Oval(128, 96, 60, 60, 0, 0.1), 6)},
-      {new Mask.Invert(new Mask.Oval(128, 96, 60, 60, 0, 0.5))}
+      {new Mask.Feather(new Mask.Ellipse(128, 96, 60, 60, 0, 0.1), 6)},
+      {new Mask.Invert(new Mask.Ellipse(128, 96, 60, 60, 0, 0.5))}
     };
   }
 
   @Test(dataProvider = "shapes")
   public void aCoarseMaskIsTheFineOneReduced(Mask mask) {
-    Site half = new Site(SIZE, 1, Regions.none());
+    EvaluationContext half = new EvaluationContext(SIZE, 1, Regions.none());
     Plane coarse = Masks.render(mask, half.whole(), half, Pictures.grey(half.whole(), 0.5));
     Plane reduced = Resampling.half(render(mask));
     double sum = 0;
@@ -119,8 +119,8 @@ public class MasksTest {
 
   @Test
   public void combinationsFollowTheirFormulas() {
-    Mask a = new Mask.Scale(new Everything(), 0.6);
-    Mask b = new Mask.Scale(new Everything(), 0.5);
+    Mask a = new Mask.Opacity(new Everything(), 0.6);
+    Mask b = new Mask.Opacity(new Everything(), 0.5);
     assertThat((double) render(new Mask.And(a, b)).at(0, 0)).isCloseTo(0.3, within(1e-6));
     assertThat((double) render(new Mask.Or(a, b)).at(0, 0)).isCloseTo(0.8, within(1e-6));
     assertThat((double) render(new Mask.Minus(a, b)).at(0, 0)).isCloseTo(0.3, within(1e-6));
@@ -193,7 +193,7 @@ public class MasksTest {
         double m = 0;
         for (Stroke s : strokes) {
           double c = 0.3 * falloff(s, x + 0.5, y + 0.5);
-          m = s.lift() ? m * (1 - c) : 1 - (1 - m) * (1 - c);
+          m = s.erase() ? m * (1 - c) : 1 - (1 - m) * (1 - c);
         }
         assertThat((double) together.at(x, y)).isCloseTo(m, within(0.006));
       }
@@ -230,15 +230,15 @@ public class MasksTest {
     PictureSize size = new PictureSize(120, 90);
     Area whole = size.area();
     Picture input = Picture.of(whole);
-    Site forgetful = new Site(size, 0, Regions.none());
-    Site site = new Site(size, 0, Regions.none(), null, new MaskMemory(whole.pixels()), null);
-    Mask mask = new Mask.Oval(60, 45, 30, 20, 0, 0.5);
-    Masks.render(mask.painted(Stroke.dab(20, 20, 9, 0)), whole, site, input);
+    EvaluationContext forgetful = new EvaluationContext(size, 0, Regions.none());
+    EvaluationContext context = new EvaluationContext(size, 0, Regions.none(), null, new MaskCache(whole.pixels()), null);
+    Mask mask = new Mask.Ellipse(60, 45, 30, 20, 0, 0.5);
+    Masks.render(mask.painted(Stroke.dab(20, 20, 9, 0)), whole, context, input);
     mask = mask.painted(Stroke.dab(20, 20, 9, 0));
     for (int i = 0; i < 60; i++) {
       mask = mask.painted(Stroke.dab(10 + 1.7 * i, 45 + 20 * Math.sin(i), 6, i % 2 * 0.5));
       Area touched = new Area(5, 5, 100, 80);
-      Plane known = Masks.render(mask, i % 7 == 0 ? whole : touched, site, input);
+      Plane known = Masks.render(mask, i % 7 == 0 ? whole : touched, context, input);
       Plane anew = Masks.render(mask, known.area(), forgetful, input);
       for (int k = 0; k < anew.values().length; k++) {
         assertThat(known.values()[k]).isCloseTo(anew.values()[k], within(2e-3f));
@@ -250,7 +250,7 @@ public class MasksTest {
   @Test
   public void unevenPlacesAreCoveredInProportionAndFeaturesAreNot() {
     PictureSize size = new PictureSize(200, 100);
-    Site site = new Site(size, 0, Regions.none());
+    EvaluationContext context = new EvaluationContext(size, 0, Regions.none());
     Plane l =
         Pictures.plane(
             size.area(),
@@ -260,9 +260,9 @@ public class MasksTest {
                     - (Math.hypot(x - 150, y - 50) < 9 ? 25 : 0));
     Picture input = Lab.toWorking(new Picture(l, Plane.of(size.area()), Plane.of(size.area())));
     Plane darker =
-        Masks.render(new Mask.Uneven(true, 1, 20, 10, 4), size.area(), site, input);
+        Masks.render(new Mask.LocalDeviation(true, 1, 20, 10, 4), size.area(), context, input);
     Plane lighter =
-        Masks.render(new Mask.Uneven(false, 1, 20, 10, 4), size.area(), site, input);
+        Masks.render(new Mask.LocalDeviation(false, 1, 20, 10, 4), size.area(), context, input);
     assertThat(darker.at(50, 50)).isBetween(0.15f, 0.2f);
     assertThat(darker.at(150, 50)).isZero();
     assertThat(lighter.at(50, 50)).isZero();

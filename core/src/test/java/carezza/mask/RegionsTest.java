@@ -10,7 +10,7 @@ import carezza.image.Area;
 import carezza.image.Picture;
 import carezza.image.Plane;
 import carezza.model.FaceMap;
-import carezza.model.Region;
+import carezza.model.SemanticRegion;
 import carezza.testing.Pictures;
 import carezza.testing.Portrait;
 
@@ -40,20 +40,20 @@ public class RegionsTest {
     Picture photo = portrait.picture("photo.jpg");
     Regions regions = find(portrait, photo);
     Area all = photo.area();
-    assertThat(Pictures.overlap(regions.coverage(Region.SKIN, all, 0), portrait.mask("skin.png")))
+    assertThat(Pictures.overlap(regions.coverage(SemanticRegion.SKIN, all, 0), portrait.mask("skin.png")))
         .as("skin")
         .isGreaterThan(skin);
     assertThat(
-            Pictures.overlap(regions.coverage(Region.SCLERA, all, 0), portrait.mask("sclera.png")))
+            Pictures.overlap(regions.coverage(SemanticRegion.SCLERA, all, 0), portrait.mask("sclera.png")))
         .as("sclera")
         .isGreaterThan(sclera);
     if (teeth > 0) {
       assertThat(
-              Pictures.overlap(regions.coverage(Region.TEETH, all, 0), portrait.mask("teeth.png")))
+              Pictures.overlap(regions.coverage(SemanticRegion.TEETH, all, 0), portrait.mask("teeth.png")))
           .as("teeth")
           .isGreaterThan(teeth);
     } else {
-      assertThat(sum(regions.coverage(Region.TEETH, all, 0)))
+      assertThat(sum(regions.coverage(SemanticRegion.TEETH, all, 0)))
           .as("teeth behind closed lips")
           .isLessThan(0.001 * all.pixels());
     }
@@ -83,11 +83,11 @@ public class RegionsTest {
     FaceMap map = analysis.faces(photo, 0).getFirst();
     Regions regions = Regions.find(photo, map, analysis.subject(photo));
     Area all = photo.area();
-    Region[] regionsInOrder = {
-      Region.SUBJECT, Region.SKIN, Region.LIPS, Region.TEETH, Region.SCLERA, Region.IRIS
+    SemanticRegion[] regionsInOrder = {
+      SemanticRegion.SUBJECT, SemanticRegion.SKIN, SemanticRegion.LIPS, SemanticRegion.TEETH, SemanticRegion.SCLERA, SemanticRegion.IRIS
     };
     for (int i = 0; i < least.length; i++) {
-      Region region = regionsInOrder[i];
+      SemanticRegion region = regionsInOrder[i];
       Plane own = regions.coverage(region, all, 0);
       if (least[i] < 0) {
         assertThat(sum(own)).as("teeth behind closed lips").isLessThan(0.001 * all.pixels());
@@ -98,8 +98,8 @@ public class RegionsTest {
           .as("%s of %s", region, portrait)
           .isGreaterThan(least[i]);
     }
-    Plane backdrop = regions.coverage(Region.BACKDROP, all, 0);
-    Plane subject = regions.coverage(Region.SUBJECT, all, 0);
+    Plane backdrop = regions.coverage(SemanticRegion.BACKDROP, all, 0);
+    Plane subject = regions.coverage(SemanticRegion.SUBJECT, all, 0);
     assertThat(sum(backdrop) + sum(subject))
         .isCloseTo(all.pixels(), org.assertj.core.data.Offset.offset(1e-3 * all.pixels()));
   }
@@ -116,8 +116,8 @@ public class RegionsTest {
   public void leftAndRightWhitesLieOnTheirSides() {
     Picture photo = Portrait.S06.picture("photo.jpg");
     Regions regions = find(Portrait.S06, photo);
-    Area left = regions.coverage(Region.LEFT_SCLERA, photo.area(), 0).covered();
-    Area right = regions.coverage(Region.RIGHT_SCLERA, photo.area(), 0).covered();
+    Area left = regions.coverage(SemanticRegion.LEFT_SCLERA, photo.area(), 0).covered();
+    Area right = regions.coverage(SemanticRegion.RIGHT_SCLERA, photo.area(), 0).covered();
     assertThat(left.right()).isLessThan(right.x());
     assertThat(left.contains(524, 780) || left.grow(12).contains(524, 780)).isTrue();
   }
@@ -126,14 +126,14 @@ public class RegionsTest {
   public void aCoarserLevelCoversTheSameShare() {
     Picture photo = Portrait.S06.picture("photo.jpg");
     Regions regions = find(Portrait.S06, photo);
-    Plane fine = regions.coverage(Region.SKIN, photo.area(), 0);
-    Plane coarse = regions.coverage(Region.SKIN, new Area(0, 0, 400, 500), 2);
+    Plane fine = regions.coverage(SemanticRegion.SKIN, photo.area(), 0);
+    Plane coarse = regions.coverage(SemanticRegion.SKIN, new Area(0, 0, 400, 500), 2);
     assertThat(sum(coarse) * 16).isBetween(0.99 * sum(fine), 1.01 * sum(fine));
   }
 
   @Test
   public void withoutAFaceMapEveryRegionIsEmpty() {
-    Plane plane = Regions.none().coverage(Region.SKIN, new Area(0, 0, 9, 9), 0);
+    Plane plane = Regions.none().coverage(SemanticRegion.SKIN, new Area(0, 0, 9, 9), 0);
     assertThat(plane.covered().isEmpty()).isTrue();
   }
 }

@@ -13,15 +13,15 @@ import carezza.image.Area;
 import carezza.image.Picture;
 import carezza.image.PictureSize;
 import carezza.image.Plane;
+import carezza.mask.EvaluationContext;
 import carezza.mask.Regions;
-import carezza.mask.Site;
 import carezza.testing.Pictures;
 
 /** Ways of seeing on pictures in which it is known what there is to see. */
 public class CheckViewTest {
 
   private static final Area ALL = new Area(0, 0, 160, 120);
-  private static final Site SITE = new Site(new PictureSize(160, 120), 0, Regions.none());
+  private static final EvaluationContext SITE = new EvaluationContext(new PictureSize(160, 120), 0, Regions.none());
 
   private static Picture see(CheckView view, Picture before, Picture after) {
     return Lab.of(view.of(after, before, SITE));

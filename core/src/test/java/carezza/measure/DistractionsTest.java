@@ -11,8 +11,8 @@ import carezza.image.Area;
 import carezza.image.Picture;
 import carezza.image.PictureSize;
 import carezza.image.Plane;
+import carezza.mask.EvaluationContext;
 import carezza.mask.Regions;
-import carezza.mask.Site;
 import carezza.testing.Pictures;
 
 /** What draws the eye, on pictures with one such place. */
@@ -21,8 +21,8 @@ public class DistractionsTest {
   private static final Area AREA = new Area(0, 0, 600, 600);
 
   /** No face: half the short edge stands for its width. */
-  private static final Site SITE =
-      new Site(new PictureSize(600, 600), 0, Regions.none());
+  private static final EvaluationContext SITE =
+      new EvaluationContext(new PictureSize(600, 600), 0, Regions.none());
 
   private static List<Distraction> found(double l, double a) {
     Plane spot = Pictures.plane(AREA, (x, y) -> Math.hypot(x - 480, y - 120) < 25 ? 1 : 0);

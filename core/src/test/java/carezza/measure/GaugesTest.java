@@ -16,16 +16,16 @@ import carezza.image.Area;
 import carezza.image.Cancellation;
 import carezza.image.Picture;
 import carezza.image.Plane;
+import carezza.mask.EvaluationContext;
 import carezza.mask.Regions;
-import carezza.mask.Site;
 import carezza.measure.Gauge.Verdict;
 import carezza.model.ExposureLayer;
 import carezza.model.LayerKind;
 import carezza.model.LayerStack;
-import carezza.model.Region;
+import carezza.model.SemanticRegion;
 import carezza.render.Pyramid;
+import carezza.render.RenderInput;
 import carezza.render.Renderer;
-import carezza.render.Scene;
 import carezza.render.TileCache;
 import carezza.testing.Pictures;
 import carezza.testing.Portrait;
@@ -37,7 +37,7 @@ public class GaugesTest {
 
   private Picture photo;
   private Regions regions;
-  private Site site;
+  private EvaluationContext context;
 
   @BeforeClass
   public void open() {
@@ -46,11 +46,11 @@ public class GaugesTest {
     Pyramid pyramid = new Pyramid(full);
     int level = Renderer.analysisLevel(PORTRAIT.faces().faceWidth());
     photo = pyramid.level(level);
-    site = new Site(pyramid.size(), level, regions);
+    context = new EvaluationContext(pyramid.size(), level, regions);
   }
 
   private Gauge read(String id, Picture before, Picture after) {
-    return find(id, Gauges.read(site, before, after, LayerStack.EMPTY, JobLevel.portrait()));
+    return find(id, Gauges.read(context, before, after, LayerStack.EMPTY, JobLevel.portrait()));
   }
 
   private static Gauge find(String id, List<Gauge> gauges) {
@@ -136,7 +136,7 @@ public class GaugesTest {
   /** The evened twin is what evening is meant to reach: less redness, and still inside the band. */
   @Test
   public void theEvenedTwinHasLessRednessThanTheCleanedOne() {
-    int level = site.level();
+    int level = context.level();
     Picture clean = new Pyramid(PORTRAIT.picture("clean.jpg")).level(level);
     Picture even = new Pyramid(PORTRAIT.picture("even.jpg")).level(level);
     Gauge redness = read("rednessBlotch", clean, even);
@@ -169,7 +169,7 @@ public class GaugesTest {
 
   @Test
   public void withoutAFaceMapNothingOfTheFaceIsMeasured() {
-    Site nobody = new Site(site.photograph(), site.level(), Regions.none());
+    EvaluationContext nobody = new EvaluationContext(context.photograph(), context.level(), Regions.none());
     List<Gauge> gauges =
         Gauges.read(nobody, photo, photo, LayerStack.EMPTY, JobLevel.portrait());
     assertThat(find("textureKept", gauges).verdict()).isEqualTo(Verdict.OPEN);
@@ -182,11 +182,11 @@ public class GaugesTest {
   public void whatSettleDoesIsNoDrift() {
     Picture full = PORTRAIT.picture("photo.jpg");
     Renderer renderer = new Renderer(new Pyramid(full), new TileCache(1 << 28));
-    ExposureLayer darker = new ExposureLayer(LayerKind.EXPOSURE.fresh().head(), -0.7, 0);
+    ExposureLayer darker = new ExposureLayer(LayerKind.EXPOSURE.fresh().attributes(), -0.7, 0);
     List<Gauge> gauges =
-        new Examination(renderer)
+        new GaugeReader(renderer)
             .of(
-            new Scene(LayerStack.of(darker), regions),
+            new RenderInput(LayerStack.of(darker), regions),
             JobLevel.portrait(),
             Cancellation.NONE)
             .gauges();
@@ -241,7 +241,7 @@ public class GaugesTest {
             photo,
             l -> {
               Plane out = l.copy();
-              Plane sclera = regions.coverage(Region.SCLERA, l.area(), site.level());
+              Plane sclera = regions.coverage(SemanticRegion.SCLERA, l.area(), context.level());
               for (int i = 0; i < out.values().length; i++) {
                 out.values()[i] += 80 * sclera.values()[i];
               }
@@ -272,8 +272,8 @@ public class GaugesTest {
             photo,
             l -> {
               Plane blurred = GaussianBlur.blur(l, 3);
-              Plane iris = regions.coverage(Region.IRIS, l.area(), site.level());
-              Plane sclera = regions.coverage(Region.SCLERA, l.area(), site.level());
+              Plane iris = regions.coverage(SemanticRegion.IRIS, l.area(), context.level());
+              Plane sclera = regions.coverage(SemanticRegion.SCLERA, l.area(), context.level());
               for (int i = 0; i < l.values().length; i++) {
                 float m = Math.max(iris.values()[i], sclera.values()[i]);
                 blurred.values()[i] = l.values()[i] + m * (blurred.values()[i] - l.values()[i]);

@@ -13,7 +13,7 @@ import org.testng.annotations.Test;
 
 import carezza.colour.Lab;
 import carezza.colour.MonotoneCurve.Point;
-import carezza.filter.Robust;
+import carezza.filter.RobustStatistics;
 import carezza.image.Area;
 import carezza.image.Cancellation;
 import carezza.image.Picture;
@@ -27,7 +27,7 @@ import carezza.model.Layer;
 import carezza.model.LayerKind;
 import carezza.model.Mask;
 import carezza.model.Project;
-import carezza.model.Region;
+import carezza.model.SemanticRegion;
 import carezza.model.Stage;
 import carezza.testing.AtWork;
 import carezza.testing.Pictures;
@@ -39,7 +39,7 @@ public class LightAdvisorTest {
   private static final DodgeBurnLayer FRESH = (DodgeBurnLayer) LayerKind.DODGE_BURN.fresh();
 
   private static LightAdvisor advisor(AtWork bench, Layer... layers) {
-    return bench.session().advice().light(bench.with(layers), FRESH.head().id(), Cancellation.NONE);
+    return bench.session().advice().light(bench.with(layers), FRESH.attributes().id(), Cancellation.NONE);
   }
 
   @DataProvider
@@ -63,7 +63,7 @@ public class LightAdvisorTest {
     AtWork bench = AtWork.on(Portrait.S04);
     Project kept = bench.with(FRESH).keeping(new KeptMark(700, 900, 30));
     DodgeBurnLayer evened =
-        bench.session().advice().light(kept, FRESH.head().id(), Cancellation.NONE).evened();
+        bench.session().advice().light(kept, FRESH.attributes().id(), Cancellation.NONE).evened();
     Area mark = new Area(690, 890, 20, 20);
     assertThat(change(bench, evened, mark)).isZero();
     assertThat(change(bench, advisor(bench, FRESH).evened(), mark)).isPositive();
@@ -92,7 +92,7 @@ public class LightAdvisorTest {
     CurveLayer curve = (CurveLayer) LayerKind.CURVE.fresh();
     CurveLayer flat =
         new CurveLayer(
-            curve.head().withStage(Stage.SMOOTH).withMask(new Mask.Named(Region.SKIN)),
+            curve.attributes().withStage(Stage.SMOOTH).withMask(new Mask.RegionMask(SemanticRegion.SKIN)),
             List.of(new Point(0, 0.15), new Point(1, 0.9)),
             null,
             null,
@@ -121,9 +121,9 @@ public class LightAdvisorTest {
             .session()
             .scene(bench.plain())
             .regions()
-            .coverage(Region.FACE_SKIN, picture.area(), 2);
-    double[] tones = Robust.values(Lab.lightness(picture), skin);
-    return Robust.quantile(tones, 0.99) - Robust.quantile(tones, 0.5);
+            .coverage(SemanticRegion.FACE_SKIN, picture.area(), 2);
+    double[] tones = RobustStatistics.values(Lab.lightness(picture), skin);
+    return RobustStatistics.quantile(tones, 0.99) - RobustStatistics.quantile(tones, 0.5);
   }
 
   /** Lit from one side, the shaded cheek gets no guide that would lift it. */
@@ -131,7 +131,7 @@ public class LightAdvisorTest {
   public void contourGuidesFollowTheLight() {
     AtWork bench = AtWork.on(Portrait.S04);
     var lit =
-        bench.session().advice().contours(bench.with(FRESH), FRESH.head().id(), Cancellation.NONE);
+        bench.session().advice().contours(bench.with(FRESH), FRESH.attributes().id(), Cancellation.NONE);
     assertThat(lit).extracting(Guide::name).contains("forehead", "bridge of the nose");
     assertThat(lit).extracting(Guide::lift).contains(true, false);
     double middle =
@@ -149,7 +149,7 @@ public class LightAdvisorTest {
         bench
             .session()
             .advice()
-            .contours(bench.with(halfDark, above), above.head().id(), Cancellation.NONE);
+            .contours(bench.with(halfDark, above), above.attributes().id(), Cancellation.NONE);
     assertThat(half.stream().filter(Guide::lift).map(g -> g.outline().getFirst().x()))
         .allMatch(x -> x < middle + 260)
         .hasSizeLessThan((int) lit.stream().filter(Guide::lift).count());
@@ -157,11 +157,11 @@ public class LightAdvisorTest {
 
   // --- over-push
 
-  private static OverPush push(AtWork bench, Layer layer) {
+  private static AmountSweep push(AtWork bench, Layer layer) {
     return bench
         .session()
         .advice()
-        .pushed(bench.with(layer), layer.head().id(), done -> {}, Cancellation.NONE);
+        .pushed(bench.with(layer), layer.attributes().id(), done -> {}, Cancellation.NONE);
   }
 
   @Test
@@ -170,7 +170,7 @@ public class LightAdvisorTest {
     FrequencySeparationLayer plain =
         (FrequencySeparationLayer) LayerKind.FREQUENCY_SEPARATION.fresh();
     FrequencySeparationLayer layer = plain.withRadius(15.0).withTextureGain(0.5).withEvening(0);
-    OverPush push = push(bench, layer);
+    AmountSweep push = push(bench, layer);
     OptionalDouble advised = push.advised();
     assertThat(advised).isPresent();
     assertThat(outside(bench, layer, 0, advised.getAsDouble())).doesNotContain("textureKept");
@@ -180,8 +180,8 @@ public class LightAdvisorTest {
 
   /** Gauges that are in their bands at one amount and not at another. */
   private static List<String> outside(AtWork bench, Layer layer, double from, double to) {
-    List<Gauge> was = bench.gauges(layer.with(layer.head().withAmount(from)));
-    List<Gauge> is = bench.gauges(layer.with(layer.head().withAmount(to)));
+    List<Gauge> was = bench.gauges(layer.with(layer.attributes().withAmount(from)));
+    List<Gauge> is = bench.gauges(layer.with(layer.attributes().withAmount(to)));
     List<String> out = new ArrayList<>();
     for (int i = 0; i < is.size(); i++) {
       if (was.get(i).verdict() == Gauge.Verdict.INSIDE
@@ -195,7 +195,7 @@ public class LightAdvisorTest {
   @Test
   public void aLayerThatDoesNothingMovesNoGauge() {
     AtWork bench = AtWork.on(Portrait.S04);
-    OverPush push = push(bench, FRESH);
+    AmountSweep push = push(bench, FRESH);
     assertThat(push.moved()).isEmpty();
     assertThat(push.advised()).isEmpty();
   }

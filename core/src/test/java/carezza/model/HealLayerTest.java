@@ -11,8 +11,8 @@ import org.testng.annotations.Test;
 
 import carezza.model.HealLayer.Patch;
 import carezza.model.HealLayer.Piece;
+import carezza.model.HealLayer.RepairMethod;
 import carezza.model.HealLayer.Source;
-import carezza.model.HealLayer.Way;
 
 public class HealLayerTest {
 
@@ -41,34 +41,34 @@ public class HealLayerTest {
   @Test
   public void aSpotACloneAndAStrokeWithOneSourceAreOnePiece() {
     assertThat(Patch.spot(5, 5, 9).pieces()).hasSize(1);
-    assertThat(new Patch(SCAR, List.of(), Way.CLONE, 1).pieces()).hasSize(1);
+    assertThat(new Patch(SCAR, List.of(), RepairMethod.CLONE, 1).pieces()).hasSize(1);
     assertThat(new Patch(SCAR, new Source(30, 0)).pieces())
         .containsExactly(new Piece(SCAR, new Source(30, 0)));
   }
 
   @Test
   public void aReductionIsNeverOpen() {
-    assertThat(new Patch(SCAR, List.of(), Way.REDUCE, 0.4).open()).isFalse();
-    assertThat(new Patch(SCAR, List.of(), Way.HEAL, 0.4).open()).isTrue();
+    assertThat(new Patch(SCAR, List.of(), RepairMethod.REDUCE, 0.4).open()).isFalse();
+    assertThat(new Patch(SCAR, List.of(), RepairMethod.HEAL, 0.4).open()).isTrue();
   }
 
   @Test
   public void sourcesThatDoNotFitThePiecesAreRefused() {
     Source s = new Source(4, 4);
-    assertThatThrownBy(() -> new Patch(SCAR, List.of(s, s), Way.HEAL, 1))
+    assertThatThrownBy(() -> new Patch(SCAR, List.of(s, s), RepairMethod.HEAL, 1))
         .isInstanceOf(IllegalArgumentException.class)
         .hasMessageContaining("pieces");
-    assertThatThrownBy(() -> new Patch(SCAR, List.of(), Way.HEAL, 1.5))
+    assertThatThrownBy(() -> new Patch(SCAR, List.of(), RepairMethod.HEAL, 1.5))
         .isInstanceOf(IllegalArgumentException.class);
   }
 
   @Test
   public void anotherWayKeepsOnlyTheSourcesThatStillFit() {
     Source s = new Source(4, 4);
-    Patch healed = new Patch(SCAR, List.of(s, s, s, s, s, s), Way.HEAL, 1);
-    assertThat(healed.withWay(Way.CLONE).sources()).isEmpty();
-    assertThat(healed.withWay(Way.REDUCE).sources()).isEmpty();
-    assertThat(new Patch(SCAR, s).withWay(Way.MATCH).sources()).containsExactly(s);
+    Patch healed = new Patch(SCAR, List.of(s, s, s, s, s, s), RepairMethod.HEAL, 1);
+    assertThat(healed.withWay(RepairMethod.CLONE).sources()).isEmpty();
+    assertThat(healed.withWay(RepairMethod.REDUCE).sources()).isEmpty();
+    assertThat(new Patch(SCAR, s).withWay(RepairMethod.MATCH).sources()).containsExactly(s);
   }
 
   @Test

@@ -9,28 +9,28 @@ import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 
 import carezza.model.Mask.And;
+import carezza.model.Mask.Dilate;
+import carezza.model.Mask.Disabled;
+import carezza.model.Mask.Ellipse;
 import carezza.model.Mask.Everything;
 import carezza.model.Mask.Feather;
-import carezza.model.Mask.Grow;
 import carezza.model.Mask.Invert;
-import carezza.model.Mask.Like;
+import carezza.model.Mask.LinkedMask;
 import carezza.model.Mask.Minus;
-import carezza.model.Mask.Named;
 import carezza.model.Mask.Nothing;
-import carezza.model.Mask.Off;
+import carezza.model.Mask.Opacity;
 import carezza.model.Mask.Or;
-import carezza.model.Mask.Oval;
 import carezza.model.Mask.Quantity;
 import carezza.model.Mask.Range;
 import carezza.model.Mask.Refine;
-import carezza.model.Mask.Scale;
+import carezza.model.Mask.RegionMask;
 import carezza.model.MaskParts.Join;
 import carezza.model.MaskParts.Part;
 
 public class MaskPartsTest {
 
-  private static final Mask SKIN = new Named(Region.FACE_SKIN);
-  private static final Mask LIPS = new Named(Region.LIPS);
+  private static final Mask SKIN = new RegionMask(SemanticRegion.FACE_SKIN);
+  private static final Mask LIPS = new RegionMask(SemanticRegion.LIPS);
   private static final Mask LIGHT = new Range(Quantity.LIGHTNESS, 50, 60, 100, 100);
   private static final Stroke DAB = Stroke.dab(5, 5, 3, 0.5);
 
@@ -41,9 +41,9 @@ public class MaskPartsTest {
       {SKIN},
       {new Nothing().painted(DAB)},
       {new And(new Minus(SKIN, LIPS), LIGHT).painted(DAB).painted(DAB)},
-      {new Grow(new Feather(new Or(SKIN, new Oval(5, 5, 4, 3, 0, 1)), 8), -3)},
-      {new Refine(new Scale(new Invert(LIPS), 0.5), 4)},
-      {new Off(new Minus(new Off(SKIN), LIPS))},
+      {new Dilate(new Feather(new Or(SKIN, new Ellipse(5, 5, 4, 3, 0, 1)), 8), -3)},
+      {new Refine(new Opacity(new Invert(LIPS), 0.5), 4)},
+      {new Disabled(new Minus(new Disabled(SKIN), LIPS))},
       {new And(SKIN, new Or(LIPS, LIGHT))}
     };
   }
@@ -59,14 +59,14 @@ public class MaskPartsTest {
     assertThat(MaskParts.of(mask).sentence())
         .isEqualTo(
             "skin of the face, minus lips, lighter than L* 55, painted 3 strokes");
-    assertThat(new Grow(new Feather(SKIN, 8), -3).sentence())
+    assertThat(new Dilate(new Feather(SKIN, 8), -3).sentence())
         .isEqualTo("skin of the face, softened by 8 px, shrunk by 3 px");
   }
 
   @Test
   public void aPartThatIsOffIsNotSaidAndDoesNotAct() {
     MaskParts parts = MaskParts.of(new Minus(SKIN, LIPS)).switched(1, false);
-    assertThat(parts.mask()).isEqualTo(new Off(new Minus(SKIN, LIPS)));
+    assertThat(parts.mask()).isEqualTo(new Disabled(new Minus(SKIN, LIPS)));
     assertThat(parts.sentence()).isEqualTo("skin of the face");
     assertThat(parts.acting()).isEqualTo(SKIN);
     assertThat(parts.switched(1, true).acting()).isEqualTo(new Minus(SKIN, LIPS));
@@ -108,29 +108,29 @@ public class MaskPartsTest {
   }
 
   private static Layer masked(String name, Mask mask) {
-    return LayerKind.CURVE.fresh().with(Head.of(name, Stage.GRADE, mask));
+    return LayerKind.CURVE.fresh().with(LayerAttributes.of(name, Stage.GRADE, mask));
   }
 
   @Test
   public void aLinkedMaskFollowsTheOtherLayer() {
     Layer first = masked("first", SKIN);
-    Layer second = masked("second", new Minus(new Like(first.head().id()), LIPS));
+    Layer second = masked("second", new Minus(new LinkedMask(first.attributes().id()), LIPS));
     LayerStack stack = LayerStack.of(first, second);
-    assertThat(stack.acting().layers().get(1).head().mask()).isEqualTo(new Minus(SKIN, LIPS));
+    assertThat(stack.acting().layers().get(1).attributes().mask()).isEqualTo(new Minus(SKIN, LIPS));
     LayerStack edited =
-        stack.edit(first.head().id(), l -> l.with(l.head().withMask(LIGHT)));
-    assertThat(edited.acting().layers().get(1).head().mask()).isEqualTo(new Minus(LIGHT, LIPS));
+        stack.edit(first.attributes().id(), l -> l.with(l.attributes().withMask(LIGHT)));
+    assertThat(edited.acting().layers().get(1).attributes().mask()).isEqualTo(new Minus(LIGHT, LIPS));
   }
 
   @Test
   public void linksInACircleAndToNoLayerCoverNothing() {
     Layer first = masked("first", SKIN);
-    Layer second = masked("second", new Like(first.head().id()));
-    Layer turned = first.with(first.head().withMask(new Like(second.head().id())));
-    assertThat(LayerStack.of(turned, second).acting().layers().getFirst().head().mask())
+    Layer second = masked("second", new LinkedMask(first.attributes().id()));
+    Layer turned = first.with(first.attributes().withMask(new LinkedMask(second.attributes().id())));
+    assertThat(LayerStack.of(turned, second).acting().layers().getFirst().attributes().mask())
         .isEqualTo(new Nothing());
     assertThat(
-            LayerStack.of(masked("lost", new Like("gone"))).acting().layers().getFirst().head()
+            LayerStack.of(masked("lost", new LinkedMask("gone"))).acting().layers().getFirst().attributes()
                 .mask())
         .isEqualTo(new Nothing());
   }
@@ -138,8 +138,8 @@ public class MaskPartsTest {
   @Test
   public void takingALayerAwayLeavesItsMaskWhereItWasLinked() {
     Layer first = masked("first", SKIN);
-    Layer second = masked("second", new Like(first.head().id()));
-    LayerStack left = LayerStack.of(first, second).without(first.head().id());
-    assertThat(left.layers().getFirst().head().mask()).isEqualTo(SKIN);
+    Layer second = masked("second", new LinkedMask(first.attributes().id()));
+    LayerStack left = LayerStack.of(first, second).without(first.attributes().id());
+    assertThat(left.layers().getFirst().attributes().mask()).isEqualTo(SKIN);
   }
 }

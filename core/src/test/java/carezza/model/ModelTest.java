@@ -10,8 +10,8 @@ import org.testng.annotations.Test;
 
 import carezza.image.Area;
 import carezza.model.Mask.Everything;
-import carezza.model.Mask.Named;
 import carezza.model.Mask.Nothing;
+import carezza.model.Mask.RegionMask;
 
 public class ModelTest {
 
@@ -24,7 +24,7 @@ public class ModelTest {
 
   private static ExposureLayer exposure(double stops) {
     ExposureLayer fresh = (ExposureLayer) LayerKind.EXPOSURE.fresh();
-    return new ExposureLayer(fresh.head(), stops, 0);
+    return new ExposureLayer(fresh.attributes(), stops, 0);
   }
 
   @Test
@@ -41,7 +41,7 @@ public class ModelTest {
     Layer first = LayerKind.CURVE.fresh();
     Layer second = LayerKind.CURVE.fresh();
     assertThat(LayerStack.of(first, second).layers()).containsExactly(first, second);
-    assertThat(LayerStack.of(first, second).moved(second.head().id(), -1).layers())
+    assertThat(LayerStack.of(first, second).moved(second.attributes().id(), -1).layers())
         .containsExactly(second, first);
   }
 
@@ -49,7 +49,7 @@ public class ModelTest {
   public void aLayerDoesNotMoveOutOfItsStage() {
     Layer heal = LayerKind.HEAL.fresh();
     LayerStack stack = LayerStack.of(heal, LayerKind.CURVE.fresh());
-    assertThat(stack.moved(heal.head().id(), 1)).isEqualTo(stack);
+    assertThat(stack.moved(heal.attributes().id(), 1)).isEqualTo(stack);
   }
 
   @Test
@@ -57,7 +57,7 @@ public class ModelTest {
     Layer layer = LayerKind.CURVE.fresh();
     assertThatThrownBy(() -> LayerStack.of(layer, layer))
         .isInstanceOf(IllegalArgumentException.class)
-        .hasMessageContaining(layer.head().id());
+        .hasMessageContaining(layer.attributes().id());
   }
 
   @Test
@@ -83,23 +83,23 @@ public class ModelTest {
   @Test(dataProvider = "kinds")
   public void aFreshLayerStandsInItsStageAndActs(LayerKind kind) {
     Layer layer = kind.fresh();
-    assertThat(layer.head().stage()).isEqualTo(kind.stage());
+    assertThat(layer.attributes().stage()).isEqualTo(kind.stage());
     assertThat(layer.acts()).isTrue();
     assertThat(LayerKind.of(layer)).isEqualTo(kind);
-    assertThat(layer.with(layer.head().switched(false)).acts()).isFalse();
-    assertThat(layer.with(layer.head().withAmount(0)).acts()).isFalse();
+    assertThat(layer.with(layer.attributes().switched(false)).acts()).isFalse();
+    assertThat(layer.with(layer.attributes().withAmount(0)).acts()).isFalse();
   }
 
   @Test(dataProvider = "kinds")
   public void anotherHeadLeavesTheParametersAlone(LayerKind kind) {
     Layer layer = kind.fresh();
-    assertThat(layer.with(layer.head().named("x")).with(layer.head())).isEqualTo(layer);
+    assertThat(layer.with(layer.attributes().named("x")).with(layer.attributes())).isEqualTo(layer);
   }
 
   @Test
   public void amountsPastTwiceAreRefused() {
-    Head head = LayerKind.CURVE.fresh().head();
-    assertThatThrownBy(() -> head.withAmount(2.01))
+    LayerAttributes attributes = LayerKind.CURVE.fresh().attributes();
+    assertThatThrownBy(() -> attributes.withAmount(2.01))
         .hasMessage("amount is 2.01 but must lie between 0.0 and 2.0");
   }
 
@@ -191,7 +191,7 @@ public class ModelTest {
 
   @Test
   public void paintingOnPaintAddsToTheSameStrokes() {
-    Mask once = new Named(Region.SKIN).painted(Stroke.dab(1, 1, 2, 0));
+    Mask once = new RegionMask(SemanticRegion.SKIN).painted(Stroke.dab(1, 1, 2, 0));
     Mask twice = once.painted(Stroke.dab(5, 5, 2, 0));
     assertThat(twice)
         .isInstanceOfSatisfying(Mask.Strokes.class, s -> assertThat(s.strokes()).hasSize(2));
@@ -200,7 +200,7 @@ public class ModelTest {
   @Test
   public void aMaskReadsAsASentence() {
     Mask mask =
-        new Mask.Minus(new Named(Region.FACE_SKIN), new Named(Region.LIPS))
+        new Mask.Minus(new RegionMask(SemanticRegion.FACE_SKIN), new RegionMask(SemanticRegion.LIPS))
             .painted(Stroke.dab(1, 1, 2, 0));
     assertThat(mask.sentence()).isEqualTo("skin of the face, minus lips, painted 1 stroke");
     assertThat(new Everything().sentence()).isEqualTo("everywhere");
@@ -214,7 +214,7 @@ public class ModelTest {
         .isEqualTo("less colourful than C* 25");
     assertThat(
             new Mask.And(
-                    new Mask.Invert(new Named(Region.TEETH)), new Mask.Scale(new Everything(), 0.5))
+                    new Mask.Invert(new RegionMask(SemanticRegion.TEETH)), new Mask.Opacity(new Everything(), 0.5))
                 .sentence())
         .isEqualTo("teeth, the other way round, within everywhere, at 50 %");
   }

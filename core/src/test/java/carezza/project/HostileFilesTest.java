@@ -65,7 +65,7 @@ public class HostileFilesTest {
     seed("b.png", picture, 16, OutputProfile.WIDE);
     seed("c.tif", picture, 16, OutputProfile.SRGB);
     seed("d.tif", picture, 8, OutputProfile.COATED);
-    Retouch small = ProjectFile.start((byte[]) seeds.getFirst()[1], "a.jpg");
+    Document small = ProjectFile.start((byte[]) seeds.getFirst()[1], "a.jpg");
     Project project =
         small
             .project()
@@ -73,7 +73,7 @@ public class HostileFilesTest {
                 LayerStack.of(
                     ((carezza.model.HealLayer) carezza.model.LayerKind.HEAL.fresh())
                         .withPatches(Portrait.S06.spots()),
-                    carezza.model.LayerKind.TONE_EVENING.fresh()));
+                    carezza.model.LayerKind.SKIN_TONE_EVENING.fresh()));
     Path file = folder.resolve("e.carezza");
     ProjectFile.save(small.with(project, null), AtomicFile.replacing(file), new byte[0]);
     seeds.add(new Object[] {"e.carezza", Files.readAllBytes(file)});

@@ -12,8 +12,8 @@ import tools.jackson.databind.node.ObjectNode;
 
 import carezza.model.HealLayer;
 import carezza.model.HealLayer.Patch;
+import carezza.model.HealLayer.RepairMethod;
 import carezza.model.HealLayer.Source;
-import carezza.model.HealLayer.Way;
 import carezza.model.KeptMark;
 import carezza.model.LayerKind;
 import carezza.model.LayerStack;
@@ -33,14 +33,14 @@ public class PatchJsonTest {
     Source turned = new Source(40, -8, 90, 1.5, true);
     return new Object[][] {
       {Patch.spot(4, 5, 9)},
-      {new Patch(SCAR, List.of(turned, new Source(0, 30)), Way.HEAL, 0.4)},
-      {new Patch(SCAR, List.of(turned), Way.CLONE, 1)},
-      {new Patch(SCAR, List.of(), Way.REDUCE, 0.6)},
+      {new Patch(SCAR, List.of(turned, new Source(0, 30)), RepairMethod.HEAL, 0.4)},
+      {new Patch(SCAR, List.of(turned), RepairMethod.CLONE, 1)},
+      {new Patch(SCAR, List.of(), RepairMethod.REDUCE, 0.6)},
       {
         new Patch(
             new Mask.Polygon(List.of(new Point(0, 0), new Point(9, 0), new Point(4, 8)), 1.5),
             List.of(turned),
-            Way.MATCH,
+            RepairMethod.MATCH,
             1)
       }
     };

@@ -41,7 +41,7 @@ import carezza.model.LockedLayer;
 import carezza.model.Mask;
 import carezza.model.Point;
 import carezza.model.Project;
-import carezza.model.Region;
+import carezza.model.SemanticRegion;
 import carezza.model.Stroke;
 import carezza.problem.Problem;
 import carezza.problem.Problem.Kind;
@@ -56,14 +56,14 @@ public class ProjectFileTest {
   private static final byte[] PREVIEW = {1, 2, 3};
 
   private Path folder;
-  private Retouch retouch;
+  private Document document;
 
   @BeforeClass
   public void start() throws Exception {
     folder = Files.createTempDirectory("carezza-project-test");
     Files.write(folder.resolve("sitter.jpg"), Portrait.S06.bytes("photo.jpg"));
-    Retouch fresh = ProjectFile.start(folder.resolve("sitter.jpg"));
-    retouch = fresh.with(worked(fresh.project()), null);
+    Document fresh = ProjectFile.start(folder.resolve("sitter.jpg"));
+    document = fresh.with(worked(fresh.project()), null);
   }
 
   @AfterClass
@@ -84,32 +84,32 @@ public class ProjectFileTest {
     LayerStack stack = new LayerStack(layers);
     Stroke stroke =
         Stroke.path(List.of(new Point(600, 700), new Point(700, 800)), 40, 0.8, 0.5, false);
-    Mask painted = new Mask.Named(Region.FACE_SKIN).painted(stroke);
+    Mask painted = new Mask.RegionMask(SemanticRegion.FACE_SKIN).painted(stroke);
     Mask deep =
         new Mask.Or(
             new Mask.And(
-                new Mask.Feather(new Mask.Oval(500, 500, 90, 60, 10, 0.4), 12),
+                new Mask.Feather(new Mask.Ellipse(500, 500, 90, 60, 10, 0.4), 12),
                 new Mask.Range(Mask.Quantity.LIGHTNESS, 10, 20, 60, 80)),
             new Mask.Minus(
                 new Mask.Invert(new Mask.Gradient(new Point(0, 0), new Point(0, 900))),
-                new Mask.Scale(
+                new Mask.Opacity(
                     new Mask.Refine(
                         new Mask.Polygon(
                             List.of(new Point(1, 1), new Point(90, 1), new Point(50, 80)), 3),
                         9),
                     0.5)));
-    String sculpt = layers.get(LayerKind.DODGE_BURN.ordinal()).head().id();
-    String curve = layers.get(LayerKind.CURVE.ordinal()).head().id();
+    String sculpt = layers.get(LayerKind.DODGE_BURN.ordinal()).attributes().id();
+    String curve = layers.get(LayerKind.CURVE.ordinal()).attributes().id();
     return fresh
         .withFaces(Portrait.S06.faces())
         .withStack(stack)
         .edit(sculpt, l -> ((DodgeBurnLayer) l).withMasks(painted, deep))
-        .edit(curve, l -> l.with(l.head().withMask(deep).withAmount(0.4).named("Mood")));
+        .edit(curve, l -> l.with(l.attributes().withMask(deep).withAmount(0.4).named("Mood")));
   }
 
   private Path saved(String name) throws Problem {
     Path file = folder.resolve(name);
-    ProjectFile.save(retouch, AtomicFile.replacing(file), PREVIEW);
+    ProjectFile.save(document, AtomicFile.replacing(file), PREVIEW);
     return file;
   }
 
@@ -150,9 +150,9 @@ public class ProjectFileTest {
 
   @Test
   public void whatIsSavedIsOpenedAgainInEveryDetail() throws Problem {
-    Retouch again = ProjectFile.open(saved("detail.carezza"));
-    assertThat(again.project()).isEqualTo(retouch.project());
-    assertThat(again.file()).isEqualTo(retouch.file());
+    Document again = ProjectFile.open(saved("detail.carezza"));
+    assertThat(again.project()).isEqualTo(document.project());
+    assertThat(again.file()).isEqualTo(document.file());
   }
 
   @Test
@@ -160,9 +160,9 @@ public class ProjectFileTest {
     Delivery small = new Delivery(
             0, 90, 8, 2, OutputColour.of(OutputProfile.SRGB), Carried.NOTHING, false);
     var before =
-        new Session(retouch.photograph())
-            .picture(retouch.project(), small, Cancellation.NONE);
-    Retouch again = ProjectFile.open(saved("same.carezza"));
+        new Session(document.photograph())
+            .picture(document.project(), small, Cancellation.NONE);
+    Document again = ProjectFile.open(saved("same.carezza"));
     var after =
         new Session(again.photograph()).picture(again.project(), small, Cancellation.NONE);
     assertThat(Pictures.largest(before, after)).isZero();
@@ -202,18 +202,18 @@ public class ProjectFileTest {
     assertThat(stack.size()).isEqualTo(2);
     Layer teeth =
         stack.layers().stream().filter(l -> LayerKind.of(l) == LayerKind.TEETH).findAny().get();
-    assertThat(teeth.with(teeth.head().withId("x")))
+    assertThat(teeth.with(teeth.attributes().withId("x")))
         .isEqualTo(
-            LayerKind.TEETH.fresh().with(LayerKind.TEETH.fresh().head().withId("x")));
+            LayerKind.TEETH.fresh().with(LayerKind.TEETH.fresh().attributes().withId("x")));
   }
 
   @Test
   public void aWrittenStackFileIsReadBack() throws Exception {
     ByteArrayOutputStream out = new ByteArrayOutputStream();
-    ProjectFile.writeStack(retouch.project(), out);
+    ProjectFile.writeStack(document.project(), out);
     ProjectFile.StackFile again = ProjectFile.readStack(out.toByteArray(), "stack.json");
-    assertThat(again.stack()).isEqualTo(retouch.project().stack());
-    assertThat(again.faces()).isEqualTo(retouch.project().faces());
+    assertThat(again.stack()).isEqualTo(document.project().stack());
+    assertThat(again.faces()).isEqualTo(document.project().faces());
   }
 
   @Test
@@ -312,7 +312,7 @@ public class ProjectFileTest {
         withJson(
             "bent.carezza",
             j -> j.replace("\"kind\" : \"curve\"", "\"kind\" : \"bend\", \"force\" : {\"x\" : 3}"));
-    Retouch opened = ProjectFile.open(file);
+    Document opened = ProjectFile.open(file);
     LockedLayer locked =
         opened.project().stack().layers().stream()
             .filter(LockedLayer.class::isInstance)
@@ -320,9 +320,9 @@ public class ProjectFileTest {
             .findFirst()
             .orElseThrow();
     assertThat(locked.kind()).isEqualTo("bend");
-    assertThat(locked.head().name()).isEqualTo("Mood");
+    assertThat(locked.attributes().name()).isEqualTo("Mood");
     assertThat(locked.acts()).isFalse();
-    assertThat(locked.with(locked.head().withAmount(0.1))).isEqualTo(locked);
+    assertThat(locked.with(locked.attributes().withAmount(0.1))).isEqualTo(locked);
     JsonNode bent = layer(json(savedAgain(file)), "bend");
     assertThat(bent.toString()).contains("\"force\":{\"x\":3}").contains("\"amount\":0.4");
     // What it painted is still there, in full, as strokes have other numbers now.
@@ -341,7 +341,7 @@ public class ProjectFileTest {
   @Test
   public void aLayerWithAnUnknownMaskIsLocked() throws Exception {
     Path file = withJson("mask.carezza", j -> j.replace("\"kind\" : \"oval\"", "\"kind\" : \"star\""));
-    Retouch opened = ProjectFile.open(file);
+    Document opened = ProjectFile.open(file);
     assertThat(opened.project().stack().layers()).anyMatch(LockedLayer.class::isInstance);
     assertThat(json(savedAgain(file)).toString()).contains("\"kind\":\"star\"");
   }
@@ -352,15 +352,15 @@ public class ProjectFileTest {
         "{\"stack\":[{\"kind\":\"bend\",\"stage\":\"grade\"},{\"kind\":\"exposure\",\"stops\":0.3}]}"
             .getBytes(StandardCharsets.UTF_8);
     LayerStack with = ProjectFile.readStack(stack, "s.json").stack();
-    LayerStack without = with.without(with.layers().getLast().head().id());
-    Session session = new Session(retouch.photograph());
+    LayerStack without = with.without(with.layers().getLast().attributes().id());
+    Session session = new Session(document.photograph());
     Delivery small =
         new Delivery(0, 90, 8, 4, OutputColour.of(OutputProfile.SRGB), Carried.NOTHING, false);
     assertThat(with.layers().getLast()).isInstanceOf(LockedLayer.class);
     assertThat(
             Pictures.largest(
-                session.picture(retouch.project().withStack(with), small, Cancellation.NONE),
-                session.picture(retouch.project().withStack(without), small, Cancellation.NONE)))
+                session.picture(document.project().withStack(with), small, Cancellation.NONE),
+                session.picture(document.project().withStack(without), small, Cancellation.NONE)))
         .isZero();
   }
 
@@ -391,12 +391,12 @@ public class ProjectFileTest {
   @Test
   public void thePhotographOfAProjectIsKeptWhereverItLies() throws Exception {
     Path file = saved("kept-inside.carezza");
-    Path original = Files.write(folder.resolve("elsewhere.jpg"), retouch.file());
+    Path original = Files.write(folder.resolve("elsewhere.jpg"), document.file());
     ProjectFile.open(file);
     assertThatThrownBy(() -> AtomicFile.replacing(original).write(out -> out.write(1)))
         .isInstanceOfSatisfying(
             Problem.class, p -> assertThat(p.kind()).isEqualTo(Kind.FILE_IS_ORIGINAL));
-    assertThat(Files.readAllBytes(original)).isEqualTo(retouch.file());
+    assertThat(Files.readAllBytes(original)).isEqualTo(document.file());
     Files.delete(original);
   }
 
@@ -453,7 +453,7 @@ public class ProjectFileTest {
     Map<String, byte[]> entries = entries(saved("whole.carezza"));
     entries.put("../../outside.txt", new byte[] {1});
     assertThat(ProjectFile.open(packed("slip.carezza", entries)).project())
-        .isEqualTo(retouch.project());
+        .isEqualTo(document.project());
     assertThat(folder.getParent().getParent().resolve("outside.txt")).doesNotExist();
   }
 
@@ -478,7 +478,7 @@ public class ProjectFileTest {
     byte[] inside = entries(saved("bytes.carezza")).get("photograph/sitter.jpg");
     assertThat(inside).isEqualTo(Files.readAllBytes(folder.resolve("sitter.jpg")));
     assertThat(PictureReader.decode(inside, "sitter.jpg").size())
-        .isEqualTo(retouch.photograph().size());
+        .isEqualTo(document.photograph().size());
     assertThat(new ByteArrayInputStream(inside).read()).isEqualTo(0xff);
   }
 
@@ -488,14 +488,14 @@ public class ProjectFileTest {
   public void aLinkedPhotographIsFoundFromWhereverTheProjectLies() throws Exception {
     Path photos = Files.createDirectories(folder.resolve("photos"));
     Path photo = photos.resolve("linked.jpg");
-    Files.write(photo, retouch.file());
-    Retouch linked = retouch.linkedTo(photo.toAbsolutePath().normalize());
+    Files.write(photo, document.file());
+    Document linked = document.linkedTo(photo.toAbsolutePath().normalize());
     for (String place : new String[] {"one.carezza", "deep/er/two.carezza"}) {
       Path file = folder.resolve(place);
       Files.createDirectories(file.getParent());
       ProjectFile.save(linked, AtomicFile.replacing(file), new byte[0]);
-      assertThat(Files.size(file)).isLessThan(retouch.file().length / 4);
-      Retouch again = ProjectFile.open(file);
+      assertThat(Files.size(file)).isLessThan(document.file().length / 4);
+      Document again = ProjectFile.open(file);
       assertThat(again.project()).isEqualTo(linked.project());
       assertThat(again.source()).isEqualTo(linked.source());
     }
@@ -537,7 +537,7 @@ public class ProjectFileTest {
   @Test
   public void aPlaceThatTakesNoFileIsNamed() throws Exception {
     Path blocked = Files.write(folder.resolve("no-folder"), new byte[1]).resolve("x.carezza");
-    assertThatThrownBy(() -> ProjectFile.save(retouch, AtomicFile.replacing(blocked), new byte[0]))
+    assertThatThrownBy(() -> ProjectFile.save(document, AtomicFile.replacing(blocked), new byte[0]))
         .isInstanceOf(Problem.class)
         .hasMessageContaining("x.carezza")
         .hasMessageEndingWith(".");

@@ -15,27 +15,27 @@ import carezza.image.Area;
 import carezza.image.Cancellation;
 import carezza.image.Picture;
 import carezza.mask.Regions;
-import carezza.model.BalanceLayer;
-import carezza.model.ColourTouchLayer;
+import carezza.model.ColourBalanceLayer;
+import carezza.model.ColourPaintLayer;
 import carezza.model.CurveLayer;
 import carezza.model.DodgeBurnLayer;
 import carezza.model.ExposureLayer;
-import carezza.model.FamiliesLayer;
 import carezza.model.FrequencySeparationLayer;
 import carezza.model.HealLayer;
+import carezza.model.HueBandsLayer;
 import carezza.model.HueShiftLayer;
 import carezza.model.Layer;
 import carezza.model.LayerKind;
 import carezza.model.LayerStack;
+import carezza.model.LevelsLayer;
 import carezza.model.LocalContrastLayer;
 import carezza.model.Mask;
-import carezza.model.MatchLayer;
-import carezza.model.MonoLayer;
-import carezza.model.NeutraliseLayer;
-import carezza.model.RangeLayer;
+import carezza.model.MonochromeLayer;
+import carezza.model.NeutralPointsLayer;
+import carezza.model.SkinMatchLayer;
+import carezza.model.SkinToneEveningLayer;
 import carezza.model.Stroke;
 import carezza.model.Tint;
-import carezza.model.ToneEveningLayer;
 import carezza.model.WhiteBalanceLayer;
 import carezza.render.Renderer.Readiness;
 import carezza.testing.Pictures;
@@ -59,7 +59,7 @@ public class RendererTest {
 
   private Picture render(Renderer renderer, Area area, int level, Layer... layers) {
     return renderer.render(
-        new Scene(LayerStack.of(layers), regions), area, level, Readiness.EXACT, Cancellation.NONE);
+        new RenderInput(LayerStack.of(layers), regions), area, level, Readiness.EXACT, Cancellation.NONE);
   }
 
   private static Layer painted(LayerKind kind) {
@@ -73,8 +73,8 @@ public class RendererTest {
                     0.9,
                     false));
     return switch (kind.fresh()) {
-      case WhiteBalanceLayer l -> new WhiteBalanceLayer(l.head(), 5200, 6);
-      case ExposureLayer l -> new ExposureLayer(l.head(), 0.4, 0.5);
+      case WhiteBalanceLayer l -> new WhiteBalanceLayer(l.attributes(), 5200, 6);
+      case ExposureLayer l -> new ExposureLayer(l.attributes(), 0.4, 0.5);
       case HealLayer l -> l.withPatches(PORTRAIT.spots());
       case FrequencySeparationLayer l ->
           l.withRadius(9.0)
@@ -82,32 +82,32 @@ public class RendererTest {
               .withEvening(0.7)
               .withBlotchGain(0.8)
               .withAreas(List.of(new FrequencySeparationLayer.LowBandArea(face, 20, 0.7)));
-      case DodgeBurnLayer l -> l.withMasks(face, new Mask.Oval(700, 1300, 200, 120, 0, 0.8));
-      case ToneEveningLayer l ->
-          new ToneEveningLayer(
-              l.head(), 0.7, 0.4, new ToneEveningLayer.Target(60, 30, 55), 0.5, 0.4, 0.1, null, false);
+      case DodgeBurnLayer l -> l.withMasks(face, new Mask.Ellipse(700, 1300, 200, 120, 0, 0.8));
+      case SkinToneEveningLayer l ->
+          new SkinToneEveningLayer(
+              l.attributes(), 0.7, 0.4, new SkinToneEveningLayer.Target(60, 30, 55), 0.5, 0.4, 0.1, null, false);
       case CurveLayer l ->
           l.withLuminance(
               List.of(
                   new carezza.colour.MonotoneCurve.Point(0, 0.02),
                   new carezza.colour.MonotoneCurve.Point(0.4, 0.34),
                   new carezza.colour.MonotoneCurve.Point(1, 1)));
-      case NeutraliseLayer l ->
-          l.moved(NeutraliseLayer.Tone.MIDDLE, new carezza.model.Point(1400, 300))
-              .moved(NeutraliseLayer.Tone.DARK, new carezza.model.Point(800, 420));
-      case RangeLayer l -> new RangeLayer(l.head(), 0.03, 0.95, 0.6, -0.5);
-      case LocalContrastLayer l -> new LocalContrastLayer(l.head(), 0.4, 0.3);
-      case FamiliesLayer l ->
-          l.with(FamiliesLayer.Family.ORANGE, new FamiliesLayer.Trim(10, -0.2, 4))
-              .with(FamiliesLayer.Family.BLUE, new FamiliesLayer.Trim(-15, 0.3, -3));
-      case ColourTouchLayer l -> l.with(l.head().withMask(face));
-      case BalanceLayer l ->
-          new BalanceLayer(l.head(), new Tint(260, 10), new Tint(60, 5), new Tint(80, 12), 0.5);
-      case MonoLayer l -> l.with(FamiliesLayer.Family.ORANGE, 8);
-      case MatchLayer l ->
-          new MatchLayer(
-              l.head().withMask(face), new Mask.Oval(1300, 400, 150, 150, 0, 0.2), 0.8, 0.5);
-      case HueShiftLayer l -> new HueShiftLayer(l.head(), 50, 40, 20, 0.3, 4);
+      case NeutralPointsLayer l ->
+          l.moved(NeutralPointsLayer.Tone.MIDDLE, new carezza.model.Point(1400, 300))
+              .moved(NeutralPointsLayer.Tone.DARK, new carezza.model.Point(800, 420));
+      case LevelsLayer l -> new LevelsLayer(l.attributes(), 0.03, 0.95, 0.6, -0.5);
+      case LocalContrastLayer l -> new LocalContrastLayer(l.attributes(), 0.4, 0.3);
+      case HueBandsLayer l ->
+          l.with(HueBandsLayer.Family.ORANGE, new HueBandsLayer.Trim(10, -0.2, 4))
+              .with(HueBandsLayer.Family.BLUE, new HueBandsLayer.Trim(-15, 0.3, -3));
+      case ColourPaintLayer l -> l.with(l.attributes().withMask(face));
+      case ColourBalanceLayer l ->
+          new ColourBalanceLayer(l.attributes(), new Tint(260, 10), new Tint(60, 5), new Tint(80, 12), 0.5);
+      case MonochromeLayer l -> l.with(HueBandsLayer.Family.ORANGE, 8);
+      case SkinMatchLayer l ->
+          new SkinMatchLayer(
+              l.attributes().withMask(face), new Mask.Ellipse(1300, 400, 150, 150, 0, 0.2), 0.8, 0.5);
+      case HueShiftLayer l -> new HueShiftLayer(l.attributes(), 50, 40, 20, 0.3, 4);
       default -> kind.fresh();
     };
   }
@@ -149,7 +149,7 @@ public class RendererTest {
   public void atAmountZeroNothingIsChanged(LayerKind kind) {
     Layer layer = painted(kind);
     Picture out =
-        render(renderer(), new Area(0, 0, 400, 500), 2, layer.with(layer.head().withAmount(0)));
+        render(renderer(), new Area(0, 0, 400, 500), 2, layer.with(layer.attributes().withAmount(0)));
     assertThat(Pictures.largest(out, photograph.level(2))).isZero();
   }
 
@@ -159,7 +159,7 @@ public class RendererTest {
     Area area = new Area(0, 0, 400, 500);
     Picture photo = photograph.level(2);
     Picture once = render(renderer(), area, 2, full);
-    Picture twice = render(renderer(), area, 2, full.with(full.head().withAmount(2)));
+    Picture twice = render(renderer(), area, 2, full.with(full.attributes().withAmount(2)));
     for (int i = 0; i < area.pixels(); i += 97) {
       float p = photo.first().values()[i];
       float expected = p + 2 * (once.first().values()[i] - p);
@@ -175,12 +175,12 @@ public class RendererTest {
     Layer curve = painted(LayerKind.CURVE);
     Layer exposure = painted(LayerKind.EXPOSURE);
     Picture first = render(renderer, area, 1, exposure, curve);
-    render(renderer, area, 1, exposure, curve.with(curve.head().switched(false)));
+    render(renderer, area, 1, exposure, curve.with(curve.attributes().switched(false)));
     AtomicInteger asked = new AtomicInteger();
     Cancellation afterFirstLook = () -> asked.incrementAndGet() > 1;
     Picture again =
         renderer.render(
-            new Scene(LayerStack.of(exposure, curve), regions),
+            new RenderInput(LayerStack.of(exposure, curve), regions),
             area,
             1,
             Readiness.EXACT,
@@ -213,14 +213,14 @@ public class RendererTest {
     HealLayer settled =
         (HealLayer)
             renderer.resolved(
-                new Scene(LayerStack.of(heal), regions), heal.head().id(), Cancellation.NONE);
-    Layer darker = new ExposureLayer(LayerKind.EXPOSURE.fresh().head(), -1, 0);
+                new RenderInput(LayerStack.of(heal), regions), heal.attributes().id(), Cancellation.NONE);
+    Layer darker = new ExposureLayer(LayerKind.EXPOSURE.fresh().attributes(), -1, 0);
     Picture together = render(renderer, area, 1, darker, settled);
     Picture healedFirst = render(renderer, area, 1, settled);
     Picture thenDarker =
         new Renderer(new Pyramid(healedFirst), new TileCache(1L << 26))
             .render(
-                new Scene(LayerStack.of(darker), Regions.none()),
+                new RenderInput(LayerStack.of(darker), Regions.none()),
                 area,
                 0,
                 Readiness.EXACT,
@@ -235,7 +235,7 @@ public class RendererTest {
             () ->
                 renderer()
                     .render(
-                        new Scene(LayerStack.of(painted(LayerKind.CURVE)), regions),
+                        new RenderInput(LayerStack.of(painted(LayerKind.CURVE)), regions),
                         new Area(0, 0, 800, 1000),
                         1,
                         Readiness.EXACT,
@@ -254,9 +254,9 @@ public class RendererTest {
   @Test
   public void equalContentsHaveEqualFingerprintsAndOthersDoNot() {
     Layer one = painted(LayerKind.DODGE_BURN);
-    assertThat(Fingerprint.of(one)).isEqualTo(Fingerprint.of(one.with(one.head().named("other"))));
+    assertThat(Fingerprint.of(one)).isEqualTo(Fingerprint.of(one.with(one.attributes().named("other"))));
     assertThat(Fingerprint.of(one))
-        .isNotEqualTo(Fingerprint.of(one.with(one.head().withAmount(0.5))));
+        .isNotEqualTo(Fingerprint.of(one.with(one.attributes().withAmount(0.5))));
     assertThat(Fingerprint.of(1, 2)).isNotEqualTo(Fingerprint.of(2, 1));
     assertThat(Fingerprint.of(List.of(1), 2)).isNotEqualTo(Fingerprint.of(List.of(1, 2)));
   }
@@ -296,7 +296,7 @@ public class RendererTest {
     Layer layer = painted(kind);
     Renderer renderer = renderer();
     Picture inBands =
-        renderer.renderOnce(new Scene(LayerStack.of(layer), regions), 1, Cancellation.NONE);
+        renderer.renderOnce(new RenderInput(LayerStack.of(layer), regions), 1, Cancellation.NONE);
     Picture inTiles = render(renderer, renderer.size().atLevel(1).area(), 1, layer);
     assertThat(Pictures.largest(inBands, inTiles)).isLessThan(2e-3);
   }

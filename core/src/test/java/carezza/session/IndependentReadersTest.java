@@ -29,8 +29,8 @@ import carezza.model.LayerKind;
 import carezza.model.LayerStack;
 import carezza.model.Project;
 import carezza.problem.Problem;
+import carezza.project.Document;
 import carezza.project.ProjectFile;
-import carezza.project.Retouch;
 import carezza.testing.Pictures;
 import carezza.testing.Portrait;
 
@@ -45,9 +45,9 @@ public class IndependentReadersTest {
   @BeforeClass
   public void make() throws Exception {
     folder = Files.createTempDirectory("carezza-readers");
-    Retouch retouch = ProjectFile.start(Portrait.S06.bytes("photo.jpg"), "photo.jpg");
-    project = retouch.project().withStack(LayerStack.of(LayerKind.VIGNETTE.fresh()));
-    session = new Session(retouch.photograph());
+    Document document = ProjectFile.start(Portrait.S06.bytes("photo.jpg"), "photo.jpg");
+    project = document.project().withStack(LayerStack.of(LayerKind.VIGNETTE.fresh()));
+    session = new Session(document.photograph());
   }
 
   @AfterClass(alwaysRun = true)

@@ -26,8 +26,8 @@ import carezza.model.LayerKind;
 import carezza.model.LayerStack;
 import carezza.model.Mask;
 import carezza.problem.Problem;
+import carezza.project.Document;
 import carezza.project.ProjectFile;
-import carezza.project.Retouch;
 import carezza.session.Journals.LeftBehind;
 import carezza.session.Journals.TakenUp;
 import carezza.testing.Pictures;
@@ -58,17 +58,17 @@ public class JournalTest {
     }
   }
 
-  private Retouch worked() throws Problem {
-    Retouch retouch = ProjectFile.start(photo);
-    return retouch.with(
-        retouch.project().withStack(LayerStack.of(LayerKind.CURVE.fresh())),
+  private Document worked() throws Problem {
+    Document document = ProjectFile.start(photo);
+    return document.with(
+        document.project().withStack(LayerStack.of(LayerKind.CURVE.fresh())),
         folder.resolve("x.carezza"));
   }
 
   @Test
   public void whatWasKeptIsFoundAgainAsItWas() throws Exception {
     Journals journals = new Journals(folder.resolve("kept"));
-    Retouch worked = worked();
+    Document worked = worked();
     Journal journal = journals.begin();
     journal.keep(worked, 3, new byte[] {7});
     journal.release();
@@ -209,7 +209,7 @@ public class JournalTest {
       victim.destroyForcibly().waitFor();
       int said = said(output);
       Journals journals = new Journals(own);
-      Retouch found = journals.takeUp(journals.leftBehind().getFirst()).retouch();
+      Document found = journals.takeUp(journals.leftBehind().getFirst()).retouch();
       assertThat(strokes(found)).as("kill " + kill).isBetween(said, said + 1);
       if (Files.exists(project)) {
         assertThat(strokes(ProjectFile.open(project))).isGreaterThanOrEqualTo(said / 3 * 3 - 3);
@@ -224,8 +224,8 @@ public class JournalTest {
     return whole.lines().filter(l -> !l.isBlank()).mapToInt(Integer::parseInt).max().orElse(0);
   }
 
-  private static int strokes(Retouch retouch) {
-    DodgeBurnLayer layer = (DodgeBurnLayer) retouch.project().stack().layers().getFirst();
+  private static int strokes(Document document) {
+    DodgeBurnLayer layer = (DodgeBurnLayer) document.project().stack().layers().getFirst();
     return ((Mask.Strokes) layer.dodgeMask()).strokes().size();
   }
 }

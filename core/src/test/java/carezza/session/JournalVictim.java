@@ -8,8 +8,8 @@ import carezza.model.LayerKind;
 import carezza.model.LayerStack;
 import carezza.model.Project;
 import carezza.model.Stroke;
+import carezza.project.Document;
 import carezza.project.ProjectFile;
-import carezza.project.Retouch;
 
 /** A program that paints, keeps and saves without end, to be killed by {@link JournalTest}. */
 public final class JournalVictim {
@@ -21,11 +21,11 @@ public final class JournalVictim {
    */
   public static void main(String[] arguments) throws Exception {
     Journal journal = new Journals(Path.of(arguments[0])).begin();
-    Retouch retouch = ProjectFile.start(Path.of(arguments[1]));
+    Document document = ProjectFile.start(Path.of(arguments[1]));
     Path file = Path.of(arguments[2]);
     DodgeBurnLayer layer = (DodgeBurnLayer) LayerKind.DODGE_BURN.fresh();
-    Project project = retouch.project().withStack(LayerStack.of(layer));
-    String id = layer.head().id();
+    Project project = document.project().withStack(LayerStack.of(layer));
+    String id = layer.attributes().id();
     for (int strokes = 1; ; strokes++) {
       Stroke stroke = Stroke.dab(strokes % 60, strokes % 40, 9, 1);
       project =
@@ -35,11 +35,11 @@ public final class JournalVictim {
                 DodgeBurnLayer d = (DodgeBurnLayer) l;
                 return d.withMasks(d.dodgeMask().painted(stroke), d.burnMask());
               });
-      journal.keep(retouch.with(project, file), strokes, new byte[0]);
+      journal.keep(document.with(project, file), strokes, new byte[0]);
       System.out.println(strokes);
       if (strokes % 3 == 0) {
         ProjectFile.save(
-            retouch.with(project, file), AtomicFile.replacing(file), new byte[] {1});
+            document.with(project, file), AtomicFile.replacing(file), new byte[] {1});
       }
     }
   }

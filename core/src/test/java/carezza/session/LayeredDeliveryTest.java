@@ -36,8 +36,8 @@ import carezza.model.LayerKind;
 import carezza.model.LayerStack;
 import carezza.model.Project;
 import carezza.problem.Problem;
+import carezza.project.Document;
 import carezza.project.ProjectFile;
-import carezza.project.Retouch;
 import carezza.testing.Portrait;
 
 public class LayeredDeliveryTest {
@@ -51,16 +51,16 @@ public class LayeredDeliveryTest {
   @BeforeClass
   public void make() throws Exception {
     folder = Files.createTempDirectory("carezza-layers");
-    Retouch retouch = ProjectFile.start(Portrait.S06.bytes("photo.jpg"), "photo.jpg");
+    Document document = ProjectFile.start(Portrait.S06.bytes("photo.jpg"), "photo.jpg");
     Layer heal = ((HealLayer) LayerKind.HEAL.fresh()).withPatches(Portrait.S06.spots());
     Layer shade = LayerKind.VIGNETTE.fresh();
-    Layer named = shade.with(shade.head().named("Shade <&'> of the day"));
+    Layer named = shade.with(shade.attributes().named("Shade <&'> of the day"));
     project =
-        retouch
+        document
             .project()
             .withFaces(Portrait.S06.faces())
-            .withStack(LayerStack.of(heal, LayerKind.TONE_EVENING.fresh(), named));
-    session = new Session(retouch.photograph());
+            .withStack(LayerStack.of(heal, LayerKind.SKIN_TONE_EVENING.fresh(), named));
+    session = new Session(document.photograph());
   }
 
   @AfterClass(alwaysRun = true)

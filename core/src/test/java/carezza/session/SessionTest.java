@@ -17,22 +17,22 @@ import carezza.image.Cancellation;
 import carezza.image.Picture;
 import carezza.image.Plane;
 import carezza.model.FaceMap;
-import carezza.model.Head;
 import carezza.model.Layer;
+import carezza.model.LayerAttributes;
 import carezza.model.LayerKind;
 import carezza.model.LayerStack;
 import carezza.model.Mask;
 import carezza.model.Mask.Quantity;
 import carezza.model.Project;
-import carezza.model.Region;
+import carezza.model.SemanticRegion;
 import carezza.model.Stage;
+import carezza.project.Document;
 import carezza.project.ProjectFile;
-import carezza.project.Retouch;
 import carezza.testing.Portrait;
 
 public class SessionTest {
 
-  private static Retouch started(Picture picture) throws Exception {
+  private static Document started(Picture picture) throws Exception {
     byte[] file =
         PictureWriter.encode(
             picture,
@@ -54,17 +54,17 @@ public class SessionTest {
   }
 
   private static Layer curve(Mask mask) {
-    return LayerKind.CURVE.fresh().with(Head.of("curve", Stage.GRADE, mask));
+    return LayerKind.CURVE.fresh().with(LayerAttributes.of("curve", Stage.GRADE, mask));
   }
 
   @Test
   public void theHistogramOfHalvesHasTwoEqualPeaks() throws Exception {
-    Retouch retouch = started(halves());
+    Document document = started(halves());
     Layer layer = curve(new Mask.Everything());
-    Project project = retouch.project().withStack(LayerStack.of(layer));
+    Project project = document.project().withStack(LayerStack.of(layer));
     double[] shares =
-        new Session(retouch.photograph())
-            .histogram(project, layer.head().id(), Quantity.LIGHTNESS, 50, Cancellation.NONE);
+        new Session(document.photograph())
+            .histogram(project, layer.attributes().id(), Quantity.LIGHTNESS, 50, Cancellation.NONE);
     assertThat(Arrays.stream(shares).sum()).isCloseTo(1, offset(1e-9));
     int[] peaks =
         java.util.stream.IntStream.range(0, 50).filter(i -> shares[i] > 0.45).toArray();
@@ -74,12 +74,12 @@ public class SessionTest {
 
   @Test
   public void aThumbnailShowsWhereALayerActs() throws Exception {
-    Retouch retouch = started(halves());
+    Document document = started(halves());
     Layer layer = curve(new Mask.Range(Quantity.LIGHTNESS, 60, 65, 100, 100));
-    Project project = retouch.project().withStack(LayerStack.of(layer));
+    Project project = document.project().withStack(LayerStack.of(layer));
     Plane thumbnail =
-        new Session(retouch.photograph())
-            .thumbnail(project, layer.head().id(), 64, Cancellation.NONE);
+        new Session(document.photograph())
+            .thumbnail(project, layer.attributes().id(), 64, Cancellation.NONE);
     Area area = thumbnail.area();
     assertThat(area.width()).isLessThanOrEqualTo(64);
     assertThat(thumbnail.at(area.x() + 2, area.y() + 5)).isZero();
@@ -98,12 +98,12 @@ public class SessionTest {
       both.plane(c).copyFrom(left.plane(c));
       both.plane(c).copyFrom(new Plane(new Area(width, 0, right.area().width(), right.area().height()), right.plane(c).values()));
     }
-    Retouch retouch = started(both);
-    Session session = new Session(retouch.photograph());
-    Project project = session.withFace(retouch.project(), Cancellation.NONE);
+    Document document = started(both);
+    Session session = new Session(document.photograph());
+    Project project = session.withFace(document.project(), Cancellation.NONE);
     List<FaceMap> faces = project.allFaces();
     assertThat(faces).hasSize(2);
-    Plane teeth = session.region(project, Region.TEETH);
+    Plane teeth = session.region(project, SemanticRegion.TEETH);
     assertThat(share(teeth, Portrait.S01, width)).isGreaterThan(0.6);
 
     FaceMap second = faces.get(1);

@@ -18,16 +18,16 @@ import carezza.measure.Gauge;
 import carezza.model.Layer;
 import carezza.model.LayerKind;
 import carezza.model.LayerValue;
-import carezza.model.Region;
+import carezza.model.SemanticRegion;
 import carezza.testing.AtWork;
 import carezza.testing.Portrait;
 
 /** Layers of colour at their defaults on every portrait, from the lightest skin to the deepest. */
 public class SkinColourTest {
 
-  private static final Layer EVENED = LayerKind.TONE_EVENING.fresh();
-  private static final Layer DEEPENED = LayerKind.DEPTH.fresh();
-  private static final Layer MATCHED = LayerKind.MATCH.fresh();
+  private static final Layer EVENED = LayerKind.SKIN_TONE_EVENING.fresh();
+  private static final Layer DEEPENED = LayerKind.SKIN_DEPTH.fresh();
+  private static final Layer MATCHED = LayerKind.SKIN_MATCH.fresh();
   private static final Layer TEETH = LayerKind.TEETH.fresh();
   private static final Layer EYES = LayerKind.SCLERA.fresh();
   private static final Layer RED_LIPS = LayerValue.with(LayerKind.LIPS.fresh(), "target", 40.0);
@@ -64,16 +64,16 @@ public class SkinColourTest {
   @DataProvider
   public Object[][] regionsBrightened() {
     return new Object[][] {
-      {LayerKind.TEETH, Region.TEETH},
-      {LayerKind.SCLERA, Region.SCLERA},
-      {LayerKind.IRIS, Region.IRIS},
-      {LayerKind.CATCHLIGHT, Region.IRIS},
-      {LayerKind.LIPS, Region.LIPS}
+      {LayerKind.TEETH, SemanticRegion.TEETH},
+      {LayerKind.SCLERA, SemanticRegion.SCLERA},
+      {LayerKind.IRIS, SemanticRegion.IRIS},
+      {LayerKind.CATCHLIGHT, SemanticRegion.IRIS},
+      {LayerKind.LIPS, SemanticRegion.LIPS}
     };
   }
 
   @Test(dataProvider = "regionsBrightened")
-  public void nothingIsBrightenedOutsideItsRegion(LayerKind kind, Region region) {
+  public void nothingIsBrightenedOutsideItsRegion(LayerKind kind, SemanticRegion region) {
     AtWork bench = AtWork.on(Portrait.S01);
     Layer layer = kind == LayerKind.LIPS ? RED_LIPS : kind.fresh();
     Picture before = bench.finished(1);
@@ -114,7 +114,7 @@ public class SkinColourTest {
     Plane before = Lab.lightness(bench.finished(1));
     Plane after = Lab.lightness(bench.finished(1, MATCHED));
     Plane neck =
-        bench.session().scene(bench.plain()).regions().coverage(Region.NECK_SKIN, before.area(), 1);
+        bench.session().scene(bench.plain()).regions().coverage(SemanticRegion.NECK_SKIN, before.area(), 1);
     int w = before.width();
     double most = 0;
     for (int i = w; i < before.values().length; i++) {

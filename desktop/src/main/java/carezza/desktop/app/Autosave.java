@@ -6,7 +6,7 @@ import javafx.util.Duration;
 
 import carezza.desktop.bench.Background;
 import carezza.desktop.bench.BenchModel;
-import carezza.project.Retouch;
+import carezza.project.Document;
 import carezza.session.Journal;
 import carezza.session.Journals;
 import carezza.session.Session;
@@ -67,11 +67,11 @@ final class Autosave implements AutoCloseable {
     if (!wanted || model.isEmpty() || !model.dirtyProperty().get()) {
       return;
     }
-    Retouch retouch = model.retouch();
+    Document document = model.retouch();
     Session session = model.session();
     Journal own = journal;
     int steps = earlierSteps + model.steps();
-    inTurn(() -> own.keep(retouch, steps, session.glance(retouch.project())));
+    inTurn(() -> own.keep(document, steps, session.glance(document.project())));
   }
 
   /** What is saved needs no journal; what was done while it was being saved does. */

@@ -408,8 +408,9 @@ final class DeliverView extends VBox {
     Delivery delivery = delivery();
     AtomicFile target = AtomicFile.of(file, replaces);
     try {
-      delivery.check(file);
+      // Whatever else is wrong, a photograph is refused first.
       target.check();
+      delivery.check(file);
     } catch (Problem e) {
       question.setVisible(e.kind() == Problem.Kind.FILE_EXISTS);
       outcome.setText(

@@ -113,7 +113,7 @@ final class Keys {
           model
               .brushProperty()
               .set(model.brushProperty().get().staying(!model.brushProperty().get().inside()));
-      case O -> model.editSelected(null, l -> l.with(l.head().switched(!l.head().on())));
+      case O -> model.editSelected(null, l -> l.with(l.attributes().switched(!l.attributes().on())));
       case P -> {
         if (model.selectedLayer().isPresent()) {
           model.toolProperty().set(Tool.MASK);

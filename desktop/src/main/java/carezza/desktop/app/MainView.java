@@ -41,8 +41,8 @@ import carezza.desktop.demo.Demo;
 import carezza.file.AtomicFile;
 import carezza.image.Cancellation;
 import carezza.problem.Problem;
+import carezza.project.Document;
 import carezza.project.ProjectFile;
-import carezza.project.Retouch;
 import carezza.session.Journals;
 import carezza.session.Journals.LeftBehind;
 import carezza.session.Session;
@@ -400,8 +400,8 @@ public final class MainView extends StackPane implements Actions, AutoCloseable 
         () ->
             load(
                 () -> ProjectFile.openOrStart(file),
-                retouch -> {
-                  put(retouch);
+                document -> {
+                  put(document);
                   if (ProjectFile.isProject(file)) {
                     home.remember(file);
                   }
@@ -520,17 +520,17 @@ public final class MainView extends StackPane implements Actions, AutoCloseable 
   }
 
   /** Puts a retouch on the bench and shows it. */
-  public void put(Retouch retouch) {
-    put(retouch, autosave::begin);
+  public void put(Document document) {
+    put(document, autosave::begin);
   }
 
-  private void put(Retouch retouch, Runnable journal) {
+  private void put(Document document, Runnable journal) {
     if (sheet != null && !(sheet.content() instanceof RecoverySheet)) {
       // What was left behind is still to be decided on, whatever is opened meanwhile.
       closeSheet();
     }
     journal.run();
-    model.put(retouch);
+    model.put(document);
     showBench();
     picture.fit();
   }
@@ -600,16 +600,16 @@ public final class MainView extends StackPane implements Actions, AutoCloseable 
   }
 
   private void write(Path file, Runnable next) {
-    Retouch retouch = model.retouch();
+    Document document = model.retouch();
     Session session = model.session();
     model.messageProperty().set("Saving …");
     files.newest(
         cancellation -> {
-          session.save(retouch, AtomicFile.replacing(file), Cancellation.NONE);
+          session.save(document, AtomicFile.replacing(file), Cancellation.NONE);
           return file;
         },
         done -> {
-          model.savedAs(done, retouch.project());
+          model.savedAs(done, document.project());
           home.remember(done);
           autosave.saved();
           next.run();

@@ -3,7 +3,7 @@ package carezza.desktop.app;
 import java.nio.file.Files;
 import java.nio.file.Path;
 
-import carezza.project.Retouch;
+import carezza.project.Document;
 
 /** Names that are proposed for files: beside the photograph, and never those of anything that is there. */
 final class ProposedNames {
@@ -11,12 +11,12 @@ final class ProposedNames {
   private ProposedNames() {}
 
   /** Where a document's files belong: beside its photograph, or its project, or else at home. */
-  static Path folder(Retouch retouch) {
-    if (retouch.origin() != null && retouch.origin().getParent() != null) {
-      return retouch.origin().getParent();
+  static Path folder(Document document) {
+    if (document.origin() != null && document.origin().getParent() != null) {
+      return document.origin().getParent();
     }
-    return retouch.path() != null && retouch.path().getParent() != null
-        ? retouch.path().getParent()
+    return document.path() != null && document.path().getParent() != null
+        ? document.path().getParent()
         : Path.of(System.getProperty("user.home"));
   }
 

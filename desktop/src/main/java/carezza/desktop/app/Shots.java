@@ -31,14 +31,14 @@ import carezza.desktop.demo.Demo;
 import carezza.file.AtomicFile;
 import carezza.file.Reason;
 import carezza.measure.CheckView;
-import carezza.model.Frame;
+import carezza.model.Crop;
 import carezza.model.Mask;
 import carezza.model.MaskParts;
 import carezza.model.Point;
-import carezza.model.Region;
-import carezza.model.ToneEveningLayer;
+import carezza.model.SemanticRegion;
+import carezza.model.SkinToneEveningLayer;
 import carezza.problem.Problem;
-import carezza.project.Retouch;
+import carezza.project.Document;
 
 /** Pictures of the main views, 1280 x 800, made from the demo in a window that is never shown. */
 public final class Shots {
@@ -93,7 +93,7 @@ public final class Shots {
   }
 
   private void all() throws Problem, InterruptedException {
-    Retouch demo = Demo.understudy();
+    Document demo = Demo.understudy();
     onStage(
         () -> {
           CarezzaApp.loadFonts();
@@ -123,7 +123,7 @@ public final class Shots {
         () -> {
           BenchModel model = view.model();
           model.select("grade");
-          model.part().add(MaskParts.Join.WITHIN, new Mask.Named(Region.FACE_SKIN));
+          model.part().add(MaskParts.Join.WITHIN, new Mask.RegionMask(SemanticRegion.FACE_SKIN));
           model.part().add(
               MaskParts.Join.WITHIN, new Mask.Range(Mask.Quantity.LIGHTNESS, 45, 60, 100, 100));
           ((ToggleButton) view.lookup("#page-where")).fire();
@@ -242,7 +242,7 @@ public final class Shots {
           model.select("even");
           model.editSelected(
               null,
-              l -> ((ToneEveningLayer) l).withRange(new ToneEveningLayer.Wedge(54, 32, 6, 52)));
+              l -> ((SkinToneEveningLayer) l).withRange(new SkinToneEveningLayer.Wedge(54, 32, 6, 52)));
           return null;
         });
     await(() -> view.picture().isExact());
@@ -269,7 +269,7 @@ public final class Shots {
           view.picture().fit();
           model.select(null);
           model.toolProperty().set(Tool.FRAME);
-          model.edit(null, p -> p.withFrame(new Frame(780, 960, 1240, 1550, 2)));
+          model.edit(null, p -> p.withCrop(new Crop(780, 960, 1240, 1550, 2)));
           return null;
         });
     await(() -> view.picture().isExact());

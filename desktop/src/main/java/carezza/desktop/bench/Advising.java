@@ -9,11 +9,11 @@ import javafx.beans.property.ObjectProperty;
 import javafx.beans.property.SimpleObjectProperty;
 
 import carezza.image.Cancellation;
+import carezza.measure.AmountSweep;
 import carezza.measure.CheckView;
 import carezza.measure.ContourGuides.Guide;
 import carezza.measure.Distraction;
 import carezza.measure.LightAdvisor;
-import carezza.measure.OverPush;
 import carezza.model.DodgeBurnLayer;
 import carezza.model.FrequencySeparationLayer;
 import carezza.model.Layer;
@@ -109,7 +109,7 @@ final class Advising implements AutoCloseable {
    *
    * @param layer as it was then
    */
-  record Push(Layer layer, OverPush found) {}
+  record Push(Layer layer, AmountSweep found) {}
 
   /**
    * @param layer a separation
@@ -141,7 +141,7 @@ final class Advising implements AutoCloseable {
                           .advice()
                           .pushed(
                               project,
-                              layer.head().id(),
+                              layer.attributes().id(),
                               done -> Platform.runLater(() -> begun(done, cancellation)),
                               cancellation),
                   found -> {
@@ -171,7 +171,7 @@ final class Advising implements AutoCloseable {
   private boolean isPushed(Layer layer) {
     return model
         .selectedLayer()
-        .map(l -> l.with(l.head().withAmount(layer.head().amount())).equals(layer))
+        .map(l -> l.with(l.attributes().withAmount(layer.attributes().amount())).equals(layer))
         .orElse(false);
   }
 
@@ -189,7 +189,7 @@ final class Advising implements AutoCloseable {
     model.fail(e);
   }
 
-  private static String said(OverPush found) {
+  private static String said(AmountSweep found) {
     OptionalDouble advised = found.advised();
     return advised.isEmpty()
         ? "This layer moves no gauge that has a band"
@@ -212,7 +212,7 @@ final class Advising implements AutoCloseable {
     Push pushed = push.get();
     if (pushed != null && pushed.found().advised().isPresent()) {
       double amount = Math.min(2, pushed.found().advised().getAsDouble());
-      model.editSelected(null, l -> l.with(l.head().withAmount(amount)));
+      model.editSelected(null, l -> l.with(l.attributes().withAmount(amount)));
     } else {
       takeRadius();
     }
@@ -240,8 +240,8 @@ final class Advising implements AutoCloseable {
         "Paint over the skin: under the brush its blotches are evened",
         advisor -> {
           DodgeBurnLayer evened = advisor.evened();
-          return evened.head().mask() instanceof Mask.Everything
-              ? evened.with(evened.head().withMask(new Mask.Nothing()))
+          return evened.attributes().mask() instanceof Mask.Everything
+              ? evened.with(evened.attributes().withMask(new Mask.Nothing()))
               : evened;
         },
         () -> model.toolProperty().set(Tool.MASK));
@@ -322,7 +322,7 @@ final class Advising implements AutoCloseable {
             model.messageProperty().set("The layer was changed meanwhile; ask once more");
           } else {
             model.edit(
-                null, p -> p.edit(id, l -> found.with(l.head().withAmount(found.head().amount()))));
+                null, p -> p.edit(id, l -> found.with(l.attributes().withAmount(found.attributes().amount()))));
             model.messageProperty().set(done);
             then.run();
           }

@@ -11,7 +11,7 @@ import java.util.function.Consumer;
 import javafx.application.Platform;
 
 import carezza.image.Cancellation;
-import carezza.image.Rows;
+import carezza.image.ParallelRows;
 
 /**
  * One thread for work off the interface thread where only the newest request counts: a new request
@@ -67,7 +67,7 @@ public final class Background implements AutoCloseable {
     long ticket = newest.incrementAndGet();
     Cancellation stale = () -> newest.get() != ticket;
     thread.execute(() -> attempt(
-            () -> droppable ? Rows.until(stale, () -> work.run(stale)) : work.run(stale),
+            () -> droppable ? ParallelRows.until(stale, () -> work.run(stale)) : work.run(stale),
             stale, done, failed));
   }
 

@@ -33,8 +33,8 @@ import carezza.model.LayerStack;
 import carezza.model.Project;
 import carezza.model.Stage;
 import carezza.problem.Problem;
-import carezza.project.Retouch;
-import carezza.render.Scene;
+import carezza.project.Document;
+import carezza.render.RenderInput;
 import carezza.session.Session;
 
 /**
@@ -83,15 +83,15 @@ public final class BenchModel implements AutoCloseable {
   private final Background measurer = Background.droppable("gauges");
   private final Background finder = new Background("sources");
   private final Background faceFinder = new Background("face");
-  private Retouch retouch;
+  private Document document;
   private Session session;
   private History history;
 
   // --- opening and saving
 
   /** Puts another retouch on the bench; what was there is gone from it. */
-  public void put(Retouch opened) {
-    retouch = opened;
+  public void put(Document opened) {
+    document = opened;
     session = new Session(opened.photograph());
     history = new History(opened.project());
     path.set(opened.path());
@@ -153,7 +153,7 @@ public final class BenchModel implements AutoCloseable {
   }
 
   public boolean isEmpty() {
-    return retouch == null;
+    return document == null;
   }
 
   public Session session() {
@@ -161,8 +161,8 @@ public final class BenchModel implements AutoCloseable {
   }
 
   /** The retouch as it stands now. */
-  public Retouch retouch() {
-    return retouch.with(project.get(), path.get());
+  public Document retouch() {
+    return document.with(project.get(), path.get());
   }
 
   /** Remembers that the project lies in this file as it was then. */
@@ -173,9 +173,9 @@ public final class BenchModel implements AutoCloseable {
     message.set(
         "Saved "
             + file.getFileName()
-            + (retouch.source() == null
+            + (document.source() == null
                 ? ""
-                : "; it links to " + retouch.source().getFileName() + ", so keep both"));
+                : "; it links to " + document.source().getFileName() + ", so keep both"));
   }
 
   // --- editing
@@ -263,8 +263,8 @@ public final class BenchModel implements AutoCloseable {
   }
 
   private void place(Layer fresh) {
-    select(fresh.head().id());
-    playhead.set(Math.max(playhead.get(), stack().indexOf(fresh.head().id()) + 1));
+    select(fresh.attributes().id());
+    playhead.set(Math.max(playhead.get(), stack().indexOf(fresh.attributes().id()) + 1));
   }
 
   public void removeSelected() {
@@ -444,8 +444,8 @@ public final class BenchModel implements AutoCloseable {
                     switch (layer) {
                       case HealLayer l -> Tool.HEAL;
                       case carezza.model.DodgeBurnLayer l -> Tool.DODGE;
-                      case carezza.model.NeutraliseLayer l -> Tool.PICK_MIDDLE;
-                      case carezza.model.ColourTouchLayer l -> Tool.MASK;
+                      case carezza.model.NeutralPointsLayer l -> Tool.PICK_MIDDLE;
+                      case carezza.model.ColourPaintLayer l -> Tool.MASK;
                       default -> Tool.HAND;
                     })
             .orElse(Tool.HAND);
@@ -470,15 +470,15 @@ public final class BenchModel implements AutoCloseable {
   /** Selects the top layer of a stage. */
   public void goTo(Stage stage) {
     stack().layers().reversed().stream()
-        .filter(l -> l.head().stage() == stage)
+        .filter(l -> l.attributes().stage() == stage)
         .findFirst()
         .ifPresentOrElse(
-            l -> select(l.head().id()),
+            l -> select(l.attributes().id()),
             () -> message.set(stage.title() + " has no layer yet; add one with its +"));
   }
 
   /** The scene to show; to be made off the interface thread, as new regions may have to be found. */
-  static Scene scene(Session session, Project project, int layers) {
+  static RenderInput scene(Session session, Project project, int layers) {
     return session.scene(project).through(layers);
   }
 

@@ -4,7 +4,7 @@ import java.util.List;
 import java.util.function.Function;
 
 import carezza.colour.Lab;
-import carezza.kernel.Readings;
+import carezza.kernel.Measurements;
 import carezza.measure.Gauge;
 import carezza.model.CatchlightLayer;
 import carezza.model.IrisLayer;
@@ -28,15 +28,15 @@ final class BrightenPanels {
     ends(rows, model, type, List.of("teethYellow", "teethLightness", "teethGlow"));
     ShadeStrip strip =
         new ShadeStrip(
-            () -> tone(model, Readings.Tone.class, t -> t),
-            () -> limit(tone(model, Readings.Tone.class, t -> t)),
+            () -> tone(model, Measurements.Tone.class, t -> t),
+            () -> limit(tone(model, Measurements.Tone.class, t -> t)),
             () -> EvenPanels.own(model, type).map(TeethLayer::target).orElse(8.0),
             b ->
                 model.editSelected(
                     "shade",
                     l ->
                         new TeethLayer(
-                            l.head(),
+                            l.attributes(),
                             Math.clamp(b, 1, 20),
                             type.cast(l).lift(),
                             type.cast(l).force())));
@@ -72,7 +72,7 @@ final class BrightenPanels {
   }
 
   /** The colour that a layer measured, or null. */
-  private static <R> Lab tone(BenchModel model, Class<R> type, Function<R, Readings.Tone> which) {
+  private static <R> Lab tone(BenchModel model, Class<R> type, Function<R, Measurements.Tone> which) {
     return model
         .colouring()
         .found()
@@ -80,7 +80,7 @@ final class BrightenPanels {
         .filter(type::isInstance)
         .map(type::cast)
         .map(which)
-        .filter(Readings.Tone::found)
+        .filter(Measurements.Tone::found)
         .map(t -> new Lab(t.l(), t.a(), t.b()))
         .orElse(null);
   }
@@ -92,8 +92,8 @@ final class BrightenPanels {
         "eyes-shot",
         type,
         l -> {
-          Lab left = tone(model, Readings.Eyes.class, Readings.Eyes::left);
-          Lab right = tone(model, Readings.Eyes.class, Readings.Eyes::right);
+          Lab left = tone(model, Measurements.Eyes.class, Measurements.Eyes::left);
+          Lab right = tone(model, Measurements.Eyes.class, Measurements.Eyes::right);
           return left == null || right == null
               ? ""
               : "As they come: left L* %.0f, b* %.1f; right L* %.0f, b* %.1f."
@@ -170,7 +170,7 @@ final class BrightenPanels {
         "lips-shot",
         type,
         l -> {
-          Lab shot = tone(model, Readings.Tone.class, t -> t);
+          Lab shot = tone(model, Measurements.Tone.class, t -> t);
           return shot == null
               ? ""
               : "As they come: L* %.0f, C* %.0f, hue %.0f°."

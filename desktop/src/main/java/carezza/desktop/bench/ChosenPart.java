@@ -53,7 +53,7 @@ public final class ChosenPart {
   public Optional<Mask> mask() {
     return model
         .selectedLayer()
-        .map(l -> MaskParts.of(l.head().mask()).parts())
+        .map(l -> MaskParts.of(l.attributes().mask()).parts())
         .filter(all -> place.get() >= 0 && place.get() < all.size())
         .map(all -> all.get(place.get()).own());
   }
@@ -62,16 +62,16 @@ public final class ChosenPart {
   public void add(Join join, Mask own) {
     drop();
     model.editSelected(
-        null, l -> l.with(l.head().withMask(MaskParts.of(l.head().mask()).plus(join, own).mask())));
+        null, l -> l.with(l.attributes().withMask(MaskParts.of(l.attributes().mask()).plus(join, own).mask())));
     model
         .selectedLayer()
-        .ifPresent(l -> choose(MaskParts.of(l.head().mask()).parts().size() - 1));
+        .ifPresent(l -> choose(MaskParts.of(l.attributes().mask()).parts().size() - 1));
   }
 
   /** The layer with the chosen part changed. */
   Layer changed(Layer layer, Mask own) {
     return layer.with(
-        layer.head().withMask(MaskParts.of(layer.head().mask()).changed(place.get(), own).mask()));
+        layer.attributes().withMask(MaskParts.of(layer.attributes().mask()).changed(place.get(), own).mask()));
   }
 
   /** A range over all of a quantity, with shoulders to drag inwards. */
@@ -81,18 +81,18 @@ public final class ChosenPart {
   }
 
   /** An oval on the face, or in the middle of the picture. */
-  Mask.Oval freshOval() {
+  Mask.Ellipse freshOval() {
     return model
         .projectProperty()
         .get()
         .faceMap()
         .map(f -> f.oval())
-        .map(o -> new Mask.Oval(o.x(), o.y(), o.radiusX(), o.radiusY(), o.angle(), 0.5))
+        .map(o -> new Mask.Ellipse(o.x(), o.y(), o.radiusX(), o.radiusY(), o.angle(), 0.5))
         .orElseGet(
             () -> {
               double w = size().width();
               double h = size().height();
-              return new Mask.Oval(w / 2, h / 2, w / 4, h / 4, 0, 0.5);
+              return new Mask.Ellipse(w / 2, h / 2, w / 4, h / 4, 0, 0.5);
             });
   }
 

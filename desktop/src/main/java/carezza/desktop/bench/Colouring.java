@@ -7,24 +7,24 @@ import javafx.beans.property.ObjectProperty;
 import javafx.beans.property.SimpleObjectProperty;
 
 import carezza.image.Cancellation;
-import carezza.kernel.Readings;
+import carezza.kernel.Measurements;
 import carezza.measure.ColourPlot;
 import carezza.measure.EndPoints;
 import carezza.measure.Matching;
 import carezza.measure.NeutralHint;
-import carezza.model.FamiliesLayer;
+import carezza.model.HueBandsLayer;
 import carezza.model.HueShiftLayer;
 import carezza.model.IrisLayer;
 import carezza.model.Layer;
+import carezza.model.LevelsLayer;
 import carezza.model.LipsLayer;
-import carezza.model.MatchLayer;
-import carezza.model.NeutraliseLayer;
+import carezza.model.NeutralPointsLayer;
 import carezza.model.Project;
-import carezza.model.RangeLayer;
 import carezza.model.SaturationLayer;
 import carezza.model.ScleraLayer;
+import carezza.model.SkinMatchLayer;
+import carezza.model.SkinToneEveningLayer;
 import carezza.model.TeethLayer;
-import carezza.model.ToneEveningLayer;
 import carezza.model.WhiteBalanceLayer;
 import carezza.session.ColourAdvice;
 import carezza.session.Session;
@@ -58,7 +58,7 @@ final class Colouring implements AutoCloseable {
       String layer,
       ColourPlot plot,
       Matching matching,
-      Readings readings,
+      Measurements readings,
       List<NeutralHint> hints) {}
 
   ObjectProperty<Found> foundProperty() {
@@ -92,7 +92,7 @@ final class Colouring implements AutoCloseable {
   private static boolean interesting(Layer layer) {
     return plotted(layer)
         || hinted(layer)
-        || layer instanceof MatchLayer
+        || layer instanceof SkinMatchLayer
         || layer instanceof TeethLayer
         || layer instanceof ScleraLayer
         || layer instanceof IrisLayer
@@ -100,23 +100,23 @@ final class Colouring implements AutoCloseable {
   }
 
   private static boolean plotted(Layer layer) {
-    return layer instanceof ToneEveningLayer
+    return layer instanceof SkinToneEveningLayer
         || layer instanceof HueShiftLayer
-        || layer instanceof FamiliesLayer
+        || layer instanceof HueBandsLayer
         || layer instanceof SaturationLayer;
   }
 
   private static boolean hinted(Layer layer) {
-    return layer instanceof WhiteBalanceLayer || layer instanceof NeutraliseLayer;
+    return layer instanceof WhiteBalanceLayer || layer instanceof NeutralPointsLayer;
   }
 
   private static Found look(
       ColourAdvice advice, Project project, Layer layer, Cancellation cancellation) {
-    String id = layer.head().id();
+    String id = layer.attributes().id();
     return new Found(
         id,
         plotted(layer) ? advice.colours(project, id, cancellation) : null,
-        layer instanceof MatchLayer ? advice.matched(project, id, cancellation) : null,
+        layer instanceof SkinMatchLayer ? advice.matched(project, id, cancellation) : null,
         hinted(layer) ? null : advice.readings(project, id, cancellation),
         hinted(layer) ? advice.neutrals(project, id, cancellation) : List.of());
   }
@@ -138,9 +138,9 @@ final class Colouring implements AutoCloseable {
                   p.edit(
                       id,
                       l -> {
-                        RangeLayer own = (RangeLayer) l;
-                        return new RangeLayer(
-                            own.head(),
+                        LevelsLayer own = (LevelsLayer) l;
+                        return new LevelsLayer(
+                            own.attributes(),
                             Math.clamp(ends.black(), -0.2, 0.4),
                             Math.clamp(ends.white(), 0.5, 1.5),
                             own.darks(),

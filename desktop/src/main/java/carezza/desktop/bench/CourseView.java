@@ -108,7 +108,7 @@ public final class CourseView extends VBox {
     Shown now =
         new Shown(
             model.stack().layers().stream()
-                .map(Layer::head)
+                .map(Layer::attributes)
                 .map(h -> new Card(h.id(), h.name(), h.stage(), h.on(), h.amount()))
                 .toList(),
             model.selectedProperty().get(),
@@ -149,7 +149,7 @@ public final class CourseView extends VBox {
     top.setAlignment(Pos.CENTER_LEFT);
     HBox row = new HBox(4);
     for (Layer layer : model.stack().layers()) {
-      if (layer.head().stage() == stage) {
+      if (layer.attributes().stage() == stage) {
         Node card = card(layer);
         cards.add(card);
         row.getChildren().add(card);
@@ -192,27 +192,27 @@ public final class CourseView extends VBox {
   }
 
   private Node card(Layer layer) {
-    String id = layer.head().id();
-    Label name = new Label(layer.head().name());
+    String id = layer.attributes().id();
+    Label name = new Label(layer.attributes().name());
     name.setWrapText(true);
     name.getStyleClass().add("card-name");
     name.setMinHeight(30);
     name.setPrefHeight(30);
     name.setAlignment(Pos.TOP_LEFT);
-    Label amount = new Label(Math.round(100 * layer.head().amount()) + " %");
+    Label amount = new Label(Math.round(100 * layer.attributes().amount()) + " %");
     amount.getStyleClass().add("card-amount");
     amount.setMinWidth(Region.USE_PREF_SIZE);
-    Button on = new Button(layer.head().on() ? "●" : "○");
+    Button on = new Button(layer.attributes().on() ? "●" : "○");
     on.getStyleClass().add("card-switch");
     on.setMinWidth(Region.USE_PREF_SIZE);
     on.setId("switch-" + id);
     on.setTooltip(
         new Tooltip(
-            layer.head().on()
+            layer.attributes().on()
                 ? "Takes part; click to leave it out (O)"
                 : "Left out; click to take it in (O)"));
     on.setOnAction(
-        e -> model.edit(null, p -> p.edit(id, l -> l.with(l.head().switched(!l.head().on())))));
+        e -> model.edit(null, p -> p.edit(id, l -> l.with(l.attributes().switched(!l.attributes().on())))));
     on.setVisible(!(layer instanceof LockedLayer));
     HBox top = new HBox(2, Icon.of(layer).node(), PanelRows.spring(), amount, on);
     top.setAlignment(Pos.CENTER_LEFT);
@@ -233,14 +233,14 @@ public final class CourseView extends VBox {
     if (id.equals(model.selectedProperty().get())) {
       card.getStyleClass().add("selected");
     }
-    if (!layer.head().on()) {
+    if (!layer.attributes().on()) {
       card.getStyleClass().add("off");
     }
     if (model.stack().indexOf(id) >= model.playheadProperty().get()) {
       card.getStyleClass().add("beyond");
     }
     card.setOnMouseClicked(e -> model.select(id));
-    card.setAccessibleText(layer.head().name());
+    card.setAccessibleText(layer.attributes().name());
     return card;
   }
 

@@ -2,34 +2,34 @@ package carezza.desktop.bench;
 
 import java.util.List;
 
-import carezza.model.BalanceLayer;
 import carezza.model.CatchlightLayer;
-import carezza.model.ColourTouchLayer;
+import carezza.model.ColourBalanceLayer;
+import carezza.model.ColourPaintLayer;
 import carezza.model.CurveLayer;
-import carezza.model.DepthLayer;
+import carezza.model.DesaturateLayer;
 import carezza.model.DodgeBurnLayer;
 import carezza.model.ExposureLayer;
-import carezza.model.FamiliesLayer;
 import carezza.model.FrequencySeparationLayer;
 import carezza.model.GradientMapLayer;
 import carezza.model.HealLayer;
+import carezza.model.HueBandsLayer;
 import carezza.model.HueShiftLayer;
 import carezza.model.IrisLayer;
 import carezza.model.Layer;
+import carezza.model.LevelsLayer;
 import carezza.model.LipsLayer;
 import carezza.model.LocalContrastLayer;
 import carezza.model.LockedLayer;
-import carezza.model.MatchLayer;
-import carezza.model.MonoLayer;
-import carezza.model.MuteLayer;
-import carezza.model.NeutraliseLayer;
-import carezza.model.RangeLayer;
+import carezza.model.MonochromeLayer;
+import carezza.model.NeutralPointsLayer;
 import carezza.model.SaturationLayer;
 import carezza.model.ScleraLayer;
 import carezza.model.SharpenLayer;
 import carezza.model.SharpenLayer.Band;
+import carezza.model.SkinDepthLayer;
+import carezza.model.SkinMatchLayer;
+import carezza.model.SkinToneEveningLayer;
 import carezza.model.TeethLayer;
-import carezza.model.ToneEveningLayer;
 import carezza.model.VignetteLayer;
 import carezza.model.WhiteBalanceLayer;
 
@@ -43,23 +43,23 @@ final class Editors {
   static void build(Layer layer, PanelRows rows, BenchModel model) {
     switch (layer) {
       case WhiteBalanceLayer l -> whiteBalance(rows);
-      case NeutraliseLayer l -> SettlePanels.neutralise(rows, model);
+      case NeutralPointsLayer l -> SettlePanels.neutralise(rows, model);
       case ExposureLayer l -> exposure(rows);
-      case RangeLayer l -> SettlePanels.range(rows, model);
+      case LevelsLayer l -> SettlePanels.range(rows, model);
       case LocalContrastLayer l -> SettlePanels.localContrast(rows);
       case HealLayer l -> MendPanel.build(rows, model);
       case FrequencySeparationLayer l -> SeparationPanel.build(l, rows, model);
       case DodgeBurnLayer l -> SculptPanel.build(rows, model);
-      case ToneEveningLayer l -> EvenPanels.toneEvening(rows, model);
-      case MatchLayer l -> EvenPanels.match(rows, model);
-      case FamiliesLayer l -> EvenPanels.families(rows, model);
-      case DepthLayer l -> EvenPanels.depth(rows);
-      case MuteLayer l -> EvenPanels.mute(rows);
-      case ColourTouchLayer l -> EvenPanels.touch(rows);
+      case SkinToneEveningLayer l -> EvenPanels.toneEvening(rows, model);
+      case SkinMatchLayer l -> EvenPanels.match(rows, model);
+      case HueBandsLayer l -> EvenPanels.families(rows, model);
+      case SkinDepthLayer l -> EvenPanels.depth(rows);
+      case DesaturateLayer l -> EvenPanels.mute(rows);
+      case ColourPaintLayer l -> EvenPanels.touch(rows);
       case CurveLayer l -> GradePanels.curve(rows, model);
-      case BalanceLayer l -> GradePanels.balance(rows, model);
+      case ColourBalanceLayer l -> GradePanels.balance(rows, model);
       case GradientMapLayer l -> GradePanels.gradientMap(l, rows, model);
-      case MonoLayer l -> GradePanels.mono(rows, model);
+      case MonochromeLayer l -> GradePanels.mono(rows, model);
       case SaturationLayer l -> GradePanels.saturation(rows, model);
       case HueShiftLayer l -> GradePanels.hueShift(rows, model);
       case TeethLayer l -> BrightenPanels.teeth(rows, model);
@@ -85,7 +85,7 @@ final class Editors {
         "%.0f mired",
         type,
         l -> 1e6 / l.temperature(),
-        (l, v) -> new WhiteBalanceLayer(l.head(), Math.clamp(1e6 / v, 1500, 15000), l.tint()));
+        (l, v) -> new WhiteBalanceLayer(l.attributes(), Math.clamp(1e6 / v, 1500, 15000), l.tint()));
     rows.number(
         "tint",
         "Tint",
@@ -95,7 +95,7 @@ final class Editors {
         "%+.1f",
         type,
         WhiteBalanceLayer::tint,
-        (l, v) -> new WhiteBalanceLayer(l.head(), l.temperature(), v));
+        (l, v) -> new WhiteBalanceLayer(l.attributes(), l.temperature(), v));
     rows.words("kelvin", type, l -> "The light was taken for %.0f K.".formatted(l.temperature()));
     rows.tools(Tool.PICK_NEUTRAL);
   }
@@ -111,7 +111,7 @@ final class Editors {
         "%+.2f stops",
         type,
         ExposureLayer::stops,
-        (l, v) -> new ExposureLayer(l.head(), v, l.recover()));
+        (l, v) -> new ExposureLayer(l.attributes(), v, l.recover()));
     rows.number(
         "recover",
         "Recover lights",
@@ -121,7 +121,7 @@ final class Editors {
         PERCENT,
         type,
         l -> 100 * l.recover(),
-        (l, v) -> new ExposureLayer(l.head(), l.stops(), v / 100));
+        (l, v) -> new ExposureLayer(l.attributes(), l.stops(), v / 100));
   }
 
   private static void vignette(PanelRows rows) {
@@ -135,7 +135,7 @@ final class Editors {
         "%+.2f stops",
         type,
         VignetteLayer::stops,
-        (l, v) -> new VignetteLayer(l.head(), v, l.radius(), l.falloff()));
+        (l, v) -> new VignetteLayer(l.attributes(), v, l.radius(), l.falloff()));
     rows.number(
         "vignette-radius",
         "Begins at",
@@ -145,7 +145,7 @@ final class Editors {
         PERCENT,
         type,
         l -> 100 * l.radius(),
-        (l, v) -> new VignetteLayer(l.head(), l.stops(), v / 100, l.falloff()));
+        (l, v) -> new VignetteLayer(l.attributes(), l.stops(), v / 100, l.falloff()));
     rows.number(
         "vignette-falloff",
         "Falls over",
@@ -155,7 +155,7 @@ final class Editors {
         PERCENT,
         type,
         l -> 100 * l.falloff(),
-        (l, v) -> new VignetteLayer(l.head(), l.stops(), l.radius(), v / 100));
+        (l, v) -> new VignetteLayer(l.attributes(), l.stops(), l.radius(), v / 100));
   }
 
   private static void sharpen(PanelRows rows) {
@@ -171,7 +171,7 @@ final class Editors {
         "%.1f L*",
         type,
         SharpenLayer::haloLimit,
-        (l, v) -> new SharpenLayer(l.head(), l.bands(), v));
+        (l, v) -> new SharpenLayer(l.attributes(), l.bands(), v));
   }
 
   private static void band(PanelRows rows, int index, String name) {
@@ -208,6 +208,6 @@ final class Editors {
       bands.add(new Band(3, 0));
     }
     bands.set(index, band);
-    return new SharpenLayer(layer.head(), bands, layer.haloLimit());
+    return new SharpenLayer(layer.attributes(), bands, layer.haloLimit());
   }
 }

@@ -9,24 +9,24 @@ import javafx.scene.layout.FlowPane;
 import javafx.scene.shape.Rectangle;
 
 import carezza.colour.Lab;
-import carezza.kernel.Readings;
+import carezza.kernel.Measurements;
 import carezza.measure.CheckView;
 import carezza.measure.JobLevel;
-import carezza.model.ColourTouchLayer;
-import carezza.model.DepthLayer;
-import carezza.model.FamiliesLayer;
-import carezza.model.FamiliesLayer.Family;
-import carezza.model.FamiliesLayer.Trim;
+import carezza.model.ColourPaintLayer;
+import carezza.model.DesaturateLayer;
+import carezza.model.HueBandsLayer;
+import carezza.model.HueBandsLayer.Family;
+import carezza.model.HueBandsLayer.Trim;
 import carezza.model.Layer;
 import carezza.model.LayerValue;
 import carezza.model.Mask;
 import carezza.model.MaskParts;
-import carezza.model.MatchLayer;
-import carezza.model.MuteLayer;
-import carezza.model.Region;
-import carezza.model.ToneEveningLayer;
-import carezza.model.ToneEveningLayer.Target;
-import carezza.model.ToneEveningLayer.Wedge;
+import carezza.model.SemanticRegion;
+import carezza.model.SkinDepthLayer;
+import carezza.model.SkinMatchLayer;
+import carezza.model.SkinToneEveningLayer;
+import carezza.model.SkinToneEveningLayer.Target;
+import carezza.model.SkinToneEveningLayer.Wedge;
 
 /** Panels of stage Even. */
 final class EvenPanels {
@@ -39,7 +39,7 @@ final class EvenPanels {
   // --- tone evening
 
   static void toneEvening(PanelRows rows, BenchModel model) {
-    Class<ToneEveningLayer> type = ToneEveningLayer.class;
+    Class<SkinToneEveningLayer> type = SkinToneEveningLayer.class;
     rows.share(
         type,
         "redness",
@@ -119,12 +119,12 @@ final class EvenPanels {
         .colouring()
         .found()
         .map(Colouring.Found::readings)
-        .filter(Readings.SkinTone.class::isInstance)
-        .map(Readings.SkinTone.class::cast)
+        .filter(Measurements.SkinTone.class::isInstance)
+        .map(Measurements.SkinTone.class::cast)
         .ifPresentOrElse(
             t -> {
               Lab own = new Lab(t.medianLightness(), t.medianA(), t.medianB());
-              model.editSelected(null, l -> ((ToneEveningLayer) l).withTarget(target(own)));
+              model.editSelected(null, l -> ((SkinToneEveningLayer) l).withTarget(target(own)));
             },
             () -> model.messageProperty().set("The skin is still being measured; ask once more"));
   }
@@ -142,7 +142,7 @@ final class EvenPanels {
   }
 
   private static void range(PanelRows rows, BenchModel model) {
-    Class<ToneEveningLayer> type = ToneEveningLayer.class;
+    Class<SkinToneEveningLayer> type = SkinToneEveningLayer.class;
     rows.choice(
         "Colours",
         "Evens all colours where the layer acts, or only those inside the wedge",
@@ -154,8 +154,8 @@ final class EvenPanels {
     HuePlot plot =
         new HuePlot(
             model,
-            () -> own(model, type).map(ToneEveningLayer::range).orElse(null),
-            () -> own(model, type).map(ToneEveningLayer::target).orElse(null),
+            () -> own(model, type).map(SkinToneEveningLayer::range).orElse(null),
+            () -> own(model, type).map(SkinToneEveningLayer::target).orElse(null),
             w -> model.editSelected("wedge", l -> type.cast(l).withRange(w)));
     rows.custom(plot, plot::refresh);
   }
@@ -170,49 +170,49 @@ final class EvenPanels {
     Label lead = new Label("Leave out");
     lead.getStyleClass().add("row-name");
     row.getChildren().add(lead);
-    for (Region region :
-        new Region[] {Region.LIPS, Region.SCLERA, Region.BROWS_LASHES, Region.HAIR}) {
+    for (SemanticRegion region :
+        new SemanticRegion[] {SemanticRegion.LIPS, SemanticRegion.SCLERA, SemanticRegion.BROWS_LASHES, SemanticRegion.HAIR}) {
       ToggleButton button = new ToggleButton(region.title());
       button.setId("without-" + region.name().toLowerCase(java.util.Locale.ROOT));
       button.setTooltip(new Tooltip("Takes the " + region.words() + " out of the layer's mask"));
       button.setOnAction(
           e ->
               model.editSelected(
-                  null, l -> l.with(l.head().withMask(turned(l.head().mask(), region)))));
+                  null, l -> l.with(l.attributes().withMask(turned(l.attributes().mask(), region)))));
       rows.follow(
           () ->
               button.setSelected(
                   model
                       .selectedLayer()
-                      .filter(l -> place(l.head().mask(), region) >= 0)
+                      .filter(l -> place(l.attributes().mask(), region) >= 0)
                       .isPresent()));
       row.getChildren().add(button);
     }
     rows.custom(row, () -> {});
   }
 
-  private static int place(Mask mask, Region region) {
+  private static int place(Mask mask, SemanticRegion region) {
     var parts = MaskParts.of(mask).parts();
     for (int i = 0; i < parts.size(); i++) {
       if (parts.get(i).join() == MaskParts.Join.MINUS
-          && parts.get(i).own().equals(new Mask.Named(region))) {
+          && parts.get(i).own().equals(new Mask.RegionMask(region))) {
         return i;
       }
     }
     return -1;
   }
 
-  private static Mask turned(Mask mask, Region region) {
+  private static Mask turned(Mask mask, SemanticRegion region) {
     int place = place(mask, region);
     return place >= 0
         ? MaskParts.of(mask).without(place).mask()
-        : MaskParts.of(mask).plus(MaskParts.Join.MINUS, new Mask.Named(region)).mask();
+        : MaskParts.of(mask).plus(MaskParts.Join.MINUS, new Mask.RegionMask(region)).mask();
   }
 
   // --- match
 
   static void match(PanelRows rows, BenchModel model) {
-    Class<MatchLayer> type = MatchLayer.class;
+    Class<SkinMatchLayer> type = SkinMatchLayer.class;
     rows.words(
         "matched",
         type,
@@ -234,16 +234,16 @@ final class EvenPanels {
         "Off",
         "The skin that is to be changed",
         "off-",
-        l -> l.head().mask(),
-        (l, m) -> l.with(l.head().withMask(m)));
+        l -> l.attributes().mask(),
+        (l, m) -> l.with(l.attributes().withMask(m)));
     choose(
         rows,
         model,
         "Follow",
         "The skin that it is to be like",
         "follow-",
-        MatchLayer::follow,
-        (l, m) -> new MatchLayer(l.head(), m, l.colour(), l.lightness()));
+        SkinMatchLayer::follow,
+        (l, m) -> new SkinMatchLayer(l.attributes(), m, l.colour(), l.lightness()));
     rows.share(
         type, "colour", "Colour", "Share of the difference in colour taken away, in percent", 0, 1);
     rows.share(
@@ -261,25 +261,25 @@ final class EvenPanels {
       String title,
       String tip,
       String id,
-      java.util.function.Function<MatchLayer, Mask> which,
-      java.util.function.BiFunction<MatchLayer, Mask, MatchLayer> change) {
+      java.util.function.Function<SkinMatchLayer, Mask> which,
+      java.util.function.BiFunction<SkinMatchLayer, Mask, SkinMatchLayer> change) {
     FlowPane row = new FlowPane(6, 4);
     Label lead = new Label(title);
     lead.getStyleClass().add("row-name");
     row.getChildren().add(lead);
-    for (Region region :
-        new Region[] {
-          Region.FACE_SKIN, Region.NECK_SKIN, Region.EARS, Region.SHOULDERS, Region.HANDS
+    for (SemanticRegion region :
+        new SemanticRegion[] {
+          SemanticRegion.FACE_SKIN, SemanticRegion.NECK_SKIN, SemanticRegion.EARS, SemanticRegion.SHOULDERS, SemanticRegion.HANDS
         }) {
-      Mask named = new Mask.Named(region);
+      Mask named = new Mask.RegionMask(region);
       ToggleButton button = new ToggleButton(region.title().replace("Skin of the ", ""));
       button.setId(id + region.name().toLowerCase(java.util.Locale.ROOT));
       button.setTooltip(new Tooltip(tip + "; where it acts can be painted, too"));
-      button.setOnAction(e -> model.editSelected(null, l -> change.apply((MatchLayer) l, named)));
+      button.setOnAction(e -> model.editSelected(null, l -> change.apply((SkinMatchLayer) l, named)));
       rows.follow(
           () ->
               button.setSelected(
-                  own(model, MatchLayer.class)
+                  own(model, SkinMatchLayer.class)
                       .filter(l -> which.apply(l).equals(named))
                       .isPresent()));
       row.getChildren().add(button);
@@ -290,7 +290,7 @@ final class EvenPanels {
   // --- families
 
   static void families(PanelRows rows, BenchModel model) {
-    Class<FamiliesLayer> type = FamiliesLayer.class;
+    Class<HueBandsLayer> type = HueBandsLayer.class;
     HuePlot plot = HuePlot.plain(model);
     rows.custom(plot, plot::refresh);
     for (Family family : Family.values()) {
@@ -340,7 +340,7 @@ final class EvenPanels {
   // --- depth, mute, touch
 
   static void depth(PanelRows rows) {
-    Class<DepthLayer> type = DepthLayer.class;
+    Class<SkinDepthLayer> type = SkinDepthLayer.class;
     rows.share(
         type,
         "strength",
@@ -362,7 +362,7 @@ final class EvenPanels {
   }
 
   static void mute(PanelRows rows) {
-    Class<MuteLayer> type = MuteLayer.class;
+    Class<DesaturateLayer> type = DesaturateLayer.class;
     rows.share(type, "share", "Colour away", "Share of the colour taken away, in percent", 0, 1);
     rows.share(
         type,
@@ -387,7 +387,7 @@ final class EvenPanels {
   }
 
   static void touch(PanelRows rows) {
-    Class<ColourTouchLayer> type = ColourTouchLayer.class;
+    Class<ColourPaintLayer> type = ColourPaintLayer.class;
     rows.tools(Tool.PICK_TONE, Tool.MASK);
     Rectangle swatch = new Rectangle(256, 18);
     rows.custom(swatch, () -> {});

@@ -1,13 +1,13 @@
 package carezza.desktop.bench;
 
 import carezza.image.PictureSize;
-import carezza.model.Frame;
+import carezza.model.Crop;
 import carezza.model.Point;
 
 /** A frame being dragged: by a corner, by a side, as a whole, or turned from outside. */
 final class FrameHand {
 
-  private final Frame from;
+  private final Crop from;
   private final Point pressed;
   private final int across;
   private final int down;
@@ -18,7 +18,7 @@ final class FrameHand {
    * @param grab how near a side counts as on it, in photograph pixels
    * @param ratio width over height that is kept, or 0
    */
-  FrameHand(Frame from, Point pressed, double grab, double ratio) {
+  FrameHand(Crop from, Point pressed, double grab, double ratio) {
     this.from = from;
     this.pressed = pressed;
     this.ratio = ratio;
@@ -37,7 +37,7 @@ final class FrameHand {
   }
 
   /** The frame with the hand somewhere else. */
-  Frame dragged(Point to) {
+  Crop dragged(Point to) {
     if (outside) {
       double turn =
           Math.toDegrees(
@@ -63,13 +63,13 @@ final class FrameHand {
     double middleX = across == 0 ? 0 : fixedX + across * width / 2;
     double middleY = down == 0 ? 0 : fixedY + down * height / 2;
     Point middle = from.at(2 * middleX / from.width(), 2 * middleY / from.height());
-    return new Frame(middle.x(), middle.y(), width, height, from.angle());
+    return new Crop(middle.x(), middle.y(), width, height, from.angle());
   }
 
   /** The frame turned so that a line comes out level, or upright, inside the photograph. */
-  static Frame levelled(Frame frame, Point one, Point other, PictureSize photograph) {
+  static Crop levelled(Crop crop, Point one, Point other, PictureSize photograph) {
     double angle = Math.toDegrees(Math.atan2(other.y() - one.y(), other.x() - one.x()));
     double off = angle - 90 * Math.rint(angle / 90);
-    return frame.turned(off).within(photograph);
+    return crop.turned(off).within(photograph);
   }
 }

@@ -7,7 +7,7 @@ import javafx.beans.property.SimpleDoubleProperty;
 import javafx.beans.property.SimpleObjectProperty;
 
 import carezza.image.PictureSize;
-import carezza.model.Frame;
+import carezza.model.Crop;
 import carezza.model.Point;
 
 /** The frame of what is delivered, in hand. */
@@ -31,9 +31,9 @@ final class Framing {
   }
 
   /** The frame as it is, or all of the photograph. */
-  Frame frame() {
-    Frame own = model.projectProperty().get().frame();
-    return own == null ? Frame.of(size()) : own;
+  Crop frame() {
+    Crop own = model.projectProperty().get().crop();
+    return own == null ? Crop.of(size()) : own;
   }
 
   private PictureSize size() {
@@ -51,9 +51,9 @@ final class Framing {
                     || c.y() > size().height() + 0.5);
   }
 
-  private void set(UnaryOperator<Frame> change) {
-    Frame next = change.apply(frame());
-    model.edit(null, p -> p.withFrame(next.equals(Frame.of(size())) ? null : next));
+  private void set(UnaryOperator<Crop> change) {
+    Crop next = change.apply(frame());
+    model.edit(null, p -> p.withCrop(next.equals(Crop.of(size())) ? null : next));
   }
 
   void ratio(double widthOverHeight) {
@@ -74,7 +74,7 @@ final class Framing {
 
   void drop() {
     ratio.set(0);
-    model.edit(null, p -> p.withFrame(null));
+    model.edit(null, p -> p.withCrop(null));
   }
 
   /** Takes hold of the frame at a place. */

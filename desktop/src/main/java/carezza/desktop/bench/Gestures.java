@@ -14,13 +14,13 @@ import carezza.model.FrequencySeparationLayer;
 import carezza.model.FrequencySeparationLayer.LowBandArea;
 import carezza.model.HealLayer;
 import carezza.model.HealLayer.Patch;
+import carezza.model.HealLayer.RepairMethod;
 import carezza.model.HealLayer.Source;
-import carezza.model.HealLayer.Way;
 import carezza.model.Layer;
 import carezza.model.Mask;
 import carezza.model.MaskParts.Join;
-import carezza.model.NeutraliseLayer;
-import carezza.model.NeutraliseLayer.Tone;
+import carezza.model.NeutralPointsLayer;
+import carezza.model.NeutralPointsLayer.Tone;
 import carezza.model.Point;
 import carezza.model.Project;
 import carezza.model.Stroke;
@@ -123,7 +123,7 @@ final class Gestures {
       }
       case FRAME -> {
         FrameHand hand = model.framing().hold(at, grab);
-        held = to -> p -> p.withFrame(hand.dragged(to));
+        held = to -> p -> p.withCrop(hand.dragged(to));
       }
       case LEVEL -> outline.add(at);
       case FACE -> {
@@ -183,8 +183,8 @@ final class Gestures {
 
   /** A point of the selected layer that should be grey: set at once, and dragged on. */
   private void point(Tone tone, Point at) {
-    if (model.selectedLayer().filter(NeutraliseLayer.class::isInstance).isPresent()) {
-      held = to -> p -> p.edit(selected(), l -> ((NeutraliseLayer) l).moved(tone, to));
+    if (model.selectedLayer().filter(NeutralPointsLayer.class::isInstance).isPresent()) {
+      held = to -> p -> p.edit(selected(), l -> ((NeutralPointsLayer) l).moved(tone, to));
       moved = at;
     }
   }
@@ -222,7 +222,7 @@ final class Gestures {
         new Patch(
             area,
             List.of(new Source(left ? -beside : beside, 0)),
-            Way.HEAL,
+            RepairMethod.HEAL,
             model.mending().amountProperty().get());
     model.editSelected(null, l -> ((HealLayer) l).plus(patch));
     model.toolProperty().set(Tool.REPAIR);
@@ -375,7 +375,7 @@ final class Gestures {
                 new Mask.Nothing().painted(full(stroke)), stroke.radius(), stroke.strength()));
         yield l.withAreas(areas);
       }
-      default -> layer.with(layer.head().withMask(layer.head().mask().painted(stroke)));
+      default -> layer.with(layer.attributes().withMask(layer.attributes().mask().painted(stroke)));
     };
   }
 

@@ -4,17 +4,17 @@ import javafx.scene.control.Button;
 import javafx.scene.layout.FlowPane;
 
 import carezza.colour.Lab;
-import carezza.model.BalanceLayer;
+import carezza.model.ColourBalanceLayer;
 import carezza.model.CurveLayer;
-import carezza.model.FamiliesLayer.Family;
 import carezza.model.GradientMapLayer;
+import carezza.model.HueBandsLayer.Family;
 import carezza.model.HueShiftLayer;
 import carezza.model.LayerValue;
-import carezza.model.MonoLayer;
+import carezza.model.MonochromeLayer;
 import carezza.model.SaturationLayer;
+import carezza.model.SkinToneEveningLayer.Target;
+import carezza.model.SkinToneEveningLayer.Wedge;
 import carezza.model.Tint;
-import carezza.model.ToneEveningLayer.Target;
-import carezza.model.ToneEveningLayer.Wedge;
 
 /** Panels of stage Grade. */
 final class GradePanels {
@@ -36,7 +36,7 @@ final class GradePanels {
   }
 
   static void balance(PanelRows rows, BenchModel model) {
-    Class<BalanceLayer> type = BalanceLayer.class;
+    Class<ColourBalanceLayer> type = ColourBalanceLayer.class;
     tint(rows, type, "darks", "Darks");
     tint(rows, type, "middles", "Middle tones");
     tint(rows, type, "lights", "Lights");
@@ -114,7 +114,7 @@ final class GradePanels {
   }
 
   static void mono(PanelRows rows, BenchModel model) {
-    Class<MonoLayer> type = MonoLayer.class;
+    Class<MonochromeLayer> type = MonochromeLayer.class;
     for (Family family : Family.values()) {
       rows.number(
           "mono-" + family.name().toLowerCase(java.util.Locale.ROOT),

@@ -12,8 +12,8 @@ import javafx.scene.shape.ArcType;
 
 import carezza.colour.Lab;
 import carezza.measure.ColourPlot;
-import carezza.model.ToneEveningLayer.Target;
-import carezza.model.ToneEveningLayer.Wedge;
+import carezza.model.SkinToneEveningLayer.Target;
+import carezza.model.SkinToneEveningLayer.Wedge;
 
 /**
  * The colours that a layer gets, on the plane of a* and b*, with the range that it acts on as a wedge:

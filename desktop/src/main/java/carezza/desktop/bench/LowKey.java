@@ -5,7 +5,7 @@ import java.util.List;
 import carezza.model.ExposureLayer;
 import carezza.model.Layer;
 import carezza.model.LayerKind;
-import carezza.model.RangeLayer;
+import carezza.model.LevelsLayer;
 
 /** The base of a low-key picture: light taken down as a whole, its lights brought up again. */
 final class LowKey {
@@ -17,10 +17,10 @@ final class LowKey {
 
   static List<Layer> layers() {
     ExposureLayer down =
-        new ExposureLayer(LayerKind.EXPOSURE.fresh().head().named("Low key, light down"), DOWN, 0);
-    RangeLayer up =
-        new RangeLayer(
-            LayerKind.RANGE.fresh().head().named("Low key, lights up"), 0, 1, 0, LIGHTS_UP);
+        new ExposureLayer(LayerKind.EXPOSURE.fresh().attributes().named("Low key, light down"), DOWN, 0);
+    LevelsLayer up =
+        new LevelsLayer(
+            LayerKind.LEVELS.fresh().attributes().named("Low key, lights up"), 0, 1, 0, LIGHTS_UP);
     return List.of(down, up);
   }
 }

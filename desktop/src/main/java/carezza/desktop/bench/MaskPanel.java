@@ -19,24 +19,24 @@ import javafx.scene.layout.Priority;
 
 import carezza.model.Layer;
 import carezza.model.Mask;
+import carezza.model.Mask.Dilate;
+import carezza.model.Mask.Ellipse;
 import carezza.model.Mask.Feather;
 import carezza.model.Mask.Gradient;
-import carezza.model.Mask.Grow;
 import carezza.model.Mask.Invert;
-import carezza.model.Mask.Like;
-import carezza.model.Mask.Named;
+import carezza.model.Mask.LinkedMask;
 import carezza.model.Mask.Nothing;
-import carezza.model.Mask.Oval;
+import carezza.model.Mask.Opacity;
 import carezza.model.Mask.Polygon;
 import carezza.model.Mask.Quantity;
 import carezza.model.Mask.Range;
 import carezza.model.Mask.Refine;
-import carezza.model.Mask.Scale;
+import carezza.model.Mask.RegionMask;
 import carezza.model.Mask.Strokes;
 import carezza.model.MaskParts;
 import carezza.model.MaskParts.Join;
 import carezza.model.MaskParts.Part;
-import carezza.model.Region;
+import carezza.model.SemanticRegion;
 
 /**
  * Where the selected layer acts, as a sentence and as its parts: each can be switched, joined in another
@@ -57,7 +57,7 @@ final class MaskPanel {
   /** What the rows depend on besides values: the kinds of the parts, and which is chosen. */
   static String shape(Layer layer, int chosen) {
     StringBuilder shape = new StringBuilder().append(chosen);
-    for (Part part : MaskParts.of(layer.head().mask()).parts()) {
+    for (Part part : MaskParts.of(layer.attributes().mask()).parts()) {
       shape.append(part.join()).append(part.own().getClass().getSimpleName());
     }
     return shape.toString();
@@ -68,9 +68,9 @@ final class MaskPanel {
   }
 
   private void build(Layer layer) {
-    rows.words("mask-sentence", Layer.class, l -> sentence(l.head().mask()));
+    rows.words("mask-sentence", Layer.class, l -> sentence(l.attributes().mask()));
     paint();
-    List<Part> parts = MaskParts.of(layer.head().mask()).parts();
+    List<Part> parts = MaskParts.of(layer.attributes().mask()).parts();
     int chosen = model.part().placeProperty().get();
     for (int i = 0; i < parts.size(); i++) {
       rows.custom(row(i, parts.get(i)), this::nothing);
@@ -88,11 +88,11 @@ final class MaskPanel {
   // --- the parts
 
   private MaskParts parts(Layer layer) {
-    return MaskParts.of(layer.head().mask());
+    return MaskParts.of(layer.attributes().mask());
   }
 
   private void edit(String label, UnaryOperator<MaskParts> change) {
-    model.editSelected(label, l -> l.with(l.head().withMask(change.apply(parts(l)).mask())));
+    model.editSelected(label, l -> l.with(l.attributes().withMask(change.apply(parts(l)).mask())));
   }
 
   private Mask own(Layer layer, int place) {
@@ -166,8 +166,8 @@ final class MaskPanel {
 
   private void editor(int place, Part part) {
     switch (part.own()) {
-      case Named n -> region(place);
-      case Oval o ->
+      case RegionMask n -> region(place);
+      case Ellipse o ->
           number(
               place,
               "oval-softness",
@@ -176,10 +176,10 @@ final class MaskPanel {
               0,
               100,
               "%.0f %%",
-              m -> 100 * ((Oval) m).softness(),
+              m -> 100 * ((Ellipse) m).softness(),
               (m, v) -> {
-                Oval was = (Oval) m;
-                return new Oval(
+                Ellipse was = (Ellipse) m;
+                return new Ellipse(
                     was.x(), was.y(), was.radiusX(), was.radiusY(), was.angle(), v / 100);
               });
       case Gradient g -> hint("Drag its two ends on the picture: none here, all there.");
@@ -212,7 +212,7 @@ final class MaskPanel {
               PIXELS,
               m -> ((Feather) m).sigma(),
               (m, v) -> new Feather(new Nothing(), v));
-      case Grow g ->
+      case Dilate g ->
           number(
               place,
               "grow-radius",
@@ -221,9 +221,9 @@ final class MaskPanel {
               -100,
               100,
               "%+.0f px",
-              m -> ((Grow) m).radius(),
-              (m, v) -> new Grow(new Nothing(), v));
-      case Scale s ->
+              m -> ((Dilate) m).radius(),
+              (m, v) -> new Dilate(new Nothing(), v));
+      case Opacity s ->
           number(
               place,
               "scale-factor",
@@ -232,8 +232,8 @@ final class MaskPanel {
               0,
               200,
               "%.0f %%",
-              m -> 100 * ((Scale) m).factor(),
-              (m, v) -> new Scale(new Nothing(), v / 100));
+              m -> 100 * ((Opacity) m).factor(),
+              (m, v) -> new Opacity(new Nothing(), v / 100));
       case Refine r ->
           number(
               place,
@@ -245,7 +245,7 @@ final class MaskPanel {
               "%.1f px",
               m -> ((Refine) m).sigma(),
               (m, v) -> new Refine(new Nothing(), v));
-      case Like l ->
+      case LinkedMask l ->
           rows.action(
               "unlink",
               "Make it a copy",
@@ -287,16 +287,16 @@ final class MaskPanel {
         Layer.class,
         l -> value.apply(own(l, place)),
         (l, v) ->
-            l.with(l.head().withMask(parts(l).changed(place, change.of(own(l, place), v)).mask())));
+            l.with(l.attributes().withMask(parts(l).changed(place, change.of(own(l, place), v)).mask())));
   }
 
   private void region(int place) {
-    ComboBox<Region> regions =
-        choice("mask-region", "The area by its name", Region::title, List.of(Region.values()));
+    ComboBox<SemanticRegion> regions =
+        choice("mask-region", "The area by its name", SemanticRegion::title, List.of(SemanticRegion.values()));
     follow(
         regions,
-        l -> own(l, place) instanceof Named(Region r) ? r : null,
-        picked -> edit(null, p -> p.changed(place, new Named(picked))));
+        l -> own(l, place) instanceof RegionMask(SemanticRegion r) ? r : null,
+        picked -> edit(null, p -> p.changed(place, new RegionMask(picked))));
   }
 
   private void range(int place) {
@@ -358,9 +358,9 @@ final class MaskPanel {
     edit(
         null,
         p ->
-            p.parts().get(place).own() instanceof Like(String id)
+            p.parts().get(place).own() instanceof LinkedMask(String id)
                 ? p.changed(
-                    place, model.stack().find(id).map(l -> l.head().mask()).orElse(new Nothing()))
+                    place, model.stack().find(id).map(l -> l.attributes().mask()).orElse(new Nothing()))
                 : p);
   }
 
@@ -399,10 +399,10 @@ final class MaskPanel {
     add.setId("mask-add");
     add.setTooltip(new Tooltip("An area, a shape, a range, or a change of what is there"));
     Menu regions = new Menu("Area by name");
-    for (Region region : Region.values()) {
+    for (SemanticRegion region : SemanticRegion.values()) {
       regions
           .getItems()
-          .add(item("add-region-" + region, region.title(), () -> plus(new Named(region))));
+          .add(item("add-region-" + region, region.title(), () -> plus(new RegionMask(region))));
     }
     add.getItems()
         .addAll(
@@ -425,22 +425,22 @@ final class MaskPanel {
         .addAll(
             ranges,
             item("add-feather", "Soften", () -> change(new Feather(new Nothing(), 12))),
-            item("add-grow", "Grow or shrink", () -> change(new Grow(new Nothing(), 8))),
+            item("add-grow", "Grow or shrink", () -> change(new Dilate(new Nothing(), 8))),
             item("add-refine", "Pull to edges", () -> change(new Refine(new Nothing(), 8))),
-            item("add-scale", "Weaken", () -> change(new Scale(new Nothing(), 0.5))),
+            item("add-scale", "Weaken", () -> change(new Opacity(new Nothing(), 0.5))),
             item("add-invert", "Turn the other way round", this::invert));
     Menu copy = new Menu("Copy the mask of");
     Menu link = new Menu("Follow the mask of");
     for (Layer other : model.stack().layers()) {
-      String id = other.head().id();
-      if (!id.equals(layer.head().id())) {
+      String id = other.attributes().id();
+      if (!id.equals(layer.attributes().id())) {
         copy.getItems()
             .add(
                 item(
                     "copy-" + id,
-                    other.head().name(),
-                    () -> start(model.stack().find(id).orElseThrow().head().mask())));
-        link.getItems().add(item("link-" + id, other.head().name(), () -> start(new Like(id))));
+                    other.attributes().name(),
+                    () -> start(model.stack().find(id).orElseThrow().attributes().mask())));
+        link.getItems().add(item("link-" + id, other.attributes().name(), () -> start(new LinkedMask(id))));
       }
     }
     copy.setDisable(copy.getItems().isEmpty());
@@ -470,7 +470,7 @@ final class MaskPanel {
 
   private void start(Mask mask) {
     model.part().drop();
-    model.editSelected(null, l -> l.with(l.head().withMask(mask)));
+    model.editSelected(null, l -> l.with(l.attributes().withMask(mask)));
   }
 
   /** Twice the other way round is as it was. */
@@ -480,11 +480,11 @@ final class MaskPanel {
         null,
         l ->
             l.with(
-                l.head()
+                l.attributes()
                     .withMask(
-                        l.head().mask() instanceof Invert(Mask of)
+                        l.attributes().mask() instanceof Invert(Mask of)
                             ? of
-                            : new Invert(l.head().mask()))));
+                            : new Invert(l.attributes().mask()))));
   }
 
   private Node outlineButton() {

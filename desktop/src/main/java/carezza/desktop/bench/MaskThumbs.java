@@ -56,10 +56,10 @@ final class MaskThumbs {
     for (Layer layer : project.stack().layers()) {
       List<Object> parts = parts(project, layer);
       if (parts.isEmpty()) {
-        images.remove(layer.head().id());
-        made.remove(layer.head().id());
-      } else if (!parts.equals(made.get(layer.head().id()))) {
-        wanted.put(layer.head().id(), parts);
+        images.remove(layer.attributes().id());
+        made.remove(layer.attributes().id());
+      } else if (!parts.equals(made.get(layer.attributes().id()))) {
+        wanted.put(layer.attributes().id(), parts);
       }
     }
     if (wanted.isEmpty()) {
@@ -89,7 +89,7 @@ final class MaskThumbs {
   /** All that a layer's coverage is made of; empty if that is everywhere. */
   private static List<Object> parts(Project project, Layer layer) {
     List<Object> parts = new ArrayList<>();
-    Mask mask = project.stack().acting().find(layer.head().id()).orElseThrow().head().mask();
+    Mask mask = project.stack().acting().find(layer.attributes().id()).orElseThrow().attributes().mask();
     switch (layer) {
       case HealLayer l -> parts.add(l.patches());
       case DodgeBurnLayer l -> parts.addAll(List.of(l.dodgeMask(), l.burnMask()));

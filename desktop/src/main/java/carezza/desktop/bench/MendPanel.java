@@ -17,8 +17,8 @@ import javafx.scene.layout.VBox;
 import carezza.measure.Blemish;
 import carezza.model.HealLayer;
 import carezza.model.HealLayer.Patch;
+import carezza.model.HealLayer.RepairMethod;
 import carezza.model.HealLayer.Source;
-import carezza.model.HealLayer.Way;
 
 /** Repairs: how they are made, those that are chosen, and what is proposed. */
 final class MendPanel {
@@ -76,13 +76,13 @@ final class MendPanel {
         PERCENT,
         HealLayer.class,
         l -> 100 * l.softness(),
-        (l, v) -> new HealLayer(l.head(), l.patches(), v / 100, l.band()));
+        (l, v) -> new HealLayer(l.attributes(), l.patches(), v / 100, l.band()));
     rows.choice(
         "Replace",
         "Tone and texture, or only the texture over the tone that is there",
         HealLayer.class,
         l -> l.band().ordinal(),
-        (l, i) -> new HealLayer(l.head(), l.patches(), l.softness(), HealLayer.Band.values()[i]),
+        (l, i) -> new HealLayer(l.attributes(), l.patches(), l.softness(), HealLayer.Band.values()[i]),
         "Everything",
         "Texture");
   }
@@ -90,7 +90,7 @@ final class MendPanel {
   /** How repairs to come are made, and the chosen ones. */
   private void ways() {
     FlowPane row = new FlowPane(6, 6);
-    for (Way way : Way.values()) {
+    for (RepairMethod way : RepairMethod.values()) {
       ToggleButton button = new ToggleButton(way.title());
       button.setId("way-" + way.name().toLowerCase(Locale.ROOT));
       button.setTooltip(new Tooltip(tip(way)));
@@ -112,11 +112,11 @@ final class MendPanel {
     rows.custom(aligned, () -> {});
   }
 
-  private Way shownWay() {
+  private RepairMethod shownWay() {
     return mending.single().map(Patch::way).orElse(mending.wayProperty().get());
   }
 
-  private static String tip(Way way) {
+  private static String tip(RepairMethod way) {
     return switch (way) {
       case HEAL -> "Skin from a place that fits, made to join; where only redness is wrong, its own";
       case CLONE -> "What is at the source, as it is";

@@ -17,8 +17,8 @@ import javafx.beans.property.SimpleObjectProperty;
 import carezza.model.HealLayer;
 import carezza.model.HealLayer.Patch;
 import carezza.model.HealLayer.Piece;
+import carezza.model.HealLayer.RepairMethod;
 import carezza.model.HealLayer.Source;
-import carezza.model.HealLayer.Way;
 import carezza.model.Point;
 import carezza.model.Project;
 import carezza.model.Stroke;
@@ -32,7 +32,7 @@ public final class Mending implements AutoCloseable {
   private final BenchModel model;
   private final Background finding = new Background("another source");
   private final ObjectProperty<Set<Integer>> chosen = new SimpleObjectProperty<>(Set.of());
-  private final ObjectProperty<Way> way = new SimpleObjectProperty<>(Way.HEAL);
+  private final ObjectProperty<RepairMethod> way = new SimpleObjectProperty<>(RepairMethod.HEAL);
   private final DoubleProperty amount = new SimpleDoubleProperty(1);
   private final BooleanProperty aligned = new SimpleBooleanProperty(true);
 
@@ -129,12 +129,12 @@ public final class Mending implements AutoCloseable {
   }
 
   /** The way of the chosen repairs and of those to come. */
-  public void take(Way next) {
+  public void take(RepairMethod next) {
     way.set(next);
     change(null, p -> p.withWay(next));
   }
 
-  public ObjectProperty<Way> wayProperty() {
+  public ObjectProperty<RepairMethod> wayProperty() {
     return way;
   }
 
@@ -237,7 +237,7 @@ public final class Mending implements AutoCloseable {
             model.messageProperty().set("No hair stands out there; draw along it, or use a wider brush.");
             return;
           }
-          Patch patch = new Patch(found.get(), List.of(), Way.HEAL, part);
+          Patch patch = new Patch(found.get(), List.of(), RepairMethod.HEAL, part);
           model.edit(null, p -> p.edit(id, l -> ((HealLayer) l).plus(patch)));
         },
         model::fail);

@@ -13,10 +13,10 @@ import javafx.scene.shape.StrokeLineJoin;
 import carezza.measure.ContourGuides.Guide;
 import carezza.measure.Distraction;
 import carezza.measure.NeutralHint;
-import carezza.model.Frame;
+import carezza.model.Crop;
 import carezza.model.HealLayer;
 import carezza.model.Mask;
-import carezza.model.NeutraliseLayer;
+import carezza.model.NeutralPointsLayer;
 import carezza.model.Point;
 import carezza.session.ColourAdvice.Pinned;
 
@@ -104,15 +104,15 @@ final class Overlay {
   private static void frame(Pencil pencil, Canvas canvas, BenchModel model) {
     boolean inHand =
         model.toolProperty().get() == Tool.FRAME || model.toolProperty().get() == Tool.LEVEL;
-    if (model.projectProperty().get().frame() == null && !inHand) {
+    if (model.projectProperty().get().crop() == null && !inHand) {
       return;
     }
-    Frame frame = model.framing().frame();
+    Crop crop = model.framing().frame();
     GraphicsContext g = pencil.context();
     g.save();
     g.beginPath();
     g.rect(0, 0, canvas.getWidth(), canvas.getHeight());
-    trace(pencil, frame.corners());
+    trace(pencil, crop.corners());
     g.closePath();
     g.setFillRule(FillRule.EVEN_ODD);
     g.setFill(Color.gray(0.4, inHand ? 0.6 : 0.94));
@@ -123,22 +123,22 @@ final class Overlay {
     }
     g.setStroke(Pencil.LIGHT);
     g.setLineWidth(1.4);
-    pencil.line(frame.corners(), true);
+    pencil.line(crop.corners(), true);
     g.setStroke(Color.gray(1, 0.55));
     g.setLineWidth(1);
     GuideLines guides = model.framing().linesProperty().get();
     for (double at : guides.at()) {
-      pencil.line(List.of(frame.at(at, -1), frame.at(at, 1)), false);
-      pencil.line(List.of(frame.at(-1, at), frame.at(1, at)), false);
+      pencil.line(List.of(crop.at(at, -1), crop.at(at, 1)), false);
+      pencil.line(List.of(crop.at(-1, at), crop.at(1, at)), false);
     }
     if (guides.diagonals()) {
-      pencil.line(List.of(frame.at(-1, -1), frame.at(1, 1)), false);
-      pencil.line(List.of(frame.at(-1, 1), frame.at(1, -1)), false);
+      pencil.line(List.of(crop.at(-1, -1), crop.at(1, 1)), false);
+      pencil.line(List.of(crop.at(-1, 1), crop.at(1, -1)), false);
     }
     g.setFill(Pencil.LIGHT);
     for (double[] at :
         new double[][] {{-1, -1}, {0, -1}, {1, -1}, {1, 0}, {1, 1}, {0, 1}, {-1, 1}, {-1, 0}}) {
-      Point p = frame.at(at[0], at[1]);
+      Point p = crop.at(at[0], at[1]);
       g.fillRect(pencil.x(p) - 4, pencil.y(p) - 4, 8, 8);
     }
   }
@@ -183,13 +183,13 @@ final class Overlay {
     }
     model
         .selectedLayer()
-        .filter(NeutraliseLayer.class::isInstance)
-        .map(NeutraliseLayer.class::cast)
+        .filter(NeutralPointsLayer.class::isInstance)
+        .map(NeutralPointsLayer.class::cast)
         .ifPresent(l -> tones(pencil, l));
   }
 
-  private static void tones(Pencil pencil, NeutraliseLayer layer) {
-    for (NeutraliseLayer.Tone tone : NeutraliseLayer.Tone.values()) {
+  private static void tones(Pencil pencil, NeutralPointsLayer layer) {
+    for (NeutralPointsLayer.Tone tone : NeutralPointsLayer.Tone.values()) {
       Point at = layer.at(tone);
       if (at != null) {
         pencil.cross(at);
@@ -251,7 +251,7 @@ final class Overlay {
     pencil.twice(
         () -> {
           switch (own) {
-            case Mask.Oval o -> {
+            case Mask.Ellipse o -> {
               Point middle = new Point(o.x(), o.y());
               double full = 1 - o.softness();
               pencil.oval(middle, o.radiusX(), o.radiusY(), o.angle());

@@ -92,7 +92,7 @@ public final class PanelView extends VBox {
                 .map(
                     l ->
                         "layer "
-                            + l.head().id()
+                            + l.attributes().id()
                             + (where.get()
                                 ? MaskPanel.shape(l, model.part().placeProperty().get())
                                     + model.stack().size()
@@ -135,8 +135,8 @@ public final class PanelView extends VBox {
         200,
         "%.0f %%",
         Layer.class,
-        l -> 100 * l.head().amount(),
-        (l, v) -> l.with(l.head().withAmount(v / 100)));
+        l -> 100 * l.attributes().amount(),
+        (l, v) -> l.with(l.attributes().withAmount(v / 100)));
     rows.custom(pages(), () -> {});
     if (where.get()) {
       MaskPanel.build(layer, rows, model);
@@ -148,7 +148,7 @@ public final class PanelView extends VBox {
   }
 
   private void locked(LockedLayer layer) {
-    Label name = new Label(layer.head().name());
+    Label name = new Label(layer.attributes().name());
     name.getStyleClass().add("title");
     HBox box = new HBox(8, Icon.of(layer).node(), name);
     box.setAlignment(Pos.CENTER_LEFT);
@@ -170,14 +170,14 @@ public final class PanelView extends VBox {
     modes.setConverter(new Titled<>(BlendMode::title));
     modes.setTooltip(new Tooltip("How the layer's result is laid over what it gets"));
     rows.follow(
-        () -> model.selectedLayer().ifPresent(l -> modes.setValue(l.head().blend())));
+        () -> model.selectedLayer().ifPresent(l -> modes.setValue(l.attributes().blend())));
     modes.setOnAction(
         e -> {
           BlendMode mode = modes.getValue();
           boolean other =
-              model.selectedLayer().filter(l -> l.head().blend() != mode).isPresent();
+              model.selectedLayer().filter(l -> l.attributes().blend() != mode).isPresent();
           if (mode != null && other) {
-            model.editSelected(null, l -> l.with(l.head().withBlend(mode)));
+            model.editSelected(null, l -> l.with(l.attributes().withBlend(mode)));
           }
         });
     modes.setAccessibleText("Laid on");
@@ -225,16 +225,16 @@ public final class PanelView extends VBox {
   }
 
   private HBox head(Layer layer) {
-    TextField name = new TextField(layer.head().name());
+    TextField name = new TextField(layer.attributes().name());
     name.setId("layer-name");
     name.getStyleClass().add("title-field");
     name.setTooltip(new Tooltip("The layer's name; Enter takes it"));
-    name.setOnAction(e -> model.editSelected(null, l -> l.with(l.head().named(name.getText()))));
+    name.setOnAction(e -> model.editSelected(null, l -> l.with(l.attributes().named(name.getText()))));
     HBox.setHgrow(name, Priority.ALWAYS);
     ToggleButton on = new ToggleButton("On");
     on.setId("layer-on");
     on.setTooltip(new Tooltip("Whether the layer takes part (O)"));
-    on.setOnAction(e -> model.editSelected(null, l -> l.with(l.head().switched(on.isSelected()))));
+    on.setOnAction(e -> model.editSelected(null, l -> l.with(l.attributes().switched(on.isSelected()))));
     rows.custom(
         new HBox(),
         () ->
@@ -242,8 +242,8 @@ public final class PanelView extends VBox {
                 .selectedLayer()
                 .ifPresent(
                     l -> {
-                      on.setSelected(l.head().on());
-                      on.setText(l.head().on() ? "On" : "Off");
+                      on.setSelected(l.attributes().on());
+                      on.setText(l.attributes().on() ? "On" : "Off");
                     }));
     rows.nodes().removeLast();
     HBox box = new HBox(8, Icon.of(layer).node(), name, on);

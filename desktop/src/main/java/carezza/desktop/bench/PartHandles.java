@@ -6,8 +6,8 @@ import java.util.List;
 import java.util.function.Function;
 
 import carezza.model.Mask;
+import carezza.model.Mask.Ellipse;
 import carezza.model.Mask.Gradient;
-import carezza.model.Mask.Oval;
 import carezza.model.Mask.Polygon;
 import carezza.model.Point;
 
@@ -28,7 +28,7 @@ final class PartHandles {
   /** None for a part without a place. */
   static List<Handle> of(Mask part) {
     return switch (part) {
-      case Oval o -> oval(o);
+      case Ellipse o -> oval(o);
       case Gradient g ->
           List.of(
               new Handle(g.from(), p -> new Gradient(p, g.to())),
@@ -48,7 +48,7 @@ final class PartHandles {
         .orElse(-1);
   }
 
-  private static List<Handle> oval(Oval o) {
+  private static List<Handle> oval(Ellipse o) {
     double angle = Math.toRadians(o.angle());
     double c = Math.cos(angle);
     double s = Math.sin(angle);
@@ -56,12 +56,12 @@ final class PartHandles {
     return List.of(
         new Handle(
             middle,
-            p -> new Oval(p.x(), p.y(), o.radiusX(), o.radiusY(), o.angle(), o.softness())),
+            p -> new Ellipse(p.x(), p.y(), o.radiusX(), o.radiusY(), o.angle(), o.softness())),
         // The first rim turns the oval as well, the second only widens it.
         new Handle(
             middle.plus(o.radiusX() * c, o.radiusX() * s),
             p ->
-                new Oval(
+                new Ellipse(
                     o.x(),
                     o.y(),
                     Math.max(LEAST_RADIUS, middle.distance(p)),
@@ -71,7 +71,7 @@ final class PartHandles {
         new Handle(
             middle.plus(-o.radiusY() * s, o.radiusY() * c),
             p ->
-                new Oval(
+                new Ellipse(
                     o.x(),
                     o.y(),
                     o.radiusX(),

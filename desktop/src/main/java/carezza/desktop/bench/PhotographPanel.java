@@ -7,7 +7,7 @@ import javafx.scene.layout.FlowPane;
 
 import carezza.codec.Photograph;
 import carezza.codec.Remark;
-import carezza.model.Frame;
+import carezza.model.Crop;
 import carezza.raw.SensorLight;
 
 /** The panel while no layer is selected: the photograph, its faces, frame, pins and tones. */
@@ -139,7 +139,7 @@ final class PhotographPanel {
     rows.custom(
         size,
         () -> {
-          Frame f = model.projectProperty().get().frame();
+          Crop f = model.projectProperty().get().crop();
           size.setText(
               f == null
                   ? "All of the photograph is delivered."

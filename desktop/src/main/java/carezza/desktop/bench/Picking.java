@@ -11,14 +11,14 @@ import carezza.colour.WorkingSpace;
 import carezza.image.Area;
 import carezza.image.Cancellation;
 import carezza.image.Picture;
-import carezza.model.ColourTouchLayer;
+import carezza.model.ColourPaintLayer;
 import carezza.model.CurveLayer;
 import carezza.model.CurveLayer.Channel;
 import carezza.model.LayerValue;
 import carezza.model.Point;
 import carezza.model.Project;
-import carezza.model.ToneEveningLayer;
-import carezza.model.ToneEveningLayer.Target;
+import carezza.model.SkinToneEveningLayer;
+import carezza.model.SkinToneEveningLayer.Target;
 import carezza.model.WhiteBalanceLayer;
 import carezza.render.Renderer.Readiness;
 
@@ -111,7 +111,7 @@ final class Picking {
               null,
               l ->
                   new WhiteBalanceLayer(
-                      l.head(),
+                      l.attributes(),
                       Math.clamp(light.kelvin(), 1500, 15000),
                       Math.clamp(light.tint(), -60, 60)));
         });
@@ -127,8 +127,8 @@ final class Picking {
               null,
               l ->
                   switch (l) {
-                    case ToneEveningLayer own -> own.withTarget(tone);
-                    case ColourTouchLayer own -> new ColourTouchLayer(own.head(), tone);
+                    case SkinToneEveningLayer own -> own.withTarget(tone);
+                    case ColourPaintLayer own -> new ColourPaintLayer(own.attributes(), tone);
                     default -> l;
                   });
         });

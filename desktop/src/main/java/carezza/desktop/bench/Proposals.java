@@ -107,7 +107,7 @@ public final class Proposals implements AutoCloseable {
   private static boolean healed(Project project, Blemish b) {
     Point place = new Point(b.x(), b.y());
     return project.stack().layers().stream()
-        .filter(l -> l instanceof HealLayer && l.head().on())
+        .filter(l -> l instanceof HealLayer && l.attributes().on())
         .flatMap(l -> ((HealLayer) l).patches().stream())
         .anyMatch(p -> RepairHandles.holds(p.area(), place, 0));
   }

@@ -12,8 +12,8 @@ import javafx.scene.layout.VBox;
 import javafx.scene.paint.Color;
 
 import carezza.desktop.bench.Advising.Push;
+import carezza.measure.AmountSweep;
 import carezza.measure.Gauge;
-import carezza.measure.OverPush;
 
 /** The over-push test: a small curve for each gauge that the layer moves, over its amount. */
 final class PushChart extends VBox {
@@ -60,7 +60,7 @@ final class PushChart extends VBox {
     }
   }
 
-  private static HBox curve(OverPush found, int gauge) {
+  private static HBox curve(AmountSweep found, int gauge) {
     Gauge first = found.readings().getFirst().get(gauge);
     Label name = new Label(first.title());
     name.getStyleClass().add("row-value");
@@ -82,7 +82,7 @@ final class PushChart extends VBox {
     return row;
   }
 
-  private static void draw(GraphicsContext g, OverPush found, int gauge) {
+  private static void draw(GraphicsContext g, AmountSweep found, int gauge) {
     Gauge.Band band = found.readings().getFirst().get(gauge).band();
     List<Double> amounts = found.amounts();
     double low = Double.POSITIVE_INFINITY;

@@ -21,7 +21,7 @@ final class SeparationPanel {
         type,
         l -> radius(l, model),
         (l, v) -> l.withRadius(v));
-    RadiusChart chart = new RadiusChart(model, layer.head().id());
+    RadiusChart chart = new RadiusChart(model, layer.attributes().id());
     rows.custom(chart, chart::refresh);
     rows.action(
         "advised",
@@ -87,6 +87,6 @@ final class SeparationPanel {
   private static double radius(FrequencySeparationLayer layer, BenchModel model) {
     return layer.radius() != null
         ? layer.radius()
-        : model.radiiProperty().get().getOrDefault(layer.head().id(), 1.0);
+        : model.radiiProperty().get().getOrDefault(layer.attributes().id(), 1.0);
   }
 }

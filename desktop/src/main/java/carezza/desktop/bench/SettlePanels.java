@@ -1,9 +1,9 @@
 package carezza.desktop.bench;
 
+import carezza.model.LevelsLayer;
 import carezza.model.LocalContrastLayer;
-import carezza.model.NeutraliseLayer;
-import carezza.model.NeutraliseLayer.Tone;
-import carezza.model.RangeLayer;
+import carezza.model.NeutralPointsLayer;
+import carezza.model.NeutralPointsLayer.Tone;
 
 /** Panels of neutral points, range and local contrast. */
 final class SettlePanels {
@@ -11,7 +11,7 @@ final class SettlePanels {
   private SettlePanels() {}
 
   static void neutralise(PanelRows rows, BenchModel model) {
-    Class<NeutraliseLayer> type = NeutraliseLayer.class;
+    Class<NeutralPointsLayer> type = NeutralPointsLayer.class;
     rows.words(
         "neutral-points",
         type,
@@ -38,12 +38,12 @@ final class SettlePanels {
                     }));
   }
 
-  private static String said(String name, NeutraliseLayer layer, Tone tone) {
+  private static String said(String name, NeutralPointsLayer layer, Tone tone) {
     return name + (layer.at(tone) == null ? " not set" : " set");
   }
 
   static void range(PanelRows rows, BenchModel model) {
-    Class<RangeLayer> type = RangeLayer.class;
+    Class<LevelsLayer> type = LevelsLayer.class;
     rows.share(
         type,
         "black",

@@ -11,8 +11,8 @@ import carezza.image.Picture;
 import carezza.image.PictureSize;
 import carezza.measure.CheckView;
 import carezza.model.Project;
+import carezza.render.RenderInput;
 import carezza.render.Renderer.Readiness;
-import carezza.render.Scene;
 import carezza.session.Session;
 
 /** The whole picture, small, drawn behind the scenes once the hand rests. */
@@ -65,7 +65,7 @@ final class SmallPicture extends ImageView implements AutoCloseable {
           cancellation.check();
           int level = Level.forZoom(zoom);
           var area = size.atLevel(level).area();
-          Scene scene = BenchModel.scene(session, project, layers);
+          RenderInput scene = BenchModel.scene(session, project, layers);
           Picture picture =
               session.renderer().render(scene, area, level, Readiness.QUICK, cancellation);
           if (check != null) {

@@ -11,9 +11,9 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
 import javafx.scene.paint.Color;
 
-import carezza.measure.ToneCounts;
+import carezza.measure.ToneHistogram;
 import carezza.model.Project;
-import carezza.model.Region;
+import carezza.model.SemanticRegion;
 import carezza.session.Session;
 
 /** Tones of what is shown, of the whole picture or of a region: as a histogram or as a waveform. */
@@ -25,11 +25,11 @@ final class ToneView extends VBox {
 
   private final BenchModel model;
   private final Canvas canvas = new Canvas(WIDTH, HEIGHT);
-  private final ComboBox<Region> where = new ComboBox<>();
+  private final ComboBox<SemanticRegion> where = new ComboBox<>();
   private final ToggleButton waveform = new ToggleButton("Waveform");
   private final Background counting = Background.droppable("tones");
   private Object counted;
-  private ToneCounts counts;
+  private ToneHistogram counts;
 
   ToneView(BenchModel model) {
     super(4);
@@ -42,8 +42,8 @@ final class ToneView extends VBox {
     where.setPrefWidth(110);
     where.setId("tones-of");
     where.getItems().add(null);
-    where.getItems().addAll(Region.values());
-    where.setConverter(new Titled<>("the whole picture", Region::words));
+    where.getItems().addAll(SemanticRegion.values());
+    where.setConverter(new Titled<>("the whole picture", SemanticRegion::words));
     where.setTooltip(new Tooltip("The place whose tones are counted"));
     where.setOnAction(e -> refresh());
     waveform.setId("waveform");
@@ -63,7 +63,7 @@ final class ToneView extends VBox {
     }
     Project project = model.projectProperty().get();
     int layers = model.viewing().shownLayers();
-    Region region = where.getValue();
+    SemanticRegion region = where.getValue();
     Session session = model.session();
     Object wanted = java.util.Arrays.asList(project, layers, region, session);
     if (wanted.equals(counted)) {
@@ -98,10 +98,10 @@ final class ToneView extends VBox {
   }
 
   private void wave(GraphicsContext g) {
-    double step = WIDTH / ToneCounts.COLUMNS;
-    double height = HEIGHT / ToneCounts.BINS;
-    for (int c = 0; c < ToneCounts.COLUMNS; c++) {
-      for (int bin = 0; bin < ToneCounts.BINS; bin++) {
+    double step = WIDTH / ToneHistogram.COLUMNS;
+    double height = HEIGHT / ToneHistogram.BINS;
+    for (int c = 0; c < ToneHistogram.COLUMNS; c++) {
+      for (int bin = 0; bin < ToneHistogram.BINS; bin++) {
         float share = counts.columns()[c][bin];
         if (share > 0.02f) {
           g.setFill(Color.gray(Math.min(1, 0.3 + 0.7 * Math.sqrt(share))));
@@ -119,8 +119,8 @@ final class ToneView extends VBox {
       g.setStroke(colours[c]);
       g.setLineWidth(1.3);
       g.beginPath();
-      for (int bin = 0; bin < ToneCounts.BINS; bin++) {
-        double x = (bin + 0.5) * WIDTH / ToneCounts.BINS;
+      for (int bin = 0; bin < ToneHistogram.BINS; bin++) {
+        double x = (bin + 0.5) * WIDTH / ToneHistogram.BINS;
         double y = HEIGHT - 2 - (HEIGHT - 6) * Math.sqrt(counts.channels()[c][bin]);
         if (bin == 0) {
           g.moveTo(x, y);

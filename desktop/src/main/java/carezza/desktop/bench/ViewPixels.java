@@ -6,9 +6,9 @@ import carezza.codec.ScreenColour;
 import carezza.desktop.bench.ViewRenderer.Patch;
 import carezza.image.Area;
 import carezza.image.Level;
+import carezza.image.ParallelRows;
 import carezza.image.Picture;
 import carezza.image.Plane;
-import carezza.image.Rows;
 
 /** Turns rendered planes into the view's pixels. */
 final class ViewPixels {
@@ -49,7 +49,7 @@ final class ViewPixels {
     int[] out = new int[part.pixels()];
     Steps across = new Steps(part.x(), part.width(), port.x() * s, step, area.x(), area.right(), srgb.area().x(), srgb.area().right());
     Steps down = new Steps(part.y(), part.height(), port.y() * s, step, area.y(), area.bottom(), srgb.area().y(), srgb.area().bottom());
-    Rows.each(
+    ParallelRows.each(
         part.width(),
         part.height(),
         (from, to) -> {

@@ -11,18 +11,18 @@ import carezza.codec.ScreenColour;
 import carezza.image.Area;
 import carezza.image.Cancellation;
 import carezza.image.Level;
+import carezza.image.ParallelRows;
 import carezza.image.Picture;
 import carezza.image.Plane;
-import carezza.image.Rows;
 import carezza.kernel.LayerCoverage;
-import carezza.mask.Site;
+import carezza.mask.EvaluationContext;
 import carezza.measure.CheckView;
 import carezza.model.Layer;
 import carezza.model.Project;
-import carezza.render.LiveRendering;
+import carezza.render.IncrementalRenderer;
+import carezza.render.RenderInput;
 import carezza.render.Renderer;
 import carezza.render.Renderer.Readiness;
-import carezza.render.Scene;
 import carezza.session.Session;
 
 /**
@@ -102,7 +102,7 @@ final class ViewRenderer implements AutoCloseable {
       ScreenColour screen,
       ViewPort port) {
 
-    Scene scene() {
+    RenderInput scene() {
       return session.scene(project).through(layers);
     }
 
@@ -121,11 +121,11 @@ final class ViewRenderer implements AutoCloseable {
           && own.size() == theirs.size()
           && IntStream.range(0, own.size())
               .allMatch(
-                  i -> own.get(i).head().id().equals(selected) || own.get(i).equals(theirs.get(i)));
+                  i -> own.get(i).attributes().id().equals(selected) || own.get(i).equals(theirs.get(i)));
     }
 
     /** The selected layer is shown, and nothing lies over the picture. */
-    boolean followable(Scene scene) {
+    boolean followable(RenderInput scene) {
       return selected != null
           && !maskShown
           && scene.stack().find(selected).map(Layer::acts).orElse(false);
@@ -137,8 +137,8 @@ final class ViewRenderer implements AutoCloseable {
    *
    * @param renderings at the view's level and coarser ones
    */
-  private record Live(List<LiveRendering> renderings, Session session, ViewPort port) {
-    boolean follows(Request request, Scene scene) {
+  private record Live(List<IncrementalRenderer> renderings, Session session, ViewPort port) {
+    boolean follows(Request request, RenderInput scene) {
       return session == request.session()
           && port.equals(request.port())
           && request.followable(scene)
@@ -146,9 +146,9 @@ final class ViewRenderer implements AutoCloseable {
     }
 
     /** The finest rendering that the hand does not notice, or else that still keeps up with it. */
-    private LiveRendering chosen(Scene scene) {
+    private IncrementalRenderer chosen(RenderInput scene) {
       for (double most : new double[] {UNNOTICED_NANOS, FOLLOWING_NANOS}) {
-        for (LiveRendering rendering : renderings) {
+        for (IncrementalRenderer rendering : renderings) {
           if (rendering.nanos(scene) <= most) {
             return rendering;
           }
@@ -157,14 +157,14 @@ final class ViewRenderer implements AutoCloseable {
       return renderings.getLast();
     }
 
-    Frame frame(Request request, Scene scene) {
-      LiveRendering chosen = chosen(scene);
+    Frame frame(Request request, RenderInput scene) {
+      IncrementalRenderer chosen = chosen(scene);
       Area changed = chosen.update(scene);
       Picture picture = chosen.picture();
       if (request.check() != null && !changed.isEmpty()) {
-        Site site = session.renderer().site(scene, chosen.level());
-        changed = changed.grow(request.check().reach(site)).intersect(picture.area());
-        picture = seen(request, picture, changed, site);
+        EvaluationContext context = session.renderer().site(scene, chosen.level());
+        changed = changed.grow(request.check().reach(context)).intersect(picture.area());
+        picture = seen(request, picture, changed, context);
       }
       Patch patch =
           ViewPixels.of(
@@ -185,15 +185,15 @@ final class ViewRenderer implements AutoCloseable {
    * @param picture over what is in the view
    * @param part where it is wanted; the rest stays empty
    */
-  private static Picture seen(Request request, Picture picture, Area part, Site site) {
+  private static Picture seen(Request request, Picture picture, Area part, EvaluationContext context) {
     CheckView check = request.check();
     Area whole = picture.area();
-    Area wide = part.grow(check.reach(site)).intersect(whole);
+    Area wide = part.grow(check.reach(context)).intersect(whole);
     Picture before =
         check.compares()
-            ? request.session().settled(request.project(), wide, site.level(), Cancellation.NONE)
+            ? request.session().settled(request.project(), wide, context.level(), Cancellation.NONE)
             : null;
-    Picture own = check.of(picture.crop(wide), before, site);
+    Picture own = check.of(picture.crop(wide), before, context);
     if (wide.equals(whole)) {
       return own;
     }
@@ -213,7 +213,7 @@ final class ViewRenderer implements AutoCloseable {
     }
     quick.newest(
         cancellation -> {
-          Scene scene = request.scene();
+          RenderInput scene = request.scene();
           Live known = live;
           boolean close = known != null && known.follows(request, scene);
           if (!close && live == known) {
@@ -233,9 +233,9 @@ final class ViewRenderer implements AutoCloseable {
         failed);
   }
 
-  private static Frame coarse(Request request, Scene scene) {
+  private static Frame coarse(Request request, RenderInput scene) {
     int above = Math.min(request.port().level() + 1, Level.COARSEST);
-    return Rows.alone(() -> frame(request, scene, above, Readiness.QUICK, Cancellation.NONE));
+    return ParallelRows.alone(() -> frame(request, scene, above, Readiness.QUICK, Cancellation.NONE));
   }
 
   private void refine(Request request, long number, long restMillis) {
@@ -245,7 +245,7 @@ final class ViewRenderer implements AutoCloseable {
         cancellation -> {
           Thread.sleep(restMillis);
           cancellation.check();
-          Scene scene = request.scene();
+          RenderInput scene = request.scene();
           int level = request.port().level();
           Frame frame = frame(request, scene, level, Readiness.EXACT, cancellation);
           Platform.runLater(
@@ -274,10 +274,10 @@ final class ViewRenderer implements AutoCloseable {
     }
   }
 
-  private void follow(Request request, Scene scene, Cancellation cancellation) {
+  private void follow(Request request, RenderInput scene, Cancellation cancellation) {
     Renderer renderer = request.session().renderer();
     int finest = request.port().level();
-    List<LiveRendering> renderings = new CopyOnWriteArrayList<>();
+    List<IncrementalRenderer> renderings = new CopyOnWriteArrayList<>();
     // The coarsest is ready soonest.
     for (int l = Math.min(Level.COARSEST, finest + COARSER); l >= finest; l--) {
       Area area = request.port().area(renderer.size(), l);
@@ -297,7 +297,7 @@ final class ViewRenderer implements AutoCloseable {
   }
 
   private static Frame frame(
-      Request request, Scene scene, int level, Readiness readiness, Cancellation cancellation) {
+      Request request, RenderInput scene, int level, Readiness readiness, Cancellation cancellation) {
     Renderer renderer = request.session().renderer();
     ViewPort port = request.port();
     Area area = port.area(renderer.size(), level);
@@ -306,7 +306,7 @@ final class ViewRenderer implements AutoCloseable {
     }
     Picture picture;
     Plane mask = null;
-    Scene whole = request.session().scene(request.project());
+    RenderInput whole = request.session().scene(request.project());
     int index = request.maskShown() ? whole.stack().indexOf(request.selected()) : -1;
     if (index < 0) {
       picture = renderer.render(scene, area, level, readiness, cancellation);
@@ -316,10 +316,10 @@ final class ViewRenderer implements AutoCloseable {
     } else {
       // Over what the layer gets: that stays as it is while the mask is worked on.
       Layer layer = whole.stack().layers().get(index);
-      Site site = renderer.site(whole, level);
-      Area wide = area.grow(LayerCoverage.reach(layer, site)).intersect(site.whole());
+      EvaluationContext context = renderer.site(whole, level);
+      Area wide = area.grow(LayerCoverage.reach(layer, context)).intersect(context.whole());
       picture = renderer.render(whole.through(index), wide, level, readiness, cancellation);
-      mask = LayerCoverage.of(layer, area, site, picture);
+      mask = LayerCoverage.of(layer, area, context, picture);
       picture = picture.crop(area);
     }
     return new Frame(

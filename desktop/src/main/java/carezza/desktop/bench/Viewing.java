@@ -42,8 +42,8 @@ public final class Viewing {
     Project all = model.projectProperty().get();
     Stage without = stageHeld.get();
     for (Layer layer : without == null ? List.<Layer>of() : all.stack().layers()) {
-      if (layer.head().stage() == without) {
-        all = all.edit(layer.head().id(), l -> l.with(l.head().switched(false)));
+      if (layer.attributes().stage() == without) {
+        all = all.edit(layer.attributes().id(), l -> l.with(l.attributes().switched(false)));
       }
     }
     return all;

@@ -10,8 +10,8 @@ import picocli.CommandLine.Parameters;
 
 import carezza.image.Cancellation;
 import carezza.problem.Problem;
+import carezza.project.Document;
 import carezza.project.ProjectFile.StackFile;
-import carezza.project.Retouch;
 import carezza.session.Session;
 
 @Command(name = "apply", description = "Puts a stack of layers on a photograph.")
@@ -32,11 +32,11 @@ final class ApplyCommand implements Callable<Integer> {
   @Override
   public Integer call() throws Problem {
     StackFile given = Inputs.stack(stack);
-    Retouch retouch = Inputs.photograph(photo);
+    Document document = Inputs.photograph(photo);
     output.check();
-    new Session(retouch.photograph())
+    new Session(document.photograph())
         .deliver(
-            retouch.project().withStack(given.stack()).withFaces(given.faces()),
+            document.project().withStack(given.stack()).withFaces(given.faces()),
             output.file(),
             output.delivery(),
             Cancellation.NONE);

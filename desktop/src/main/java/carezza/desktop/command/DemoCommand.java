@@ -17,7 +17,7 @@ import carezza.file.Reason;
 import carezza.image.Cancellation;
 import carezza.problem.Problem;
 import carezza.problem.Problem.Kind;
-import carezza.project.Retouch;
+import carezza.project.Document;
 import carezza.session.Delivery;
 import carezza.session.Session;
 
@@ -36,7 +36,7 @@ final class DemoCommand implements Callable<Integer> {
     System.out.println("There is no display, so the demo runs offscreen and writes to " + folder);
     Display.useOffscreen();
     Shots.take(folder, false);
-    Retouch demo = Demo.understudy();
+    Document demo = Demo.understudy();
     new Session(demo.photograph())
         .deliver(
             demo.project(),

@@ -15,7 +15,7 @@ import carezza.measure.Blemish;
 import carezza.model.Project;
 import carezza.problem.Problem;
 import carezza.problem.Problem.Kind;
-import carezza.project.Retouch;
+import carezza.project.Document;
 import carezza.project.SpotsFile;
 import carezza.session.Session;
 
@@ -48,10 +48,10 @@ final class DetectCommand implements Callable<Integer> {
     if (!(sensitivity >= 0.3 && sensitivity <= 3)) {
       throw new Problem(Kind.VALUE_OUT_OF_RANGE, "--sensitivity", sensitivity, "0.3 to 3");
     }
-    Retouch retouch = Inputs.photograph(photo);
+    Document document = Inputs.photograph(photo);
     writing.check(json);
-    Session session = new Session(retouch.photograph());
-    Project project = session.withFace(retouch.project(), Cancellation.NONE);
+    Session session = new Session(document.photograph());
+    Project project = session.withFace(document.project(), Cancellation.NONE);
     if (project.faces() == null) {
       throw new Problem(Kind.NO_FACE, PictureReader.name(photo));
     }

@@ -15,7 +15,7 @@ import carezza.model.LayerKind;
 import carezza.model.LayerStack;
 import carezza.model.Project;
 import carezza.problem.Problem;
-import carezza.project.Retouch;
+import carezza.project.Document;
 import carezza.project.SpotsFile;
 import carezza.session.Session;
 
@@ -36,13 +36,13 @@ final class HealCommand implements Callable<Integer> {
 
   @Override
   public Integer call() throws Problem {
-    Retouch retouch = Inputs.photograph(photo);
+    Document document = Inputs.photograph(photo);
     Originals.protect(spots);
     output.check();
     HealLayer layer = ((HealLayer) LayerKind.HEAL.fresh()).withPatches(SpotsFile.read(spots));
-    Session session = new Session(retouch.photograph());
+    Session session = new Session(document.photograph());
     // Repairs keep to skin, and off lips and backdrop, where the face is known.
-    Project project = session.withFace(retouch.project(), Cancellation.NONE);
+    Project project = session.withFace(document.project(), Cancellation.NONE);
     session.deliver(
         project.withStack(LayerStack.of(layer)),
         output.file(),

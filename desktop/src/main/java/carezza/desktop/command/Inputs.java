@@ -4,9 +4,9 @@ import java.nio.file.Path;
 
 import carezza.file.Originals;
 import carezza.problem.Problem;
+import carezza.project.Document;
 import carezza.project.ProjectFile;
 import carezza.project.ProjectFile.StackFile;
-import carezza.project.Retouch;
 
 /** Files that a command works from: read, and from then on never written to by it. */
 final class Inputs {
@@ -14,17 +14,17 @@ final class Inputs {
   private Inputs() {}
 
   /** A project, or a project begun on a photograph. */
-  static Retouch retouch(Path file) throws Problem {
+  static Document retouch(Path file) throws Problem {
     Originals.protect(file);
     return ProjectFile.openOrStart(file);
   }
 
-  static Retouch project(Path file) throws Problem {
+  static Document project(Path file) throws Problem {
     Originals.protect(file);
     return ProjectFile.open(file);
   }
 
-  static Retouch photograph(Path file) throws Problem {
+  static Document photograph(Path file) throws Problem {
     return ProjectFile.start(file);
   }
 

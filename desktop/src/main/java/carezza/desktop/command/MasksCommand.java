@@ -18,11 +18,11 @@ import carezza.codec.PictureWriter;
 import carezza.file.Reason;
 import carezza.image.Cancellation;
 import carezza.model.Project;
-import carezza.model.Region;
+import carezza.model.SemanticRegion;
 import carezza.problem.Problem;
 import carezza.problem.Problem.Kind;
+import carezza.project.Document;
 import carezza.project.ProjectFile;
-import carezza.project.Retouch;
 import carezza.session.Session;
 
 @Command(
@@ -31,16 +31,16 @@ import carezza.session.Session;
         "Writes the regions of a photograph or a project, one grey PNG each, and its face map.")
 final class MasksCommand implements Callable<Integer> {
 
-  private static final List<Region> WRITTEN =
+  private static final List<SemanticRegion> WRITTEN =
       List.of(
-          Region.SKIN,
-          Region.LIPS,
-          Region.TEETH,
-          Region.SCLERA,
-          Region.IRIS,
-          Region.BROWS_LASHES,
-          Region.HAIR,
-          Region.SUBJECT);
+          SemanticRegion.SKIN,
+          SemanticRegion.LIPS,
+          SemanticRegion.TEETH,
+          SemanticRegion.SCLERA,
+          SemanticRegion.IRIS,
+          SemanticRegion.BROWS_LASHES,
+          SemanticRegion.HAIR,
+          SemanticRegion.SUBJECT);
 
   @Parameters(paramLabel = "PHOTO|P.carezza", description = "What to look at.")
   private Path file;
@@ -52,12 +52,12 @@ final class MasksCommand implements Callable<Integer> {
 
   @Override
   public Integer call() throws Problem {
-    Retouch retouch = Inputs.retouch(file);
+    Document document = Inputs.retouch(file);
     for (Path written : written()) {
       writing.to(written).check();
     }
-    Session session = new Session(retouch.photograph());
-    Project project = session.withFace(retouch.project(), Cancellation.NONE);
+    Session session = new Session(document.photograph());
+    Project project = session.withFace(document.project(), Cancellation.NONE);
     if (project.faces() == null) {
       throw new Problem(Kind.NO_FACE, PictureReader.name(file));
     }
@@ -66,7 +66,7 @@ final class MasksCommand implements Callable<Integer> {
     } catch (IOException e) {
       throw new Problem(e, Kind.FILE_NOT_WRITTEN, out, Reason.of(e));
     }
-    for (Region region : WRITTEN) {
+    for (SemanticRegion region : WRITTEN) {
       PictureWriter.writeGrey(session.region(project, region), writing.to(place(region)));
     }
     writing.to(faces()).write(to -> ProjectFile.writeFaces(project, to));
@@ -79,7 +79,7 @@ final class MasksCommand implements Callable<Integer> {
     return all;
   }
 
-  private Path place(Region region) {
+  private Path place(SemanticRegion region) {
     return out.resolve(region.name().toLowerCase(Locale.ROOT) + ".png");
   }
 

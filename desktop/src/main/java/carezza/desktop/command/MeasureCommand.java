@@ -15,9 +15,9 @@ import carezza.measure.Gauge;
 import carezza.measure.JobLevel;
 import carezza.model.Project;
 import carezza.problem.Problem;
+import carezza.project.Document;
 import carezza.project.GaugesFile;
 import carezza.project.ProjectFile.StackFile;
-import carezza.project.Retouch;
 import carezza.session.Advice;
 import carezza.session.Session;
 
@@ -52,8 +52,8 @@ final class MeasureCommand implements Callable<Integer> {
 
   @Override
   public Integer call() throws Problem {
-    Retouch retouch = Inputs.retouch(file);
-    Project project = retouch.project();
+    Document document = Inputs.retouch(file);
+    Project project = document.project();
     if (stack != null) {
       StackFile given = Inputs.stack(stack);
       project = project.withStack(given.stack()).withFaces(given.faces());
@@ -62,7 +62,7 @@ final class MeasureCommand implements Callable<Integer> {
       Originals.protect(against);
     }
     writing.check(json);
-    Session session = new Session(retouch.photograph());
+    Session session = new Session(document.photograph());
     project = session.withFace(project, Cancellation.NONE);
     List<Gauge> gauges =
         against == null
@@ -80,12 +80,12 @@ final class MeasureCommand implements Callable<Integer> {
 
   /** The finished picture of another file, at the level that gauges are read at. */
   private Advice.Finished finished(Path other, Session session) throws Problem {
-    Retouch retouch = Inputs.retouch(other);
-    Session there = new Session(retouch.photograph());
+    Document document = Inputs.retouch(other);
+    Session there = new Session(document.photograph());
     if (!there.size().equals(session.size())) {
       throw new Problem(Problem.Kind.SIZES_DIFFER, other, said(there), said(session));
     }
-    return new Advice.Finished(there, retouch.project());
+    return new Advice.Finished(there, document.project());
   }
 
   private static String said(Session session) {

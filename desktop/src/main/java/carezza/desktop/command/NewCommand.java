@@ -13,8 +13,8 @@ import carezza.image.Cancellation;
 import carezza.model.Project;
 import carezza.problem.Problem;
 import carezza.problem.Problem.Kind;
+import carezza.project.Document;
 import carezza.project.ProjectFile;
-import carezza.project.Retouch;
 import carezza.session.Session;
 
 @Command(name = "new", description = "Makes a project of a photograph.")
@@ -42,14 +42,14 @@ final class NewCommand implements Callable<Integer> {
     if (!ProjectFile.isProject(out)) {
       throw new Problem(Kind.PROJECT_ENDING, PictureReader.name(out));
     }
-    Retouch retouch = Inputs.photograph(photo);
+    Document document = Inputs.photograph(photo);
     writing.to(out).check();
     if (link != null) {
-      retouch = retouch.linkedTo(link ? photo.toAbsolutePath().normalize() : null);
+      document = document.linkedTo(link ? photo.toAbsolutePath().normalize() : null);
     }
-    Session session = new Session(retouch.photograph());
-    Project project = session.withFace(retouch.project(), Cancellation.NONE);
-    session.save(retouch.with(project, null), writing.to(out), Cancellation.NONE);
+    Session session = new Session(document.photograph());
+    Project project = session.withFace(document.project(), Cancellation.NONE);
+    session.save(document.with(project, null), writing.to(out), Cancellation.NONE);
     return 0;
   }
 }

@@ -13,7 +13,7 @@ import carezza.model.LayerStack;
 import carezza.model.Project;
 import carezza.model.Stage;
 import carezza.problem.Problem;
-import carezza.project.Retouch;
+import carezza.project.Document;
 import carezza.session.Session;
 
 @Command(name = "render", description = "Writes the picture of a project.")
@@ -32,14 +32,14 @@ final class RenderCommand implements Callable<Integer> {
 
   @Override
   public Integer call() throws Problem {
-    Retouch retouch = Inputs.project(file);
+    Document document = Inputs.project(file);
     output.check();
-    Project project = retouch.project();
+    Project project = document.project();
     if (through != null) {
       LayerStack stack = project.stack();
       project = project.withStack(stack.lowest(stack.through(through)));
     }
-    new Session(retouch.photograph())
+    new Session(document.photograph())
         .deliver(project, output.file(), output.delivery(), Cancellation.NONE);
     return 0;
   }

@@ -6,9 +6,9 @@ import java.io.UncheckedIOException;
 
 import carezza.model.Project;
 import carezza.problem.Problem;
+import carezza.project.Document;
 import carezza.project.ProjectFile;
 import carezza.project.ProjectFile.StackFile;
-import carezza.project.Retouch;
 
 /**
  * Lumen Court, Sant'Orsola, season 'Autumn cards': head shots of a small theatre's cast. The Understudy
@@ -19,8 +19,8 @@ public final class Demo {
   private Demo() {}
 
   /** The finished project. */
-  public static Retouch understudy() throws Problem {
-    Retouch started = ProjectFile.start(bytes("understudy.jpg"), "understudy.jpg");
+  public static Document understudy() throws Problem {
+    Document started = ProjectFile.start(bytes("understudy.jpg"), "understudy.jpg");
     StackFile stack = ProjectFile.readStack(bytes("understudy.json"), "understudy.json");
     Project blank = started.project();
     Project project =
@@ -39,8 +39,8 @@ public final class Demo {
   }
 
   /** A portrait as it comes from the camera; its face is found when it is opened. */
-  public static Retouch apothecary() throws Problem {
-    Retouch started = ProjectFile.start(bytes("apothecary.jpg"), "apothecary.jpg");
+  public static Document apothecary() throws Problem {
+    Document started = ProjectFile.start(bytes("apothecary.jpg"), "apothecary.jpg");
     Project blank = started.project();
     Project project =
         new Project(

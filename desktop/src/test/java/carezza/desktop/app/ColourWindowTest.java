@@ -24,19 +24,19 @@ import carezza.colour.BlendMode;
 import carezza.desktop.bench.Comparison;
 import carezza.desktop.bench.Tool;
 import carezza.image.PictureSize;
-import carezza.model.ColourTouchLayer;
+import carezza.model.ColourPaintLayer;
+import carezza.model.Crop;
 import carezza.model.CurveLayer;
-import carezza.model.Frame;
 import carezza.model.HueShiftLayer;
 import carezza.model.Layer;
 import carezza.model.LayerKind;
 import carezza.model.LayerValue;
-import carezza.model.MatchLayer;
-import carezza.model.NeutraliseLayer;
-import carezza.model.RangeLayer;
+import carezza.model.LevelsLayer;
+import carezza.model.NeutralPointsLayer;
+import carezza.model.SkinMatchLayer;
+import carezza.model.SkinToneEveningLayer;
 import carezza.model.Stage;
 import carezza.model.TeethLayer;
-import carezza.model.ToneEveningLayer;
 
 /** Layers of colour, frame, pins and comparisons, worked in the window. */
 public class ColourWindowTest extends WindowDriver {
@@ -100,15 +100,15 @@ public class ColourWindowTest extends WindowDriver {
   @DataProvider
   public Object[][] sliders() {
     return new Object[][] {
-      {LayerKind.RANGE, "darks", 1.0},
+      {LayerKind.LEVELS, "darks", 1.0},
       {LayerKind.LOCAL_CONTRAST, "contrast", 60},
-      {LayerKind.DEPTH, "strength", 90},
-      {LayerKind.MUTE, "share", 80},
-      {LayerKind.BALANCE, "darks-strength", 25},
+      {LayerKind.SKIN_DEPTH, "strength", 90},
+      {LayerKind.DESATURATE, "share", 80},
+      {LayerKind.COLOUR_BALANCE, "darks-strength", 25},
       {LayerKind.GRADIENT_MAP, "stop-chroma-1", 70},
-      {LayerKind.MONO, "mono-orange", 30},
+      {LayerKind.MONOCHROME, "mono-orange", 30},
       {LayerKind.SATURATION, "saturation", -90},
-      {LayerKind.FAMILIES, "family-orange-lightness", 20},
+      {LayerKind.HUE_BANDS, "family-orange-lightness", 20},
       {LayerKind.IRIS, "contrast", 100},
       {LayerKind.CATCHLIGHT, "gain", 100},
       {LayerKind.LIPS, "target", 50}
@@ -121,14 +121,14 @@ public class ColourWindowTest extends WindowDriver {
     slide("#" + id, value);
     Layer changed = selected();
     assertThat(changed).isNotEqualTo(fresh);
-    assertThat(changed.head()).isEqualTo(fresh.head());
+    assertThat(changed.attributes()).isEqualTo(fresh.attributes());
     clickOn("#undo");
     assertThat(selected()).isEqualTo(fresh);
   }
 
   @Test
   public void aMonoMixTakesTheColourOffThePicture() throws Exception {
-    add(LayerKind.MONO);
+    add(LayerKind.MONOCHROME);
     await(() -> picture().isExact());
     int argb = shownAt(X, Y);
     assertThat(Math.abs((argb >> 16 & 255) - (argb & 255))).isLessThanOrEqualTo(3);
@@ -144,30 +144,30 @@ public class ColourWindowTest extends WindowDriver {
           return null;
         });
     WaitForAsyncUtils.waitForFxEvents();
-    assertThat(layer("grade").head().blend()).isEqualTo(BlendMode.LUMINOSITY);
+    assertThat(layer("grade").attributes().blend()).isEqualTo(BlendMode.LUMINOSITY);
   }
 
   // --- settle
 
   @Test
   public void pointsAreSetAndDraggedAndTakenOut() {
-    add(LayerKind.NEUTRALISE);
+    add(LayerKind.NEUTRAL_POINTS);
     assertThat(onStage(() -> model().toolProperty().get())).isEqualTo(Tool.PICK_MIDDLE);
     clickAt(300, 400);
-    NeutraliseLayer set = (NeutraliseLayer) selected();
+    NeutralPointsLayer set = (NeutralPointsLayer) selected();
     assertThat(set.middle().x()).isCloseTo(300, within(4.0));
     stroke(300, 400, 1300, 400);
-    assertThat(((NeutraliseLayer) selected()).middle().x()).isCloseTo(1300, within(4.0));
+    assertThat(((NeutralPointsLayer) selected()).middle().x()).isCloseTo(1300, within(4.0));
     fire("#drop-point");
-    assertThat(((NeutraliseLayer) selected()).middle()).isNull();
+    assertThat(((NeutralPointsLayer) selected()).middle()).isNull();
   }
 
   @Test
   public void theEndsAreFoundWhereTheFirstPixelsClip() throws Exception {
-    add(LayerKind.RANGE);
+    add(LayerKind.LEVELS);
     fire("#find-ends");
-    await(() -> ((RangeLayer) model().selectedLayer().orElseThrow()).white() != 1);
-    RangeLayer found = (RangeLayer) selected();
+    await(() -> ((LevelsLayer) model().selectedLayer().orElseThrow()).white() != 1);
+    LevelsLayer found = (LevelsLayer) selected();
     assertThat(found.black()).isBetween(-0.01, 0.2);
     assertThat(found.white()).isBetween(0.6, 1.1);
   }
@@ -190,50 +190,50 @@ public class ColourWindowTest extends WindowDriver {
 
   @Test
   public void aMatchSaysHowFarApartTheSkinsAre() throws Exception {
-    Layer match = add(LayerKind.MATCH);
+    Layer match = add(LayerKind.SKIN_MATCH);
     await(() -> ((Label) view.lookup("#matched")).getText().contains("ΔE00"));
     assertThat(words("#matched")).matches("(?s).*ΔE00 \\d.\\d → \\d.\\d.*");
     fire("#off-ears");
-    assertThat(selected().head().mask()).isNotEqualTo(match.head().mask());
+    assertThat(selected().attributes().mask()).isNotEqualTo(match.attributes().mask());
     fire("#follow-neck_skin");
-    assertThat(((MatchLayer) selected()).follow()).isNotEqualTo(((MatchLayer) match).follow());
+    assertThat(((SkinMatchLayer) selected()).follow()).isNotEqualTo(((SkinMatchLayer) match).follow());
   }
 
   @Test
   public void theFacesOwnToneIsTaken() throws Exception {
     clickOn("#card-even");
     fire("#no-tone");
-    assertThat(((ToneEveningLayer) layer("even")).target()).isNull();
+    assertThat(((SkinToneEveningLayer) layer("even")).target()).isNull();
     WaitForAsyncUtils.waitFor(
         30,
         java.util.concurrent.TimeUnit.SECONDS,
         () -> {
           fire("#own-tone");
-          return ((ToneEveningLayer) layer("even")).target() != null;
+          return ((SkinToneEveningLayer) layer("even")).target() != null;
         });
-    assertThat(((ToneEveningLayer) layer("even")).target().hue()).isBetween(40.0, 70.0);
+    assertThat(((SkinToneEveningLayer) layer("even")).target().hue()).isBetween(40.0, 70.0);
   }
 
   @Test
   public void aRegionIsLeftOutByItsName() {
     clickOn("#card-even");
-    var mask = layer("even").head().mask();
+    var mask = layer("even").attributes().mask();
     fire("#without-lips");
-    assertThat(layer("even").head().mask()).isNotEqualTo(mask);
+    assertThat(layer("even").attributes().mask()).isNotEqualTo(mask);
     fire("#without-lips");
-    assertThat(layer("even").head().mask()).isEqualTo(mask);
+    assertThat(layer("even").attributes().mask()).isEqualTo(mask);
   }
 
   @Test
   public void pickedColourIsPaintedOn() throws Exception {
-    ColourTouchLayer fresh = (ColourTouchLayer) add(LayerKind.COLOUR_TOUCH);
+    ColourPaintLayer fresh = (ColourPaintLayer) add(LayerKind.COLOUR_PAINT);
     tool(Tool.PICK_TONE);
     clickAt(X, Y);
     await(
         () ->
             !fresh
                 .tone()
-                .equals(((ColourTouchLayer) model().selectedLayer().orElseThrow()).tone()));
+                .equals(((ColourPaintLayer) model().selectedLayer().orElseThrow()).tone()));
     tool(Tool.MASK);
     await(() -> picture().isExact());
     int before = shownAt(1300, 500);
@@ -290,7 +290,7 @@ public class ColourWindowTest extends WindowDriver {
           model()
               .edit(
                   null,
-                  p -> p.withStack(p.stack().with(late.with(late.head().withStage(Stage.FINISH)))));
+                  p -> p.withStack(p.stack().with(late.with(late.attributes().withStage(Stage.FINISH)))));
           model().select("teeth");
           return null;
         });
@@ -308,7 +308,7 @@ public class ColourWindowTest extends WindowDriver {
     onStage(
         () -> {
           model().select("light");
-          model().editSelected(null, l -> l.with(l.head().withStage(Stage.FINISH)));
+          model().editSelected(null, l -> l.with(l.attributes().withStage(Stage.FINISH)));
           model().editSelected(null, l -> LayerValue.with(l, "stops", 1.0));
           return null;
         });
@@ -321,11 +321,11 @@ public class ColourWindowTest extends WindowDriver {
   public void theFrameIsCutAndLevelledAndDelivered() throws Exception {
     Path file = Files.createTempDirectory(folder, "frame").resolve("cut.jpg");
     fire("#ratio-1-1");
-    Frame square = project().frame();
+    Crop square = project().crop();
     assertThat(square.width()).isEqualTo(square.height());
     tool(Tool.LEVEL);
     stroke(300, 1000, 1300, 1050);
-    Frame level = project().frame();
+    Crop level = project().crop();
     assertThat(level.angle()).isCloseTo(Math.toDegrees(Math.atan2(50, 1000)), within(0.3));
     clickOn("#view-deliver");
     onStage(
@@ -343,11 +343,11 @@ public class ColourWindowTest extends WindowDriver {
   public void aSideOfTheFrameIsDraggedAndTheFrameDropped() {
     tool(Tool.FRAME);
     stroke(1600, 1000, 1400, 1000);
-    Frame cut = project().frame();
+    Crop cut = project().crop();
     assertThat(cut.width()).isCloseTo(1400, within(12.0));
     assertThat(cut.x()).isCloseTo(700, within(6.0));
     fire("#no-frame");
-    assertThat(project().frame()).isNull();
+    assertThat(project().crop()).isNull();
   }
 
   @Test

@@ -21,16 +21,16 @@ import carezza.model.Mask;
 import carezza.model.MaskParts;
 import carezza.model.MaskParts.Join;
 import carezza.model.Point;
-import carezza.model.Region;
+import carezza.model.SemanticRegion;
 import carezza.model.Stroke;
 
 /** Masks and face maps, worked on the picture and in the panel. */
 public class MaskWindowTest extends WindowDriver {
 
-  private static final Mask LIPS = new Mask.Named(Region.LIPS);
+  private static final Mask LIPS = new Mask.RegionMask(SemanticRegion.LIPS);
 
   private Mask mask(String id) {
-    return layer(id).head().mask();
+    return layer(id).attributes().mask();
   }
 
   private MaskParts parts(String id) {
@@ -43,7 +43,7 @@ public class MaskWindowTest extends WindowDriver {
     clickOn("#page-where");
     onStage(
         () -> {
-          model().editSelected(null, l -> l.with(l.head().withMask(mask)));
+          model().editSelected(null, l -> l.with(l.attributes().withMask(mask)));
           return null;
         });
     WaitForAsyncUtils.waitForFxEvents();
@@ -85,7 +85,7 @@ public class MaskWindowTest extends WindowDriver {
 
   @Test
   public void partsAreAddedSwitchedJoinedAndTakenOut() {
-    begin("grade", new Mask.Named(Region.FACE_SKIN));
+    begin("grade", new Mask.RegionMask(SemanticRegion.FACE_SKIN));
     onStage(
         () -> {
           model().part().add(Join.MINUS, LIPS);
@@ -108,14 +108,14 @@ public class MaskWindowTest extends WindowDriver {
     begin("grade", new Mask.Everything());
     add("add-oval");
     assertThat(onStage(() -> model().toolProperty().get())).isEqualTo(Tool.PART);
-    Mask.Oval fresh = (Mask.Oval) mask("grade");
+    Mask.Ellipse fresh = (Mask.Ellipse) mask("grade");
     stroke(fresh.x(), fresh.y(), fresh.x() + 100, fresh.y() - 60);
-    Mask.Oval moved = (Mask.Oval) mask("grade");
+    Mask.Ellipse moved = (Mask.Ellipse) mask("grade");
     assertThat(moved.x() - fresh.x()).isBetween(94.0, 106.0);
     assertThat(moved.y() - fresh.y()).isBetween(-66.0, -54.0);
     assertThat(moved.radiusX()).isEqualTo(fresh.radiusX());
     stroke(moved.x() + moved.radiusX(), moved.y(), moved.x() + moved.radiusX() + 80, moved.y());
-    Mask.Oval widened = (Mask.Oval) mask("grade");
+    Mask.Ellipse widened = (Mask.Ellipse) mask("grade");
     assertThat(widened.radiusX() - moved.radiusX()).isBetween(72.0, 88.0);
     clickOn("#undo");
     assertThat(mask("grade")).isEqualTo(moved);
@@ -201,7 +201,7 @@ public class MaskWindowTest extends WindowDriver {
     add("copy-teeth");
     assertThat(mask("grade")).isEqualTo(mask("teeth"));
     add("link-eyes");
-    assertThat(mask("grade")).isEqualTo(new Mask.Like("eyes"));
+    assertThat(mask("grade")).isEqualTo(new Mask.LinkedMask("eyes"));
     clickOn("#part-0");
     clickOn("#unlink");
     assertThat(mask("grade")).isEqualTo(mask("eyes"));

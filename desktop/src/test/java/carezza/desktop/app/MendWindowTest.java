@@ -24,8 +24,8 @@ import carezza.measure.Blemish;
 import carezza.model.HealLayer;
 import carezza.model.HealLayer.Patch;
 import carezza.model.HealLayer.Piece;
+import carezza.model.HealLayer.RepairMethod;
 import carezza.model.HealLayer.Source;
-import carezza.model.HealLayer.Way;
 import carezza.model.Mask;
 import carezza.model.Point;
 import carezza.model.Project;
@@ -53,7 +53,7 @@ public class MendWindowTest extends WindowDriver {
     clickOn("#card-spots");
     onStage(
         () -> {
-          mending().take(Way.HEAL);
+          mending().take(RepairMethod.HEAL);
           mending().amountProperty().set(1);
           picture().requestFocus();
           return null;
@@ -176,10 +176,10 @@ public class MendWindowTest extends WindowDriver {
     key(KeyCode.R);
     click(patches().getFirst().area().centre());
     clickOn("#way-reduce");
-    assertThat(patches().getFirst().way()).isEqualTo(Way.REDUCE);
+    assertThat(patches().getFirst().way()).isEqualTo(RepairMethod.REDUCE);
     clickOn("#undo");
     assertThat(onStage(() -> mending().chosenProperty().get())).isEmpty();
-    assertThat(patches().getFirst().way()).isEqualTo(Way.HEAL);
+    assertThat(patches().getFirst().way()).isEqualTo(RepairMethod.HEAL);
   }
 
   @Test
@@ -281,7 +281,7 @@ public class MendWindowTest extends WindowDriver {
         });
     assertThat(patches()).allMatch(p -> Math.abs(p.amount() - 0.4) < 1e-9);
     clickOn("#way-reduce");
-    assertThat(patches()).allMatch(p -> p.way() == Way.REDUCE && p.sources().isEmpty());
+    assertThat(patches()).allMatch(p -> p.way() == RepairMethod.REDUCE && p.sources().isEmpty());
   }
 
   @Test
@@ -296,7 +296,7 @@ public class MendWindowTest extends WindowDriver {
     Source first = patches().get(repairs).sources().getFirst();
     assertThat(first.dx()).isBetween(-106.0, -94.0);
     assertThat(patches().get(repairs + 1).sources()).containsExactly(first);
-    assertThat(patches().getLast().way()).isEqualTo(Way.CLONE);
+    assertThat(patches().getLast().way()).isEqualTo(RepairMethod.CLONE);
     clickOn("#clone-aligned");
     stroke(700, 1300, 740, 1300);
     Source own = patches().getLast().sources().getFirst();

@@ -29,8 +29,8 @@ import carezza.model.LayerKind;
 import carezza.model.LayerStack;
 import carezza.model.Mask;
 import carezza.problem.Problem;
+import carezza.project.Document;
 import carezza.project.ProjectFile;
-import carezza.project.Retouch;
 import carezza.session.Journals;
 import carezza.session.Journals.LeftBehind;
 
@@ -157,7 +157,7 @@ public class RealWindowKillTest {
     byte[] png =
         PictureWriter.encode(
             grey, new PictureWriter.Settings(PictureFormat.PNG, 90, 8, OutputProfile.SRGB), "sitter.png");
-    Retouch fresh = ProjectFile.start(png, "sitter.png");
+    Document fresh = ProjectFile.start(png, "sitter.png");
     ProjectFile.save(
         fresh.with(
             fresh.project().withStack(LayerStack.of(LayerKind.DODGE_BURN.fresh())), null),
@@ -165,8 +165,8 @@ public class RealWindowKillTest {
         new byte[0]);
   }
 
-  private static int strokes(Retouch retouch) {
-    DodgeBurnLayer layer = (DodgeBurnLayer) retouch.project().stack().layers().getFirst();
+  private static int strokes(Document document) {
+    DodgeBurnLayer layer = (DodgeBurnLayer) document.project().stack().layers().getFirst();
     return count(layer.dodgeMask()) + count(layer.burnMask());
   }
 

@@ -179,10 +179,10 @@ public class SculptWindowTest extends WindowDriver {
     assertThat(view.lookup("#push-toneBlotch")).isNotNull();
     String said = onStage(() -> ((javafx.scene.control.Button) node("#push-take")).getText());
     reach("#advised");
-    assertThat(layer("smooth").head().amount()).isEqualTo(1);
+    assertThat(layer("smooth").attributes().amount()).isEqualTo(1);
     key(KeyCode.I);
     assertThat(said)
-        .isEqualTo("Take %.0f %%".formatted(100 * layer("smooth").head().amount()));
+        .isEqualTo("Take %.0f %%".formatted(100 * layer("smooth").attributes().amount()));
   }
 
   @Test

@@ -33,7 +33,7 @@ public class WindowTest extends WindowDriver {
   @Test
   public void theDemoUsesEveryStage() {
     for (carezza.model.Stage s : carezza.model.Stage.values()) {
-      assertThat(project().stack().layers()).anyMatch(l -> l.head().stage() == s);
+      assertThat(project().stack().layers()).anyMatch(l -> l.attributes().stage() == s);
     }
   }
 
@@ -144,7 +144,7 @@ public class WindowTest extends WindowDriver {
     int was = shownAt(727, 1330);
     clickOn("#switch-teeth");
     await(() -> picture().isExact());
-    assertThat(layer("teeth").head().on()).isFalse();
+    assertThat(layer("teeth").attributes().on()).isFalse();
     assertThat(distance(shownAt(727, 1330), was)).isGreaterThan(ROUNDING);
     clickOn("#switch-teeth");
     await(() -> picture().isExact());
@@ -209,8 +209,8 @@ public class WindowTest extends WindowDriver {
         });
     robot.type(KeyCode.RIGHT).type(KeyCode.RIGHT);
     WaitForAsyncUtils.waitForFxEvents();
-    assertThat(layer("grade").head().amount())
-        .isGreaterThan(before.stack().find("grade").get().head().amount());
+    assertThat(layer("grade").attributes().amount())
+        .isGreaterThan(before.stack().find("grade").get().attributes().amount());
   }
 
   @Test

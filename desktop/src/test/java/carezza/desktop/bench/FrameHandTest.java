@@ -9,27 +9,27 @@ import org.testng.annotations.Test;
 
 import carezza.colour.MonotoneCurve;
 import carezza.image.PictureSize;
-import carezza.model.Frame;
+import carezza.model.Crop;
 import carezza.model.Point;
 
 /** Frames dragged by hand, and curves bent by it. */
 public class FrameHandTest {
 
-  private static final Frame FRAME = new Frame(100, 100, 80, 60, 0);
+  private static final Crop FRAME = new Crop(100, 100, 80, 60, 0);
 
-  private static Frame drag(Frame frame, Point from, Point to, double ratio) {
-    return new FrameHand(frame, from, 5, ratio).dragged(to);
+  private static Crop drag(Crop crop, Point from, Point to, double ratio) {
+    return new FrameHand(crop, from, 5, ratio).dragged(to);
   }
 
   @Test
   public void aCornerIsDraggedAndTheOppositeOneStays() {
-    Frame dragged = drag(FRAME, new Point(140, 130), new Point(160, 150), 0);
-    assertThat(dragged).isEqualTo(new Frame(110, 110, 100, 80, 0));
+    Crop dragged = drag(FRAME, new Point(140, 130), new Point(160, 150), 0);
+    assertThat(dragged).isEqualTo(new Crop(110, 110, 100, 80, 0));
   }
 
   @Test
   public void aRatioIsKeptFromASide() {
-    Frame dragged = drag(FRAME, new Point(140, 100), new Point(180, 100), 2);
+    Crop dragged = drag(FRAME, new Point(140, 100), new Point(180, 100), 2);
     assertThat(dragged.width()).isEqualTo(120);
     assertThat(dragged.height()).isEqualTo(60);
   }
@@ -37,17 +37,17 @@ public class FrameHandTest {
   @Test
   public void insideItMovesAndOutsideItTurns() {
     assertThat(drag(FRAME, new Point(100, 90), new Point(105, 80), 0))
-        .isEqualTo(new Frame(105, 90, 80, 60, 0));
-    Frame turned = drag(FRAME, new Point(200, 100), new Point(200, 110), 0);
+        .isEqualTo(new Crop(105, 90, 80, 60, 0));
+    Crop turned = drag(FRAME, new Point(200, 100), new Point(200, 110), 0);
     assertThat(turned.angle()).isCloseTo(Math.toDegrees(Math.atan2(10, 100)), within(1e-9));
   }
 
   @Test
   public void aTurnedFrameIsDraggedAlongItsOwnSides() {
-    Frame turned = FRAME.turned(30);
+    Crop turned = FRAME.turned(30);
     Point corner = turned.at(1, 1);
     Point opposite = turned.at(-1, -1);
-    Frame dragged = drag(turned, corner, corner.plus(13, 4), 0);
+    Crop dragged = drag(turned, corner, corner.plus(13, 4), 0);
     assertThat(dragged.at(-1, -1).distance(opposite)).isCloseTo(0, within(1e-9));
     assertThat(dragged.at(1, 1).distance(corner.plus(13, 4))).isCloseTo(0, within(1e-9));
   }
@@ -55,7 +55,7 @@ public class FrameHandTest {
   @Test
   public void anUprightLineLevelsAsWellAsALevelOne() {
     PictureSize size = new PictureSize(400, 300);
-    Frame by = FrameHand.levelled(Frame.of(size), new Point(10, 10), new Point(16, 110), size);
+    Crop by = FrameHand.levelled(Crop.of(size), new Point(10, 10), new Point(16, 110), size);
     assertThat(by.angle()).isCloseTo(-Math.toDegrees(Math.atan2(6, 100)), within(1e-9));
   }
 

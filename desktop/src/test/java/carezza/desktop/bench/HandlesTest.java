@@ -13,8 +13,8 @@ import carezza.model.FaceMap;
 import carezza.model.HealLayer.Patch;
 import carezza.model.HealLayer.Source;
 import carezza.model.Mask;
+import carezza.model.Mask.Ellipse;
 import carezza.model.Mask.Gradient;
-import carezza.model.Mask.Oval;
 import carezza.model.Mask.Polygon;
 import carezza.model.Point;
 
@@ -22,7 +22,7 @@ import carezza.model.Point;
 public class HandlesTest {
 
   private static final Offset<Double> EXACT = within(1e-9);
-  private static final Oval OVAL = new Oval(100, 80, 40, 20, 30, 0.5);
+  private static final Ellipse OVAL = new Ellipse(100, 80, 40, 20, 30, 0.5);
 
   private static Mask dragged(Mask part, int handle, Point to) {
     return PartHandles.of(part).get(handle).move().apply(to);
@@ -35,7 +35,7 @@ public class HandlesTest {
   @Test
   public void anOvalsRimTurnsItAndStaysUnderTheHand() {
     Point to = new Point(100, 140);
-    Oval turned = (Oval) dragged(OVAL, 1, to);
+    Ellipse turned = (Ellipse) dragged(OVAL, 1, to);
     assertThat(turned.angle()).isCloseTo(90, EXACT);
     assertThat(turned.radiusX()).isCloseTo(60, EXACT);
     assertThat(turned.radiusY()).isEqualTo(20);
@@ -44,17 +44,17 @@ public class HandlesTest {
 
   @Test
   public void itsOtherRimOnlyWidensAndItsMiddleMoves() {
-    Oval wide = (Oval) dragged(OVAL, 2, PartHandles.of(OVAL).get(2).place().plus(-15, 25.98076));
+    Ellipse wide = (Ellipse) dragged(OVAL, 2, PartHandles.of(OVAL).get(2).place().plus(-15, 25.98076));
     assertThat(wide.angle()).isEqualTo(30);
     assertThat(wide.radiusX()).isEqualTo(40);
     assertThat(wide.radiusY()).isCloseTo(50, within(1e-4));
-    assertThat(dragged(OVAL, 0, new Point(7, 9))).isEqualTo(new Oval(7, 9, 40, 20, 30, 0.5));
+    assertThat(dragged(OVAL, 0, new Point(7, 9))).isEqualTo(new Ellipse(7, 9, 40, 20, 30, 0.5));
   }
 
   @Test
   public void anOvalDoesNotVanish() {
-    assertThat(((Oval) dragged(OVAL, 1, new Point(100, 80))).radiusX()).isEqualTo(2);
-    assertThat(((Oval) dragged(OVAL, 2, new Point(100, 80))).radiusY()).isEqualTo(2);
+    assertThat(((Ellipse) dragged(OVAL, 1, new Point(100, 80))).radiusX()).isEqualTo(2);
+    assertThat(((Ellipse) dragged(OVAL, 2, new Point(100, 80))).radiusY()).isEqualTo(2);
   }
 
   @Test

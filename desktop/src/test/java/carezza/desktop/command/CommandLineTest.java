@@ -28,8 +28,8 @@ import carezza.file.AtomicFile;
 import carezza.image.Cancellation;
 import carezza.image.PictureSize;
 import carezza.problem.Problem;
+import carezza.project.Document;
 import carezza.project.ProjectFile;
-import carezza.project.Retouch;
 import carezza.session.Session;
 
 /** Every verb, as scripts use them. */
@@ -43,10 +43,10 @@ public class CommandLineTest {
   public void prepare() throws Exception {
     folder = Files.createTempDirectory("carezza-command-test");
     photo = folder.resolve("sitter.jpg");
-    Retouch apothecary = Demo.apothecary();
+    Document apothecary = Demo.apothecary();
     Files.write(photo, apothecary.file());
     demo = folder.resolve("demo.carezza");
-    Retouch understudy = Demo.understudy();
+    Document understudy = Demo.understudy();
     new Session(understudy.photograph()).save(understudy, AtomicFile.replacing(demo), Cancellation.NONE);
   }
 

@@ -1,2 +1,0 @@
-/** Measures speed, memory and quality; docs/performance.md says how to run it. */
-package carezza.bench;

@@ -1,0 +1,423 @@
+package carezza.benchmarks;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.IdentityHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.concurrent.Callable;
+import java.util.concurrent.CountDownLatch;
+import java.util.concurrent.FutureTask;
+import java.util.concurrent.locks.LockSupport;
+import javafx.application.Platform;
+import javafx.event.EventType;
+import javafx.geometry.Point2D;
+import javafx.scene.Scene;
+import javafx.scene.input.MouseButton;
+import javafx.scene.input.MouseEvent;
+import javafx.stage.Stage;
+
+import carezza.codec.OutputProfile;
+import carezza.codec.PictureFormat;
+import carezza.codec.PictureWriter;
+import carezza.colour.MonotoneCurve;
+import carezza.desktop.app.CarezzaApp;
+import carezza.desktop.app.Display;
+import carezza.desktop.app.MainView;
+import carezza.desktop.bench.BenchModel;
+import carezza.desktop.bench.Brush;
+import carezza.model.CurveLayer;
+import carezza.model.GradientMapLayer;
+import carezza.model.HueBandsLayer;
+import carezza.model.Layer;
+import carezza.model.LayerKind;
+import carezza.model.LayerValue;
+import carezza.model.Mask;
+import carezza.model.MonochromeLayer;
+import carezza.model.Point;
+import carezza.model.Project;
+import carezza.model.SkinToneEveningLayer.Target;
+import carezza.model.Tint;
+import carezza.project.Document;
+import carezza.project.ProjectFile;
+
+/**
+ * Work in the real window, drawn in memory: how long it takes from an input event until the picture that
+ * holds it is in the view. The 24-megapixel portrait with twenty layers, whole picture in the view.
+ */
+final class Interaction {
+
+  private static final int STROKES = 24;
+
+  /** Strokes of a program just started, and of one that has run a few seconds. */
+  private static final int COLD = 2;
+
+  private static final int WARM = 10;
+  private static final int EVENTS = 40;
+  private static final int MOVES = 100;
+
+  /** What a hand takes from choosing a layer to its slider. */
+  private static final long TO_THE_SLIDER_MILLIS = 1000;
+
+  /** Between events of a mouse that reports 125 times a second. */
+  private static final long EVENT_NANOS = 8_000_000;
+
+  private final Map<Project, Long> asked = new IdentityHashMap<>();
+  private final List<Long> latencies = new ArrayList<>();
+  private int frames;
+  private MainView view;
+
+  /** Kinds of layer to be measured; none for all. */
+  private List<String> wanted = List.of();
+
+  /** A soft brush on a dodge-and-burn layer with twelve layers above it. */
+  static void strokes() throws Exception {
+    new Interaction().inWindow(Interaction::paint);
+  }
+
+  /** The amount of one layer after the other, moved as by a slider. */
+  static void sliders() throws Exception {
+    new Interaction().inWindow(Interaction::slide);
+  }
+
+  /** A wide brush that stays inside edges, and a range changed while its mask is shown. */
+  static void masks() throws Exception {
+    new Interaction().inWindow(Interaction::mask);
+  }
+
+  /**
+   * A value of each layer of colour, range and eyes, put on top of its stage, moved as by a slider.
+   *
+   * @param kinds only these, by the names of {@link LayerKind}; none for all
+   */
+  static void colours(List<String> kinds) throws Exception {
+    new Interaction()
+        .inWindow(
+            here -> {
+              here.wanted = kinds;
+              here.colour();
+            });
+  }
+
+  @FunctionalInterface
+  private interface Work {
+    void run(Interaction here) throws Exception;
+  }
+
+  private void inWindow(Work work) throws Exception {
+    Display.useOffscreen();
+    CountDownLatch up = new CountDownLatch(1);
+    Platform.startup(up::countDown);
+    up.await();
+    Document document = retouch();
+    on(
+        () -> {
+          CarezzaApp.loadFonts();
+          view = new MainView();
+          Stage stage = new Stage();
+          stage.setScene(new Scene(view, 1280, 800));
+          stage.show();
+          view.put(document);
+          view.model().projectProperty().addListener((o, was, is) -> ask(is));
+          view.picture().shownProperty().addListener((o, was, is) -> shown(is));
+          return null;
+        });
+    rest();
+    work.run(this);
+    on(
+        () -> {
+          view.close();
+          view.getScene().getWindow().hide();
+          return null;
+        });
+    Platform.exit();
+  }
+
+  private void select(String layer) throws Exception {
+    on(
+        () -> {
+          view.model().select(layer);
+          return null;
+        });
+    rest();
+  }
+
+  private void selectTheLast(LayerKind kind) throws Exception {
+    select(
+        view.model().stack().layers().stream()
+            .filter(l -> LayerKind.of(l) == kind)
+            .reduce((first, last) -> last)
+            .map(Layer::attributes)
+            .orElseThrow()
+            .id());
+  }
+
+  private void mask() throws Exception {
+    selectTheLast(LayerKind.DODGE_BURN);
+    on(
+        () -> {
+          BenchModel model = view.model();
+          model.brushProperty().set(new Brush(400, 0.5, 0.1).staying(true));
+          return null;
+        });
+    strokes("strokes of 400 px inside edges");
+    selectTheLast(LayerKind.CURVE);
+    on(
+        () -> {
+          view.model().viewing().maskShownProperty().set(true);
+          return null;
+        });
+    rest();
+    slide(
+        "range with its mask shown",
+        (layer, t) ->
+            layer.with(
+                layer
+                    .attributes()
+                    .withMask(
+                        new Mask.Range(
+                            Mask.Quantity.LIGHTNESS, 20 + 30 * t, 35 + 30 * t, 80, 90))));
+  }
+
+  private void paint() throws Exception {
+    selectTheLast(LayerKind.DODGE_BURN);
+    strokes("strokes");
+  }
+
+  private void strokes(String what) throws Exception {
+    for (int s = 0; s < STROKES; s++) {
+      if (s == COLD || s == WARM) {
+        rest();
+        if (s == WARM) {
+          report(what + ", the first", 0);
+        }
+        on(() -> latencies.removeIf(l -> true));
+      }
+      stroke(s % 12);
+    }
+    rest();
+    report(what + ", later", 0);
+  }
+
+  private void slide() throws Exception {
+    for (Layer layer : view.model().stack().layers()) {
+      select(layer.attributes().id());
+      Thread.sleep(TO_THE_SLIDER_MILLIS);
+      slide(
+          LayerKind.of(layer).toString(), (l, t) -> l.with(l.attributes().withAmount(1 - 0.8 * t)));
+      rest();
+      on(
+          () -> {
+            view.model().undo();
+            return null;
+          });
+    }
+  }
+
+  private void colour() throws Exception {
+    value(LayerKind.SKIN_TONE_EVENING, "redness", 0.1, 0.9);
+    value(LayerKind.SKIN_MATCH, "colour", 0.1, 1);
+    fresh(
+        LayerKind.HUE_BANDS,
+        (l, t) ->
+            ((HueBandsLayer) l)
+                .with(HueBandsLayer.Family.ORANGE, new HueBandsLayer.Trim(20 * t, 0, 0)));
+    value(LayerKind.SKIN_DEPTH, "strength", 0.1, 1);
+    value(LayerKind.DESATURATE, "share", 0.1, 0.9);
+    fresh(
+        LayerKind.COLOUR_BALANCE,
+        (l, t) -> LayerValue.with(l, "darks", new Tint(265, 20 * t)));
+    fresh(
+        LayerKind.GRADIENT_MAP,
+        (l, t) -> ((GradientMapLayer) l).with(1, new Target(50, 10 + 40 * t, 50)));
+    fresh(LayerKind.MONOCHROME, (l, t) -> ((MonochromeLayer) l).with(HueBandsLayer.Family.ORANGE, 30 * t));
+    value(LayerKind.SATURATION, "saturation", -0.5, 0.5);
+    value(LayerKind.HUE_SHIFT, "turn", 5, 40);
+    fresh(
+        LayerKind.CURVE,
+        (l, t) ->
+            ((CurveLayer) l)
+                .withLuminance(
+                    List.of(
+                        new MonotoneCurve.Point(0, 0),
+                        new MonotoneCurve.Point(0.5, 0.4 + 0.2 * t),
+                        new MonotoneCurve.Point(1, 1))));
+    value(LayerKind.TEETH, "target", 4, 14);
+    value(LayerKind.SCLERA, "target", 2, 9);
+    value(LayerKind.IRIS, "contrast", 0.1, 0.6);
+    value(LayerKind.CATCHLIGHT, "gain", 0.1, 0.9);
+    value(LayerKind.LIPS, "target", 20, 45);
+    // Last, on a program that is warm: all the stack lies above them.
+    value(LayerKind.WHITE_BALANCE, "temperature", 5200, 7600);
+    value(LayerKind.EXPOSURE, "stops", -0.5, 0.5);
+    value(LayerKind.LEVELS, "black", 0, 0.1);
+    value(LayerKind.LEVELS, "darks", 0.1, 1);
+    value(LayerKind.LOCAL_CONTRAST, "contrast", 0.1, 0.6);
+    value(LayerKind.LOCAL_CONTRAST, "haze", 0.1, 0.6);
+  }
+
+  private void value(LayerKind kind, String name, double from, double to) throws Exception {
+    fresh(kind, (l, t) -> LayerValue.with(l, name, from + t * (to - from)));
+  }
+
+  /** Adds a layer, moves one of its values, and takes it back. */
+  private void fresh(LayerKind kind, Slide slide) throws Exception {
+    if (!wanted.isEmpty() && !wanted.contains(kind.name())) {
+      return;
+    }
+    on(
+        () -> {
+          view.model().add(kind);
+          return null;
+        });
+    rest();
+    Thread.sleep(TO_THE_SLIDER_MILLIS);
+    slide(kind.title(), slide);
+    rest();
+    on(
+        () -> {
+          view.model().undo();
+          view.model().undo();
+          return null;
+        });
+    rest();
+  }
+
+  /** What a slider does to a layer, from 0 at one end to 1 at the other. */
+  private interface Slide {
+    Layer to(Layer layer, double t);
+  }
+
+  private void slide(String what, Slide slide) throws Exception {
+    on(
+        () -> {
+          latencies.clear();
+          return null;
+        });
+    long start = System.nanoTime();
+    int first = frames();
+    for (int i = 0; i < MOVES; i++) {
+      double t = (double) i / MOVES;
+      on(
+          () -> {
+            view.model().editSelected("slide", l -> slide.to(l, t));
+            return null;
+          });
+      LockSupport.parkNanos(2 * EVENT_NANOS);
+    }
+    double seconds = (System.nanoTime() - start) / 1e9;
+    report(what, (frames() - first) / seconds);
+  }
+
+  private int frames() throws Exception {
+    return on(() -> frames);
+  }
+
+  private void report(String what, double perSecond) throws Exception {
+    long[] sorted = on(() -> latencies.stream().mapToLong(Long::longValue).sorted().toArray());
+    System.out.printf(
+        "%s: %d events shown: median %.1f ms, p95 %.1f ms, most %.1f ms%s%n",
+        what,
+        sorted.length,
+        sorted[sorted.length / 2] / 1e6,
+        sorted[sorted.length * 95 / 100] / 1e6,
+        Arrays.stream(sorted).max().orElse(0) / 1e6,
+        perSecond == 0 ? "" : ", %.0f frames per second".formatted(perSecond));
+  }
+
+  private static Document retouch() throws Exception {
+    LargePortrait portrait = LargePortrait.of24Megapixels();
+    byte[] file =
+        PictureWriter.encode(
+            portrait.pixels(),
+            new PictureWriter.Settings(PictureFormat.JPEG, 95, 8, OutputProfile.SRGB),
+            "large.jpg");
+    Document started = ProjectFile.start(file, "large.jpg");
+    return started.with(
+        started
+            .project()
+            .withFaces(portrait.faces())
+            .withStack(BeautyStack.on(portrait.faces())),
+        null);
+  }
+
+  private void ask(Project project) {
+    asked.put(project, System.nanoTime());
+  }
+
+  /** All that was asked up to this project is in the view now. */
+  private void shown(Project project) {
+    Long at = asked.get(project);
+    frames++;
+    if (at == null) {
+      return;
+    }
+    long now = System.nanoTime();
+    asked
+        .values()
+        .removeIf(
+            t -> {
+              if (t <= at) {
+                latencies.add(now - t);
+              }
+              return t <= at;
+            });
+  }
+
+  private void stroke(int number) throws Exception {
+    for (int i = 0; i < EVENTS; i++) {
+      long start = System.nanoTime();
+      double t = i / (EVENTS - 1.0);
+      double x = 1700 + 1400 * t;
+      double y = 2100 + 160 * number + 150 * Math.sin(6 * t);
+      EventType<MouseEvent> type =
+          i == 0
+              ? MouseEvent.MOUSE_PRESSED
+              : i == EVENTS - 1 ? MouseEvent.MOUSE_RELEASED : MouseEvent.MOUSE_DRAGGED;
+      Platform.runLater(() -> fire(type, x, y));
+      LockSupport.parkNanos(EVENT_NANOS - (System.nanoTime() - start));
+    }
+    Thread.sleep(250);
+  }
+
+  private void fire(EventType<MouseEvent> type, double x, double y) {
+    Point place = view.picture().toView(new Point(x, y));
+    Point2D at = view.picture().localToScene(place.x(), place.y());
+    boolean down = type != MouseEvent.MOUSE_RELEASED;
+    view.picture()
+        .fireEvent(
+            new MouseEvent(
+                type,
+                at.getX(),
+                at.getY(),
+                at.getX(),
+                at.getY(),
+                MouseButton.PRIMARY,
+                1,
+                false,
+                false,
+                false,
+                false,
+                down,
+                false,
+                false,
+                true,
+                false,
+                false,
+                null));
+  }
+
+  /** Waits until the view is exact and the gauges are read. */
+  private void rest() throws Exception {
+    Thread.sleep(400);
+    while (!on(() -> view.picture().isExact() && !view.model().measuringProperty().get())) {
+      Thread.sleep(100);
+    }
+  }
+
+  private static <T> T on(Callable<T> work) throws Exception {
+    FutureTask<T> task = new FutureTask<>(work);
+    Platform.runLater(task);
+    return task.get();
+  }
+}

@@ -1,0 +1,48 @@
+package carezza.benchmarks;
+
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.Arrays;
+import java.util.List;
+
+import carezza.codec.PressProfile;
+
+/**
+ * Runs a measurement: {@code jmh [pattern …]}, {@code memory}, {@code strokes}, {@code sliders},
+ * {@code masks}, {@code colours [KIND …]};
+ * {@code quality PORTRAITS FILE.md} compares what is found with the painted truth;
+ * {@code detection PORTRAITS} fits the weights by which blemishes are told;
+ * {@code files FOLDER [REPORT.md]} reads a folder of other people's files beside an independent reader;
+ * {@code fuzz SECONDS FOLDER} fuzzes the readers (with the profile {@code fuzz});
+ * {@code press-profile FILE} makes the CMYK profile anew.
+ */
+public final class Main {
+
+  private Main() {}
+
+  public static void main(String[] arguments) throws Exception {
+    String what = arguments.length == 0 ? "" : arguments[0];
+    String[] rest =
+        arguments.length == 0
+            ? arguments
+            : Arrays.copyOfRange(arguments, 1, arguments.length);
+    switch (what) {
+      case "jmh" -> org.openjdk.jmh.Main.main(rest);
+      case "memory" -> MemoryProof.run();
+      case "memory-of" -> MemoryProof.of(Integer.parseInt(rest[0]));
+      case "strokes" -> Interaction.strokes();
+      case "sliders" -> Interaction.sliders();
+      case "masks" -> Interaction.masks();
+      case "colours" -> Interaction.colours(List.of(rest));
+      case "quality" -> Quality.run(Path.of(rest[0]), Path.of(rest[1]));
+      case "detection" -> DetectionFit.run(Path.of(rest[0]));
+      case "files" -> ForeignFiles.main(rest);
+      case "fuzz" -> Fuzzing.run(rest);
+      case "press-profile" -> Files.write(Path.of(rest[0]), PressProfile.make());
+      default -> {
+        System.err.println("Say what to measure: jmh [pattern …], memory, strokes, sliders, masks, colours, quality, detection, files, fuzz, or press-profile.");
+        System.exit(2);
+      }
+    }
+  }
+}

@@ -1,0 +1,111 @@
+package carezza.filter;
+
+import carezza.image.Area;
+import carezza.image.ParallelRows;
+import carezza.image.Plane;
+
+/**
+ * Reduce and expand by two with the binomial (1 4 6 4 1)/16, sample i of the coarse plane standing on
+ * sample 2i of the fine one (Burt and Adelson 1983). Planes made here are work space: their areas
+ * start at 0, 0.
+ */
+final class PyramidReduction {
+
+  private PyramidReduction() {}
+
+  /** Half size; borders mirrored. */
+  static Plane reduce(Plane fine) {
+    return reducePadded(fine, 0);
+  }
+
+  /** Half size of the plane with {@code pad} (even) mirrored pixels added on each side. */
+  static Plane reducePadded(Plane fine, int pad) {
+    int w = fine.width();
+    int h = fine.height();
+    int cw = (w + 2 * pad + 1) / 2;
+    int ch = (h + 2 * pad + 1) / 2;
+    float[] in = fine.values();
+    float[] out = new float[cw * ch];
+    ParallelRows.each(
+        w,
+        ch,
+        (from, to) -> {
+          float[] row = new float[w];
+          float[] padded = new float[w + 2 * pad + 6];
+          for (int y = from; y < to; y++) {
+            int centre = 2 * y - pad;
+            int a = MirrorBoundary.index(centre - 2, h) * w;
+            int b = MirrorBoundary.index(centre - 1, h) * w;
+            int c = MirrorBoundary.index(centre, h) * w;
+            int d = MirrorBoundary.index(centre + 1, h) * w;
+            int e = MirrorBoundary.index(centre + 2, h) * w;
+            for (int x = 0; x < w; x++) {
+              row[x] =
+                  (in[a + x] + in[e + x] + 4 * (in[b + x] + in[d + x]) + 6 * in[c + x]) * (1 / 16f);
+            }
+            GaussianBlur.mirrorPad(row, w, pad + 3, padded);
+            int at = y * cw;
+            for (int x = 0; x < cw; x++) {
+              int p = 2 * x + 3;
+              out[at + x] =
+                  (padded[p - 2]
+                          + padded[p + 2]
+                          + 4 * (padded[p - 1] + padded[p + 1])
+                          + 6 * padded[p])
+                      * (1 / 16f);
+            }
+          }
+        });
+    return new Plane(new Area(0, 0, cw, ch), out);
+  }
+
+  /** Double size. */
+  static Plane expand(Plane coarse) {
+    return expandInto(coarse, 0, new Area(0, 0, 2 * coarse.width(), 2 * coarse.height()));
+  }
+
+  /** Double size, leaving out {@code pad} (even) fine pixels at the top left, over {@code area}. */
+  static Plane expandInto(Plane coarse, int pad, Area area) {
+    int cw = coarse.width();
+    int ch = coarse.height();
+    int w = area.width();
+    int h = area.height();
+    int first = pad / 2;
+    float[] in = coarse.values();
+    float[] out = new float[w * h];
+    ParallelRows.each(
+        w,
+        h,
+        (from, to) -> {
+          int columns = (w + 1) / 2 + 2;
+          float[] row = new float[columns];
+          for (int y = from; y < to; y++) {
+            int cy = (y + pad) / 2;
+            if (((y + pad) & 1) == 0) {
+              int a = Math.max(cy - 1, 0) * cw;
+              int b = Math.min(cy, ch - 1) * cw;
+              int c = Math.min(cy + 1, ch - 1) * cw;
+              for (int i = 0; i < columns; i++) {
+                int x = Math.clamp(first - 1 + i, 0, cw - 1);
+                row[i] = (in[a + x] + 6 * in[b + x] + in[c + x]) * (1 / 8f);
+              }
+            } else {
+              int a = Math.min(cy, ch - 1) * cw;
+              int b = Math.min(cy + 1, ch - 1) * cw;
+              for (int i = 0; i < columns; i++) {
+                int x = Math.clamp(first - 1 + i, 0, cw - 1);
+                row[i] = (in[a + x] + in[b + x]) * 0.5f;
+              }
+            }
+            int at = y * w;
+            for (int x = 0, i = 1; x < w; x += 2, i++) {
+              out[at + x] = (row[i - 1] + 6 * row[i] + row[i + 1]) * (1 / 8f);
+            }
+            for (int x = 1, i = 1; x < w; x += 2, i++) {
+              out[at + x] = (row[i] + row[i + 1]) * 0.5f;
+            }
+          }
+        });
+    return new Plane(area, out);
+  }
+}

@@ -1,0 +1,96 @@
+package carezza.filter;
+
+import java.util.Arrays;
+
+import carezza.image.Plane;
+
+/** Medians and robust spreads over the pixels that a mask takes in; single lights and hairs do not count. */
+public final class RobustStatistics {
+
+  /** Coverage from which a pixel is taken in. */
+  public static final float TAKEN_IN = 0.5f;
+
+  /** Median absolute deviation to standard deviation, for normal spread. */
+  private static final double MAD_TO_SIGMA = 1.4826;
+
+  private RobustStatistics() {}
+
+  /** Values of the plane where the coverage is at least one half, row by row. */
+  public static double[] values(Plane plane, Plane coverage) {
+    float[] v = plane.values();
+    float[] m = coverage.values();
+    double[] taken = new double[v.length];
+    int n = 0;
+    for (int i = 0; i < v.length; i++) {
+      if (m[i] >= TAKEN_IN) {
+        taken[n++] = v[i];
+      }
+    }
+    return Arrays.copyOf(taken, n);
+  }
+
+  /** Value below which a share of the values lies; NaN of none. Changes their order. */
+  public static double quantile(double[] values, double share) {
+    if (values.length == 0) {
+      return Double.NaN;
+    }
+    return select(values, (int) Math.min(values.length - 1, share * values.length));
+  }
+
+  /** The value that would stand at {@code rank} if the values were sorted (Hoare's selection). */
+  private static double select(double[] values, int rank) {
+    int from = 0;
+    int to = values.length - 1;
+    while (from < to) {
+      double a = values[from];
+      double b = values[(from + to) >>> 1];
+      double c = values[to];
+      double pivot = Math.max(Math.min(a, b), Math.min(Math.max(a, b), c));
+      int i = from;
+      int k = to;
+      while (i <= k) {
+        while (values[i] < pivot) {
+          i++;
+        }
+        while (values[k] > pivot) {
+          k--;
+        }
+        if (i <= k) {
+          double swap = values[i];
+          values[i++] = values[k];
+          values[k--] = swap;
+        }
+      }
+      if (rank <= k) {
+        to = k;
+      } else if (rank >= i) {
+        from = i;
+      } else {
+        break;
+      }
+    }
+    return values[rank];
+  }
+
+  public static double median(Plane plane, Plane coverage) {
+    return quantile(values(plane, coverage), 0.5);
+  }
+
+  /** Spread: 1.4826 x the median absolute deviation from the median; 0 of none. */
+  public static double sigma(Plane plane, Plane coverage) {
+    return sigma(values(plane, coverage));
+  }
+
+  /** As above, of values in any order. */
+  public static double sigma(double[] values) {
+    if (values.length == 0) {
+      return 0;
+    }
+    double middle = quantile(values, 0.5);
+    double[] away = new double[values.length];
+    for (int i = 0; i < away.length; i++) {
+      away[i] = Math.abs(values[i] - middle);
+    }
+    return MAD_TO_SIGMA * quantile(away, 0.5);
+  }
+}

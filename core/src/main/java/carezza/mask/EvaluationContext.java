@@ -1,0 +1,53 @@
+package carezza.mask;
+
+import carezza.image.Area;
+import carezza.image.Level;
+import carezza.image.PictureSize;
+import carezza.raw.SensorLight;
+
+/**
+ * Where rendering takes place: which level of which photograph, and the regions found on it.
+ *
+ * @param photograph full size
+ * @param level of the pyramid; all areas below are in its pixels
+ * @param edges of the photograph, for strokes that stay inside them; null to let them pass
+ * @param memory of coverages, or null to render each anew
+ * @param sensor what the camera's sensor saw, of a raw photograph; null of any other
+ */
+public record EvaluationContext(
+    PictureSize photograph,
+    int level,
+    Regions regions,
+    Edges edges,
+    MaskCache memory,
+    SensorLight sensor) {
+
+  public EvaluationContext(PictureSize photograph, int level, Regions regions) {
+    this(photograph, level, regions, null, null, null);
+  }
+
+  /** The same photograph at another level, without memory. */
+  public EvaluationContext at(int other) {
+    return new EvaluationContext(photograph, other, regions, edges, null, sensor);
+  }
+
+  /** Pixels of this level per photograph pixel. */
+  public double scale() {
+    return Level.scale(level);
+  }
+
+  /** The whole picture at this level. */
+  public Area whole() {
+    return photograph.atLevel(level).area();
+  }
+
+  /** Face width in pixels of this level; half the picture's short edge where there is no face map. */
+  public double faceWidth() {
+    double full =
+        regions
+            .faces()
+            .map(carezza.model.FaceMap::faceWidth)
+            .orElse(0.5 * Math.min(photograph.width(), photograph.height()));
+    return full * scale();
+  }
+}

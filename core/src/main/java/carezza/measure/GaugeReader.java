@@ -1,0 +1,70 @@
+package carezza.measure;
+
+import java.util.List;
+
+import carezza.image.Area;
+import carezza.image.Cancellation;
+import carezza.image.Picture;
+import carezza.mask.EvaluationContext;
+import carezza.mask.Regions;
+import carezza.model.LayerStack;
+import carezza.model.RepairArea;
+import carezza.model.Stage;
+import carezza.render.RenderInput;
+import carezza.render.Renderer;
+import carezza.render.Renderer.Readiness;
+
+/**
+ * Renders what the gauges look at, and reads them; figures of the settled picture are kept while it stays
+ * as it is. Safe for many threads.
+ */
+public final class GaugeReader {
+
+  private final Renderer renderer;
+  private volatile Settled known;
+
+  public GaugeReader(Renderer renderer) {
+    this.renderer = renderer;
+  }
+
+  /** Figures of a settled picture, and all that they depend on. */
+  private record Settled(
+      LayerStack stack, Regions regions, List<RepairArea> repaired, PictureStatistics figures) {
+    boolean serves(RenderInput settled, List<RepairArea> areas) {
+      return stack.equals(settled.stack())
+          && regions == settled.regions()
+          && repaired.equals(areas);
+    }
+  }
+
+  /**
+   * What was read, and the finished picture it was read on, at the analysis size; not to be modified.
+   */
+  public record Findings(List<Gauge> gauges, Picture picture) {}
+
+  /**
+   * All gauges of a scene, from its picture after Settle to its end.
+   *
+   * @throws java.util.concurrent.CancellationException if cancelled
+   */
+  public Findings of(RenderInput scene, JobLevel job, Cancellation cancellation) {
+    double faceWidth = renderer.site(scene, 0).faceWidth();
+    EvaluationContext context = renderer.site(scene, Renderer.analysisLevel(faceWidth));
+    Area whole = context.whole();
+    RenderInput settled = scene.through(scene.stack().through(Stage.SETTLE));
+    List<RepairArea> repaired = PictureStatistics.repaired(scene.stack());
+    Settled before = known;
+    if (before == null || !before.serves(settled, repaired)) {
+      Picture picture =
+          renderer.render(settled, whole, context.level(), Readiness.EXACT, cancellation);
+      before =
+          new Settled(
+              settled.stack(), settled.regions(), repaired, PictureStatistics.of(context, picture, repaired));
+      known = before;
+    }
+    Picture after = renderer.render(scene, whole, context.level(), Readiness.EXACT, cancellation);
+    cancellation.check();
+    PictureStatistics finished = PictureStatistics.of(context, after, repaired);
+    return new Findings(Gauges.read(before.figures(), finished, job), after);
+  }
+}

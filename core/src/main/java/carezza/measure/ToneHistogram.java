@@ -1,0 +1,63 @@
+package carezza.measure;
+
+import carezza.colour.WorkingSpace;
+import carezza.filter.RobustStatistics;
+import carezza.image.Picture;
+import carezza.image.Plane;
+
+/**
+ * How often encoded sRGB values come in a place: as a histogram, and column by column as a waveform.
+ *
+ * @param channels of red, green, blue: shares of the fullest of {@link #BINS} bins
+ * @param columns waveform of the luma: for each of {@link #COLUMNS} columns of the place, from left to
+ *     right, shares of the fullest of {@link #BINS} bins
+ */
+public record ToneHistogram(float[][] channels, float[][] columns) {
+
+  public static final int BINS = 128;
+  public static final int COLUMNS = 96;
+
+  public static ToneHistogram of(Picture working, Plane where) {
+    Picture srgb = WorkingSpace.toSrgb(working);
+    float[][] channels = new float[3][BINS];
+    float[][] columns = new float[COLUMNS][BINS];
+    var box = where.covered();
+    for (int y = box.y(); y < box.bottom(); y++) {
+      for (int x = box.x(); x < box.right(); x++) {
+        int i = where.index(x, y);
+        if (where.values()[i] < RobustStatistics.TAKEN_IN) {
+          continue;
+        }
+        float r = srgb.first().values()[i];
+        float g = srgb.second().values()[i];
+        float b = srgb.third().values()[i];
+        channels[0][bin(r)]++;
+        channels[1][bin(g)]++;
+        channels[2][bin(b)]++;
+        int column = (int) ((long) (x - box.x()) * COLUMNS / Math.max(1, box.width()));
+        columns[column][bin(0.2126f * r + 0.7152f * g + 0.0722f * b)]++;
+      }
+    }
+    for (float[] channel : channels) {
+      scale(channel);
+    }
+    for (float[] column : columns) {
+      scale(column);
+    }
+    return new ToneHistogram(channels, columns);
+  }
+
+  private static int bin(float v) {
+    return Math.clamp((int) (v * BINS), 0, BINS - 1);
+  }
+
+  private static void scale(float[] counts) {
+    float most = 0;
+    for (float c : counts) {
+      most = Math.max(most, c);
+    }
+    for (int i = 0; i < counts.length && most > 0; i++) {
+      counts[i] /= most;
+    }
+  }
+}

@@ -1,0 +1,62 @@
+package carezza.project;
+
+import java.nio.file.Path;
+
+import carezza.codec.Photograph;
+import carezza.model.PhotoReference;
+import carezza.model.Project;
+
+/**
+ * A project together with its photograph, as opened.
+ *
+ * @param project the recipe
+ * @param photograph the pixels
+ * @param file the photograph's own bytes
+ * @param source where the photograph's file lies, if the project links to it; null if it is embedded
+ * @param path where the project was opened from or saved to last; null before
+ * @param origin where the photograph was read from, embedded or not; null where that is not known
+ */
+public record Document(
+    Project project, Photograph photograph, byte[] file, Path source, Path path, Path origin) {
+
+  public Document with(Project newProject, Path newPath) {
+    return new Document(newProject, photograph, file, source, newPath, origin);
+  }
+
+  /** The same with another name of the photograph's file. */
+  public Document named(String name) {
+    PhotoReference photo = project.photograph();
+    return new Document(
+        project.withPhotograph(
+            new PhotoReference(
+                name, photo.sha256(), photo.embedded(), photo.width(), photo.height())),
+        photograph,
+        file,
+        source,
+        path,
+        origin);
+  }
+
+  /** The same with the photograph linked where it lies, or embedded if that is null. */
+  public Document linkedTo(Path newSource) {
+    PhotoReference photo = project.photograph();
+    return new Document(
+        project.withPhotograph(
+            new PhotoReference(
+                newSource == null ? photo.name() : newSource.getFileName().toString(),
+                photo.sha256(),
+                newSource == null,
+                photo.width(),
+                photo.height())),
+        photograph,
+        file,
+        newSource,
+        path,
+        newSource == null ? origin : newSource);
+  }
+
+  /** The same, its photograph read from this file. */
+  Document readFrom(Path newOrigin) {
+    return new Document(project, photograph, file, source, path, newOrigin);
+  }
+}

@@ -1,0 +1,113 @@
+package carezza.render;
+
+import carezza.filter.GaussianBlur;
+import carezza.filter.MirrorBoundary;
+import carezza.image.Area;
+import carezza.image.ParallelRows;
+import carezza.image.Picture;
+import carezza.image.PictureSize;
+import carezza.image.Plane;
+import carezza.model.Crop;
+
+/**
+ * Cuts a frame out of a picture: pixels by cubic interpolation (Keys 1981, a = −1/2) where it is turned
+ * or lies between pixels. Beyond the picture its low band goes on from the edge, with the fine detail
+ * that lies as far inside, so that a backdrop goes on with its own grain.
+ */
+public final class Cropper {
+
+  /** Sigma of the low band that goes on, as a share of the picture's short edge. */
+  private static final double LOW = 1 / 50.0;
+
+  private Cropper() {}
+
+  /**
+   * @param picture whole, at a level
+   * @param scale pixels of the level per photograph pixel
+   * @return a picture from 0, 0 of the frame's size
+   */
+  public static Picture cut(Picture picture, Crop crop, double scale) {
+    PictureSize size = crop.size(scale);
+    Area out = size.area();
+    double left = crop.x() * scale - size.width() / 2.0;
+    double top = crop.y() * scale - size.height() / 2.0;
+    boolean whole = crop.angle() == 0 && left == Math.rint(left) && top == Math.rint(top);
+    Area there =
+        new Area((int) Math.floor(left), (int) Math.floor(top), size.width(), size.height());
+    if (whole && picture.area().contains(there)) {
+      return picture.crop(there).map(p -> new Plane(out, p.values()));
+    }
+    boolean beyond =
+        crop.corners().stream()
+            .anyMatch(
+                c ->
+                    c.x() * scale < -0.01
+                        || c.y() * scale < -0.01
+                        || c.x() * scale > picture.area().width() + 0.01
+                        || c.y() * scale > picture.area().height() + 0.01);
+    double sigma = LOW * Math.min(picture.area().width(), picture.area().height());
+    return picture.map(p -> cut(p, beyond ? GaussianBlur.blur(p, sigma) : null, crop, scale, out));
+  }
+
+  private static Plane cut(Plane plane, Plane low, Crop crop, double scale, Area out) {
+    Plane result = Plane.of(out);
+    double t = Math.toRadians(crop.angle());
+    double cos = Math.cos(t);
+    double sin = Math.sin(t);
+    double cx = crop.x() * scale;
+    double cy = crop.y() * scale;
+    int w = plane.width();
+    int h = plane.height();
+    ParallelRows.each(
+        out.width(),
+        out.height(),
+        (from, to) -> {
+          for (int y = from; y < to; y++) {
+            double dy = y + 0.5 - out.height() / 2.0;
+            for (int x = 0; x < out.width(); x++) {
+              double dx = x + 0.5 - out.width() / 2.0;
+              double px = cx + dx * cos - dy * sin;
+              double py = cy + dx * sin + dy * cos;
+              boolean inside = px >= 0 && py >= 0 && px <= w && py <= h;
+              result.values()[y * out.width() + x] =
+                  inside || low == null ? cubic(plane, px, py) : goneOn(plane, low, px, py);
+            }
+          }
+        });
+    return result;
+  }
+
+  private static float goneOn(Plane plane, Plane low, double x, double y) {
+    int mx = MirrorBoundary.index((int) Math.floor(x), plane.width());
+    int my = MirrorBoundary.index((int) Math.floor(y), plane.height());
+    double nearX = Math.clamp(x, 0, plane.width());
+    double nearY = Math.clamp(y, 0, plane.height());
+    return low.sample(nearX, nearY) + plane.at(mx, my) - low.at(mx, my);
+  }
+
+  private static float cubic(Plane plane, double x, double y) {
+    double fx = x - 0.5;
+    double fy = y - 0.5;
+    int x0 = (int) Math.floor(fx);
+    int y0 = (int) Math.floor(fy);
+    double tx = fx - x0;
+    double ty = fy - y0;
+    double sum = 0;
+    for (int j = -1; j <= 2; j++) {
+      double row = 0;
+      for (int i = -1; i <= 2; i++) {
+        row += weight(i - tx) * plane.atNearest(x0 + i, y0 + j);
+      }
+      sum += weight(j - ty) * row;
+    }
+    return (float) sum;
+  }
+
+  private static double weight(double d) {
+    double t = Math.abs(d);
+    if (t < 1) {
+      return (1.5 * t - 2.5) * t * t + 1;
+    }
+    return t < 2 ? ((-0.5 * t + 2.5) * t - 4) * t + 2 : 0;
+  }
+}
