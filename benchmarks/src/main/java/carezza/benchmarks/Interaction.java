@@ -23,9 +23,9 @@ import carezza.codec.PictureWriter;
 import carezza.colour.MonotoneCurve;
 import carezza.desktop.app.CarezzaApp;
 import carezza.desktop.app.Display;
-import carezza.desktop.app.MainView;
-import carezza.desktop.bench.BenchModel;
-import carezza.desktop.bench.Brush;
+import carezza.desktop.app.Shell;
+import carezza.desktop.state.BenchModel;
+import carezza.desktop.state.Brush;
 import carezza.model.CurveLayer;
 import carezza.model.GradientMapLayer;
 import carezza.model.HueBandsLayer;
@@ -65,7 +65,7 @@ final class Interaction {
   private final Map<Project, Long> asked = new IdentityHashMap<>();
   private final List<Long> latencies = new ArrayList<>();
   private int frames;
-  private MainView view;
+  private Shell view;
 
   /** Kinds of layer to be measured; none for all. */
   private List<String> wanted = List.of();
@@ -113,7 +113,7 @@ final class Interaction {
     on(
         () -> {
           CarezzaApp.loadFonts();
-          view = new MainView();
+          view = new Shell();
           Stage stage = new Stage();
           stage.setScene(new Scene(view, 1280, 800));
           stage.show();

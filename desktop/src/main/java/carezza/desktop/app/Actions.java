@@ -3,7 +3,7 @@ package carezza.desktop.app;
 import java.nio.file.Path;
 
 /** What the views ask of the window. */
-interface Actions {
+public interface Actions {
 
   void askOpen();
 

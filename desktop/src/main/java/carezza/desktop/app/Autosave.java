@@ -4,8 +4,8 @@ import javafx.animation.Animation;
 import javafx.animation.PauseTransition;
 import javafx.util.Duration;
 
-import carezza.desktop.bench.Background;
-import carezza.desktop.bench.BenchModel;
+import carezza.desktop.state.BenchModel;
+import carezza.desktop.task.Lane;
 import carezza.project.Document;
 import carezza.session.Journal;
 import carezza.session.Journals;
@@ -21,7 +21,7 @@ final class Autosave implements AutoCloseable {
 
   private final BenchModel model;
   private final Journals journals;
-  private final Background background = new Background("autosave");
+  private final Lane background = new Lane("autosave");
   private final PauseTransition pause = new PauseTransition(DELAY);
   private Journal journal;
   private int earlierSteps;
@@ -94,7 +94,7 @@ final class Autosave implements AutoCloseable {
     }
   }
 
-  private void inTurn(Background.Task work) {
+  private void inTurn(Lane.Task work) {
     background.inTurn(work, model::fail);
   }
 

@@ -11,7 +11,7 @@ public final class CarezzaApp extends Application {
   private static final int WIDTH = 1280;
   private static final int HEIGHT = 800;
 
-  private MainView view;
+  private Shell view;
 
   /** Loads the fonts that ship with the application. */
   public static void loadFonts() {
@@ -24,7 +24,7 @@ public final class CarezzaApp extends Application {
   @Override
   public void start(Stage stage) {
     loadFonts();
-    view = new MainView();
+    view = new Shell();
     stage.titleProperty().bind(view.windowTitleProperty());
     stage.setScene(new Scene(view, WIDTH, HEIGHT));
     stage.setOnCloseRequest(

@@ -3,12 +3,12 @@ package carezza.desktop.app;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 
-import carezza.desktop.bench.BenchModel;
-import carezza.desktop.bench.CheckStrip;
-import carezza.desktop.bench.MaskView;
-import carezza.desktop.bench.PanelView;
-import carezza.desktop.bench.PictureView;
-import carezza.desktop.bench.Tool;
+import carezza.desktop.picture.MaskView;
+import carezza.desktop.state.BenchModel;
+import carezza.desktop.state.ToolKind;
+import carezza.desktop.view.bench.CheckStrip;
+import carezza.desktop.view.bench.PanelView;
+import carezza.desktop.view.bench.PictureView;
 import carezza.measure.CheckView;
 import carezza.model.HealLayer;
 import carezza.model.Stage;
@@ -16,12 +16,12 @@ import carezza.model.Stage;
 /** The keys of the window, as the sheet on F1 lists them. */
 final class Keys {
 
-  private final MainView view;
+  private final Shell view;
   private final BenchModel model;
   private final PictureView picture;
   private final PanelView panel;
 
-  Keys(MainView view, BenchModel model, PictureView picture, PanelView panel) {
+  Keys(Shell view, BenchModel model, PictureView picture, PanelView panel) {
     this.view = view;
     this.model = model;
     this.picture = picture;
@@ -81,7 +81,7 @@ final class Keys {
     if (e.getCode() == KeyCode.ESCAPE) {
       if (!view.closeSheet()) {
         model.stopLooking();
-        model.toolProperty().set(Tool.HAND);
+        model.toolProperty().set(ToolKind.HAND);
       }
       return true;
     }
@@ -116,7 +116,7 @@ final class Keys {
       case O -> model.editSelected(null, l -> l.with(l.attributes().switched(!l.attributes().on())));
       case P -> {
         if (model.selectedLayer().isPresent()) {
-          model.toolProperty().set(Tool.MASK);
+          model.toolProperty().set(ToolKind.MASK);
         }
       }
       case W -> panel.turnPage();
@@ -127,8 +127,8 @@ final class Keys {
       case PAGE_DOWN -> step(1);
       case R -> {
         if (model.selectedLayer().filter(HealLayer.class::isInstance).isPresent()) {
-          boolean inHand = model.toolProperty().get() == Tool.REPAIR;
-          model.toolProperty().set(inHand ? Tool.HEAL : Tool.REPAIR);
+          boolean inHand = model.toolProperty().get() == ToolKind.REPAIR;
+          model.toolProperty().set(inHand ? ToolKind.HEAL : ToolKind.REPAIR);
         }
       }
       case G -> model.turnContours();
@@ -152,7 +152,7 @@ final class Keys {
         if (view.isDelivering()) {
           return false;
         }
-        if (model.toolProperty().get() != Tool.REPAIR || !model.mending().remove()) {
+        if (model.toolProperty().get() != ToolKind.REPAIR || !model.mending().remove()) {
           model.removeSelected();
         }
       }

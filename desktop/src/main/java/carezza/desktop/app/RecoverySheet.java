@@ -18,6 +18,7 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 
+import carezza.desktop.control.Buttons;
 import carezza.session.Journals.LeftBehind;
 
 /** Work that earlier runs did not save, each with its picture: taken up, thrown away, or left for another time. */

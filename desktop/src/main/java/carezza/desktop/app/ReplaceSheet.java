@@ -6,6 +6,7 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
 
 import carezza.codec.PictureReader;
+import carezza.desktop.control.Buttons;
 
 /** Asks before a file is replaced. */
 final class ReplaceSheet extends VBox {

@@ -12,6 +12,8 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 import javafx.stage.FileChooser;
 
+import carezza.desktop.control.Buttons;
+
 /** Names the profile of the display that the picture is shown on. */
 final class ScreenSheet extends VBox {
 

@@ -12,7 +12,7 @@ import carezza.file.AtomicFile;
 import carezza.problem.Problem;
 
 /** Values by name that outlive the program. What cannot be kept is forgotten, as none of it is anybody's work. */
-final class Settings {
+public final class Settings {
 
   private final Path file;
 
@@ -20,11 +20,11 @@ final class Settings {
     this.file = file;
   }
 
-  String get(String name, String otherwise) {
+  public String get(String name, String otherwise) {
     return read().getProperty(name, otherwise);
   }
 
-  void set(String name, String value) {
+  public void set(String name, String value) {
     Properties all = read();
     if (value.equals(all.put(name, value))) {
       return;

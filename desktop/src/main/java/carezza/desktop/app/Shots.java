@@ -23,11 +23,11 @@ import javafx.scene.image.WritableImage;
 import javafx.stage.Stage;
 import javax.imageio.ImageIO;
 
-import carezza.desktop.bench.BenchModel;
-import carezza.desktop.bench.BesidePictures;
-import carezza.desktop.bench.Comparison;
-import carezza.desktop.bench.Tool;
 import carezza.desktop.demo.Demo;
+import carezza.desktop.state.BenchModel;
+import carezza.desktop.state.Comparison;
+import carezza.desktop.state.ToolKind;
+import carezza.desktop.view.bench.BesidePictures;
 import carezza.file.AtomicFile;
 import carezza.file.Reason;
 import carezza.measure.CheckView;
@@ -50,7 +50,7 @@ public final class Shots {
   private final Path folder;
   private final Path home;
   private final boolean replaces;
-  private MainView view;
+  private Shell view;
 
   private Shots(Path folder, Path home, boolean replaces) {
     this.folder = folder;
@@ -97,7 +97,7 @@ public final class Shots {
     onStage(
         () -> {
           CarezzaApp.loadFonts();
-          view = new MainView(new Home(home));
+          view = new Shell(new Home(home));
           Stage stage = new Stage();
           stage.setScene(new Scene(view, WIDTH, HEIGHT));
           stage.show();
@@ -203,7 +203,7 @@ public final class Shots {
           view.picture().fit();
           view.model().select(null);
           view.model().playheadProperty().set(0);
-          view.model().toolProperty().set(Tool.FACE);
+          view.model().toolProperty().set(ToolKind.FACE);
           return null;
         });
     await(() -> view.picture().isExact());
@@ -211,7 +211,7 @@ public final class Shots {
     colour();
     onStage(
         () -> {
-          view.model().toolProperty().set(Tool.HAND);
+          view.model().toolProperty().set(ToolKind.HAND);
           view.showDeliver();
           return null;
         });
@@ -268,7 +268,7 @@ public final class Shots {
           BenchModel model = view.model();
           view.picture().fit();
           model.select(null);
-          model.toolProperty().set(Tool.FRAME);
+          model.toolProperty().set(ToolKind.FRAME);
           model.edit(null, p -> p.withCrop(new Crop(780, 960, 1240, 1550, 2)));
           return null;
         });
@@ -277,7 +277,7 @@ public final class Shots {
     onStage(
         () -> {
           view.model().undo();
-          view.model().toolProperty().set(Tool.HAND);
+          view.model().toolProperty().set(ToolKind.HAND);
           view.model().viewing().comparisonProperty().set(Comparison.BESIDE);
           return null;
         });

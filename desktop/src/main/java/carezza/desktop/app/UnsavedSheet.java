@@ -4,6 +4,8 @@ import javafx.scene.control.Label;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
 
+import carezza.desktop.control.Buttons;
+
 /** Asks what becomes of unsaved work before something else takes its place. */
 final class UnsavedSheet extends VBox {
 

@@ -5,7 +5,7 @@ import picocli.CommandLine.Command;
 import picocli.CommandLine.IExecutionExceptionHandler;
 import picocli.CommandLine.IParameterExceptionHandler;
 
-import carezza.desktop.bench.Faults;
+import carezza.desktop.task.Faults;
 
 
 /** The verbs and what they have in common: help, exit codes, one sentence for each error. */

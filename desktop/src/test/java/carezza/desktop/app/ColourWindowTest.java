@@ -21,8 +21,8 @@ import org.testng.annotations.Test;
 
 import carezza.codec.PictureReader;
 import carezza.colour.BlendMode;
-import carezza.desktop.bench.Comparison;
-import carezza.desktop.bench.Tool;
+import carezza.desktop.state.Comparison;
+import carezza.desktop.state.ToolKind;
 import carezza.image.PictureSize;
 import carezza.model.ColourPaintLayer;
 import carezza.model.Crop;
@@ -64,7 +64,7 @@ public class ColourWindowTest extends WindowDriver {
     WaitForAsyncUtils.waitForFxEvents();
   }
 
-  private void tool(Tool tool) {
+  private void tool(ToolKind tool) {
     onStage(
         () -> {
           model().toolProperty().set(tool);
@@ -152,7 +152,7 @@ public class ColourWindowTest extends WindowDriver {
   @Test
   public void pointsAreSetAndDraggedAndTakenOut() {
     add(LayerKind.NEUTRAL_POINTS);
-    assertThat(onStage(() -> model().toolProperty().get())).isEqualTo(Tool.PICK_MIDDLE);
+    assertThat(onStage(() -> model().toolProperty().get())).isEqualTo(ToolKind.PICK_MIDDLE);
     clickAt(300, 400);
     NeutralPointsLayer set = (NeutralPointsLayer) selected();
     assertThat(set.middle().x()).isCloseTo(300, within(4.0));
@@ -227,14 +227,14 @@ public class ColourWindowTest extends WindowDriver {
   @Test
   public void pickedColourIsPaintedOn() throws Exception {
     ColourPaintLayer fresh = (ColourPaintLayer) add(LayerKind.COLOUR_PAINT);
-    tool(Tool.PICK_TONE);
+    tool(ToolKind.PICK_TONE);
     clickAt(X, Y);
     await(
         () ->
             !fresh
                 .tone()
                 .equals(((ColourPaintLayer) model().selectedLayer().orElseThrow()).tone()));
-    tool(Tool.MASK);
+    tool(ToolKind.MASK);
     await(() -> picture().isExact());
     int before = shownAt(1300, 500);
     for (int i = 0; i < 3; i++) {
@@ -250,7 +250,7 @@ public class ColourWindowTest extends WindowDriver {
   public void aDragOnThePictureBendsTheCurveThere() throws Exception {
     clickOn("#card-grade");
     CurveLayer before = (CurveLayer) layer("grade");
-    tool(Tool.CURVE);
+    tool(ToolKind.CURVE);
     Point2D at = onScreen(X, Y);
     robot.moveTo(at);
     robot.press(MouseButton.PRIMARY);
@@ -272,7 +272,7 @@ public class ColourWindowTest extends WindowDriver {
   @Test
   public void aPickedHueIsTheMiddleOfTheRange() throws Exception {
     add(LayerKind.HUE_SHIFT);
-    tool(Tool.PICK_HUE);
+    tool(ToolKind.PICK_HUE);
     clickAt(X, Y);
     await(() -> ((HueShiftLayer) model().selectedLayer().orElseThrow()).hue() < 90);
     assertThat(((HueShiftLayer) selected()).hue()).isBetween(30.0, 75.0);
@@ -323,7 +323,7 @@ public class ColourWindowTest extends WindowDriver {
     fire("#ratio-1-1");
     Crop square = project().crop();
     assertThat(square.width()).isEqualTo(square.height());
-    tool(Tool.LEVEL);
+    tool(ToolKind.LEVEL);
     stroke(300, 1000, 1300, 1050);
     Crop level = project().crop();
     assertThat(level.angle()).isCloseTo(Math.toDegrees(Math.atan2(50, 1000)), within(0.3));
@@ -341,7 +341,7 @@ public class ColourWindowTest extends WindowDriver {
 
   @Test
   public void aSideOfTheFrameIsDraggedAndTheFrameDropped() {
-    tool(Tool.FRAME);
+    tool(ToolKind.FRAME);
     stroke(1600, 1000, 1400, 1000);
     Crop cut = project().crop();
     assertThat(cut.width()).isCloseTo(1400, within(12.0));
@@ -352,7 +352,7 @@ public class ColourWindowTest extends WindowDriver {
 
   @Test
   public void pinsShowTheirColoursAndGoAway() throws Exception {
-    tool(Tool.PIN);
+    tool(ToolKind.PIN);
     clickAt(X, Y);
     assertThat(project().pins()).hasSize(1);
     await(() -> ((Label) view.lookup("#pins")).getText().contains("ITA"));

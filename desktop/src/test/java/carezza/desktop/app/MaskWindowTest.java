@@ -15,7 +15,7 @@ import javafx.scene.input.MouseButton;
 import org.testfx.util.WaitForAsyncUtils;
 import org.testng.annotations.Test;
 
-import carezza.desktop.bench.Tool;
+import carezza.desktop.state.ToolKind;
 import carezza.model.FaceMap;
 import carezza.model.Mask;
 import carezza.model.MaskParts;
@@ -107,7 +107,7 @@ public class MaskWindowTest extends WindowDriver {
   public void anOvalIsMovedAndWidenedByItsHandles() {
     begin("grade", new Mask.Everything());
     add("add-oval");
-    assertThat(onStage(() -> model().toolProperty().get())).isEqualTo(Tool.PART);
+    assertThat(onStage(() -> model().toolProperty().get())).isEqualTo(ToolKind.PART);
     Mask.Ellipse fresh = (Mask.Ellipse) mask("grade");
     stroke(fresh.x(), fresh.y(), fresh.x() + 100, fresh.y() - 60);
     Mask.Ellipse moved = (Mask.Ellipse) mask("grade");

@@ -17,9 +17,9 @@ import javafx.scene.input.MouseEvent;
 import org.testfx.util.WaitForAsyncUtils;
 import org.testng.annotations.Test;
 
-import carezza.desktop.bench.Mending;
-import carezza.desktop.bench.Proposals;
-import carezza.desktop.bench.Tool;
+import carezza.desktop.state.ProposalState;
+import carezza.desktop.state.RepairState;
+import carezza.desktop.state.ToolKind;
 import carezza.measure.Blemish;
 import carezza.model.HealLayer;
 import carezza.model.HealLayer.Patch;
@@ -37,11 +37,11 @@ public class MendWindowTest extends WindowDriver {
   private static final Point HAIR_TOP = new Point(785, 700);
   private static final Point HAIR_END = new Point(774, 850);
 
-  private Mending mending() {
+  private RepairState mending() {
     return model().mending();
   }
 
-  private Proposals proposals() {
+  private ProposalState proposals() {
     return model().proposals();
   }
 
@@ -231,7 +231,7 @@ public class MendWindowTest extends WindowDriver {
     select();
     allHaveSources();
     key(KeyCode.R);
-    assertThat(onStage(() -> model().toolProperty().get())).isEqualTo(Tool.REPAIR);
+    assertThat(onStage(() -> model().toolProperty().get())).isEqualTo(ToolKind.REPAIR);
     int held = first(p -> p.pieces().getFirst().takesFromElsewhere());
     Patch patch = patches().get(held);
     click(patch.area().centre());
@@ -352,7 +352,7 @@ public class MendWindowTest extends WindowDriver {
     clickOn("#tool-hair");
     onStage(
         () -> {
-          model().brushProperty().set(new carezza.desktop.bench.Brush(16, 0.35, 1));
+          model().brushProperty().set(new carezza.desktop.state.Brush(16, 0.35, 1));
           return null;
         });
     int repairs = patches().size();
@@ -376,7 +376,7 @@ public class MendWindowTest extends WindowDriver {
     key(KeyCode.ESCAPE);
     onStage(
         () -> {
-          model().toolProperty().set(Tool.HEAL);
+          model().toolProperty().set(ToolKind.HEAL);
           return null;
         });
     robot.moveTo(onScreen(spot.x(), spot.y()));

@@ -11,7 +11,7 @@ import javafx.scene.input.MouseButton;
 import org.testfx.util.WaitForAsyncUtils;
 import org.testng.annotations.Test;
 
-import carezza.desktop.bench.Brush;
+import carezza.desktop.state.Brush;
 import carezza.measure.CheckView;
 import carezza.model.DodgeBurnLayer;
 import carezza.model.DodgeBurnLayer.Method;

@@ -19,6 +19,7 @@ import carezza.codec.OutputProfile;
 import carezza.codec.PictureFormat;
 import carezza.codec.PictureReader;
 import carezza.codec.PictureWriter;
+import carezza.desktop.view.deliver.DeliverView;
 import carezza.model.Project;
 import carezza.project.ProjectFile;
 import carezza.session.Journals;

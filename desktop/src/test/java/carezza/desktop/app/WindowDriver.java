@@ -21,10 +21,10 @@ import org.testng.annotations.AfterClass;
 import org.testng.annotations.BeforeClass;
 import org.testng.annotations.BeforeMethod;
 
-import carezza.desktop.bench.BenchModel;
-import carezza.desktop.bench.Comparison;
-import carezza.desktop.bench.PictureView;
-import carezza.desktop.bench.Tool;
+import carezza.desktop.state.BenchModel;
+import carezza.desktop.state.Comparison;
+import carezza.desktop.state.ToolKind;
+import carezza.desktop.view.bench.PictureView;
 import carezza.model.Layer;
 import carezza.model.Point;
 import carezza.model.Project;
@@ -40,7 +40,7 @@ public abstract class WindowDriver {
   protected final FxRobot robot = new FxRobot();
   protected Path folder;
   private Stage stage;
-  protected MainView view;
+  protected Shell view;
 
   @BeforeClass
   public void startToolkit() throws Exception {
@@ -54,7 +54,7 @@ public abstract class WindowDriver {
     onStage(
         () -> {
           CarezzaApp.loadFonts();
-          view = new MainView();
+          view = new Shell();
           stage.setScene(new Scene(view, 1280, 800));
           // The offscreen platform forgets the window's place when it reports the wheel.
           stage.setX(0);
@@ -95,7 +95,7 @@ public abstract class WindowDriver {
     }
     view.showBench();
     model().select(null);
-    model().toolProperty().set(Tool.HAND);
+    model().toolProperty().set(ToolKind.HAND);
     model().viewing().maskShownProperty().set(false);
     model().viewing().checkProperty().set(null);
     model().viewing().mirroredProperty().set(false);

@@ -18,8 +18,8 @@ import org.testfx.util.WaitForAsyncUtils;
 import org.testng.annotations.Test;
 
 import carezza.codec.PictureReader;
-import carezza.desktop.bench.Brush;
-import carezza.desktop.bench.Tool;
+import carezza.desktop.state.Brush;
+import carezza.desktop.state.ToolKind;
 import carezza.image.PictureSize;
 import carezza.model.DodgeBurnLayer;
 import carezza.model.HealLayer;
@@ -40,7 +40,7 @@ public class WindowTest extends WindowDriver {
   @Test
   public void aPaintedStrokeLightensThePictureAndUndoTakesItBack() throws Exception {
     clickOn("#card-sculpt");
-    assertThat(onStage(() -> model().toolProperty().get())).isEqualTo(Tool.DODGE);
+    assertThat(onStage(() -> model().toolProperty().get())).isEqualTo(ToolKind.DODGE);
     Project before = project();
     onStage(
         () -> {
@@ -97,14 +97,14 @@ public class WindowTest extends WindowDriver {
           model()
               .penProperty()
               .set(
-                  new carezza.desktop.bench.Pen.Recorded(
+                  new carezza.desktop.state.Pen.Recorded(
                       new double[] {0, 1e-6}, new double[] {0.2, 0.7}));
           return null;
         });
     stroke(690, 1050, 760, 1050);
     onStage(
         () -> {
-          model().penProperty().set(carezza.desktop.bench.Pen.MOUSE);
+          model().penProperty().set(carezza.desktop.state.Pen.MOUSE);
           return null;
         });
     Mask.Strokes painted = (Mask.Strokes) ((DodgeBurnLayer) layer("sculpt")).dodgeMask();

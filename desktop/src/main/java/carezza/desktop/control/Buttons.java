@@ -1,0 +1,30 @@
+package carezza.desktop.control;
+
+import javafx.scene.control.Button;
+import javafx.scene.control.Tooltip;
+
+/** Buttons with words, as sheets and panels have them. */
+public final class Buttons {
+
+  private Buttons() {}
+
+  /**
+   * @param id by which tests and styles find it
+   * @param tip what it does
+   */
+  public static Button of(String id, String words, String tip, Runnable action) {
+    Button button = new Button(words);
+    button.setId(id);
+    button.setTooltip(new Tooltip(tip));
+    button.setOnAction(e -> action.run());
+    return button;
+  }
+
+  /** The one that a sheet is about: Enter presses it. */
+  public static Button main(String id, String words, String tip, Runnable action) {
+    Button button = of(id, words, tip, action);
+    button.setDefaultButton(true);
+    button.getStyleClass().add("strong");
+    return button;
+  }
+}

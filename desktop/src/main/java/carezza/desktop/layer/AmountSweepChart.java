@@ -1,0 +1,125 @@
+package carezza.desktop.layer;
+
+import java.util.List;
+import java.util.OptionalDouble;
+import javafx.scene.canvas.Canvas;
+import javafx.scene.canvas.GraphicsContext;
+import javafx.scene.control.Button;
+import javafx.scene.control.Label;
+import javafx.scene.control.Tooltip;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.VBox;
+import javafx.scene.paint.Color;
+
+import carezza.desktop.state.AdviceState.Push;
+import carezza.desktop.state.BenchModel;
+import carezza.measure.AmountSweep;
+import carezza.measure.Gauge;
+
+/** The over-push test: a small curve for each gauge that the layer moves, over its amount. */
+public final class AmountSweepChart extends VBox {
+
+  private static final double WIDTH = 150;
+  private static final double HEIGHT = 26;
+
+  private final BenchModel model;
+  private final Button take = new Button();
+  private final VBox curves = new VBox(3);
+  private Push drawn;
+
+  public AmountSweepChart(BenchModel model) {
+    super(6);
+    this.model = model;
+    Button test = new Button("Push it and see");
+    test.setId("push-test");
+    test.setTooltip(
+        new Tooltip("Reads the gauges with the layer at 0 to 200 %, and advises an amount"));
+    test.setOnAction(e -> model.advising().pushTest());
+    take.setId("push-take");
+    take.setTooltip(new Tooltip("The largest amount that keeps every gauge in its band (I)"));
+    take.setOnAction(e -> model.advising().take());
+    getChildren().addAll(new HBox(6, test, take), curves);
+  }
+
+  /** Shows the test of the layer, if there was one. */
+  public void refresh() {
+    Push push = model.advising().pushProperty().get();
+    OptionalDouble advised = push == null ? OptionalDouble.empty() : push.found().advised();
+    take.setVisible(advised.isPresent());
+    take.setText("Take %.0f %%".formatted(100 * advised.orElse(0)));
+    if (push == drawn) {
+      return;
+    }
+    drawn = push;
+    curves.getChildren().clear();
+    if (push != null) {
+      for (int gauge : push.found().moved()) {
+        if (push.found().readings().getFirst().get(gauge).band() != null) {
+          curves.getChildren().add(curve(push.found(), gauge));
+        }
+      }
+    }
+  }
+
+  private static HBox curve(AmountSweep found, int gauge) {
+    Gauge first = found.readings().getFirst().get(gauge);
+    Label name = new Label(first.title());
+    name.getStyleClass().add("row-value");
+    name.setMinWidth(104);
+    name.setPrefWidth(104);
+    Canvas canvas = new Canvas(WIDTH, HEIGHT);
+    draw(canvas.getGraphicsContext2D(), found, gauge);
+    HBox row = new HBox(6, name, canvas);
+    row.setId("push-" + first.id());
+    Tooltip.install(
+        row,
+        new Tooltip(
+            "%s over amounts of 0 to 200 %%: %.2f, %.2f at 100 %%, %.2f; the bar is its band"
+                .formatted(
+                    first.title(),
+                    found.value(gauge, 0),
+                    found.value(gauge, 1),
+                    found.value(gauge, 2))));
+    return row;
+  }
+
+  private static void draw(GraphicsContext g, AmountSweep found, int gauge) {
+    Gauge.Band band = found.readings().getFirst().get(gauge).band();
+    List<Double> amounts = found.amounts();
+    double low = Double.POSITIVE_INFINITY;
+    double high = Double.NEGATIVE_INFINITY;
+    for (List<Gauge> at : found.readings()) {
+      low = Math.min(low, at.get(gauge).after());
+      high = Math.max(high, at.get(gauge).after());
+    }
+    double room = 0.15 * (high - low);
+    double from = low - room;
+    double span = high - low + 2 * room;
+    double top = HEIGHT - (Math.min(band.high(), from + span) - from) / span * HEIGHT;
+    double bottom = HEIGHT - (Math.max(band.low(), from) - from) / span * HEIGHT;
+    g.setFill(Color.gray(0, 0.3));
+    g.fillRect(0, 0, WIDTH, HEIGHT);
+    g.setFill(Color.gray(1, 0.3));
+    if (bottom > top) {
+      g.fillRect(0, top, WIDTH, bottom - top);
+    }
+    double[] x = new double[amounts.size()];
+    double[] y = new double[amounts.size()];
+    for (int i = 0; i < x.length; i++) {
+      x[i] = amounts.get(i) / amounts.getLast() * (WIDTH - 4) + 2;
+      y[i] = HEIGHT - (found.readings().get(i).get(gauge).after() - from) / span * HEIGHT;
+    }
+    g.setStroke(Color.WHITE);
+    g.setLineWidth(1.5);
+    g.strokePolyline(x, y, x.length);
+    found
+        .advised()
+        .ifPresent(
+            a -> {
+              double at = a / amounts.getLast() * (WIDTH - 4) + 2;
+              g.setLineDashes(3, 2);
+              g.setLineWidth(1);
+              g.strokeLine(at, 0, at, HEIGHT);
+            });
+  }
+}

@@ -1,0 +1,545 @@
+package carezza.desktop.layer;
+
+import java.util.List;
+import java.util.function.Function;
+import java.util.function.UnaryOperator;
+import javafx.geometry.Pos;
+import javafx.scene.Node;
+import javafx.scene.control.Button;
+import javafx.scene.control.ComboBox;
+import javafx.scene.control.Label;
+import javafx.scene.control.Menu;
+import javafx.scene.control.MenuButton;
+import javafx.scene.control.MenuItem;
+import javafx.scene.control.ToggleButton;
+import javafx.scene.control.Tooltip;
+import javafx.scene.layout.FlowPane;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+
+import carezza.desktop.control.Titled;
+import carezza.desktop.picture.MaskView;
+import carezza.desktop.state.BenchModel;
+import carezza.desktop.state.MaskPartState;
+import carezza.desktop.state.Pen;
+import carezza.desktop.state.ToolKind;
+import carezza.model.Layer;
+import carezza.model.Mask;
+import carezza.model.Mask.Dilate;
+import carezza.model.Mask.Ellipse;
+import carezza.model.Mask.Feather;
+import carezza.model.Mask.Gradient;
+import carezza.model.Mask.Invert;
+import carezza.model.Mask.LinkedMask;
+import carezza.model.Mask.Nothing;
+import carezza.model.Mask.Opacity;
+import carezza.model.Mask.Polygon;
+import carezza.model.Mask.Quantity;
+import carezza.model.Mask.Range;
+import carezza.model.Mask.Refine;
+import carezza.model.Mask.RegionMask;
+import carezza.model.Mask.Strokes;
+import carezza.model.MaskParts;
+import carezza.model.MaskParts.Join;
+import carezza.model.MaskParts.Part;
+import carezza.model.SemanticRegion;
+
+/**
+ * Where the selected layer acts, as a sentence and as its parts: each can be switched, joined in another
+ * way, changed, placed on the picture or taken out.
+ */
+public final class MaskPanel {
+
+  private static final String PIXELS = "%.0f px";
+
+  private final BenchModel model;
+  private final PanelRows rows;
+
+  private MaskPanel(BenchModel model, PanelRows rows) {
+    this.model = model;
+    this.rows = rows;
+  }
+
+  /** What the rows depend on besides values: the kinds of the parts, and which is chosen. */
+  public static String shape(Layer layer, int chosen) {
+    StringBuilder shape = new StringBuilder().append(chosen);
+    for (Part part : MaskParts.of(layer.attributes().mask()).parts()) {
+      shape.append(part.join()).append(part.own().getClass().getSimpleName());
+    }
+    return shape.toString();
+  }
+
+  public static void build(Layer layer, PanelRows rows, BenchModel model) {
+    new MaskPanel(model, rows).build(layer);
+  }
+
+  private void build(Layer layer) {
+    rows.words("mask-sentence", Layer.class, l -> sentence(l.attributes().mask()));
+    paint();
+    List<Part> parts = MaskParts.of(layer.attributes().mask()).parts();
+    int chosen = model.part().placeProperty().get();
+    for (int i = 0; i < parts.size(); i++) {
+      rows.custom(row(i, parts.get(i)), this::nothing);
+      if (i == chosen) {
+        editor(i, parts.get(i));
+      }
+    }
+    rows.custom(new HBox(6, addMenu(layer), outlineButton()), this::nothing);
+  }
+
+  private void nothing() {
+    // Its state needs no refreshing.
+  }
+
+  // --- the parts
+
+  private MaskParts parts(Layer layer) {
+    return MaskParts.of(layer.attributes().mask());
+  }
+
+  private void edit(String label, UnaryOperator<MaskParts> change) {
+    model.editSelected(label, l -> l.with(l.attributes().withMask(change.apply(parts(l)).mask())));
+  }
+
+  private Mask own(Layer layer, int place) {
+    List<Part> all = parts(layer).parts();
+    return place < all.size() ? all.get(place).own() : new Nothing();
+  }
+
+  private HBox row(int place, Part part) {
+    ToggleButton on = new ToggleButton();
+    on.setId("part-on-" + place);
+    on.getStyleClass().add("part-switch");
+    on.setTooltip(new Tooltip("Whether this part of the mask counts"));
+    on.setOnAction(e -> edit(null, p -> p.switched(place, on.isSelected())));
+    Button words = new Button();
+    words.setId("part-" + place);
+    words.getStyleClass().add("part");
+    words.setMaxWidth(Double.MAX_VALUE);
+    words.setTooltip(new Tooltip("Change this part; its handles show on the picture"));
+    words.setOnAction(e -> model.part().choose(model.part().placeProperty().get() == place ? -1 : place));
+    HBox.setHgrow(words, Priority.ALWAYS);
+    HBox row = new HBox(4, on);
+    if (part.join() != Join.START && part.join() != Join.CHANGE) {
+      row.getChildren().add(join(place, part));
+    }
+    Button out = new Button("×");
+    out.setId("part-out-" + place);
+    out.getStyleClass().add("part-out");
+    out.setAccessibleText("Take this part out");
+    out.setTooltip(new Tooltip("Take this part out of the mask"));
+    out.setOnAction(
+        e -> {
+          model.part().drop();
+          edit(null, p -> p.without(place));
+        });
+    row.getChildren().addAll(words, out);
+    row.setAlignment(Pos.CENTER_LEFT);
+    rows.follow(
+        () ->
+            model
+                .selectedLayer()
+                .map(l -> parts(l).parts())
+                .filter(all -> place < all.size())
+                .ifPresent(
+                    all -> {
+                      Part now = all.get(place);
+                      on.setSelected(now.on());
+                      on.setText(now.on() ? "●" : "○");
+                      String said = new Part(Join.CHANGE, now.own(), true).words();
+                      words.setText(said);
+                      words.setOpacity(now.on() ? 1 : 0.6);
+                    }));
+    return row;
+  }
+
+  private Button join(int place, Part part) {
+    Button join = new Button(part.join().title());
+    join.setId("part-join-" + place);
+    join.getStyleClass().add("part-join");
+    join.setTooltip(new Tooltip("How this part is joined: plus, minus, or only within it"));
+    Join next =
+        switch (part.join()) {
+          case PLUS -> Join.MINUS;
+          case MINUS -> Join.WITHIN;
+          default -> Join.PLUS;
+        };
+    join.setOnAction(e -> edit(null, p -> p.joined(place, next)));
+    return join;
+  }
+
+  // --- changing a part
+
+  private void editor(int place, Part part) {
+    switch (part.own()) {
+      case RegionMask n -> region(place);
+      case Ellipse o ->
+          number(
+              place,
+              "oval-softness",
+              "Soft edge",
+              "Share of the radius over which it fades, in percent",
+              0,
+              100,
+              "%.0f %%",
+              m -> 100 * ((Ellipse) m).softness(),
+              (m, v) -> {
+                Ellipse was = (Ellipse) m;
+                return new Ellipse(
+                    was.x(), was.y(), was.radiusX(), was.radiusY(), was.angle(), v / 100);
+              });
+      case Gradient g -> hint("Drag its two ends on the picture: none here, all there.");
+      case Polygon p ->
+          number(
+              place,
+              "outline-feather",
+              "Soft edge",
+              "Sigma of the edge, in pixels of the photograph",
+              0,
+              200,
+              PIXELS,
+              m -> ((Polygon) m).feather(),
+              (m, v) -> new Polygon(((Polygon) m).points(), v));
+      case Range r -> range(place);
+      case Strokes s ->
+          rows.action(
+              "drop-stroke",
+              "Take back the last stroke",
+              "Removes the newest stroke of this part",
+              () -> dropStroke(place));
+      case Feather f ->
+          number(
+              place,
+              "feather-sigma",
+              "Softened by",
+              "Sigma in pixels of the photograph",
+              0,
+              200,
+              PIXELS,
+              m -> ((Feather) m).sigma(),
+              (m, v) -> new Feather(new Nothing(), v));
+      case Dilate g ->
+          number(
+              place,
+              "grow-radius",
+              "Grown by",
+              "Radius in pixels of the photograph; below 0 it is shrunk",
+              -100,
+              100,
+              "%+.0f px",
+              m -> ((Dilate) m).radius(),
+              (m, v) -> new Dilate(new Nothing(), v));
+      case Opacity s ->
+          number(
+              place,
+              "scale-factor",
+              "Times",
+              "What stands before it is multiplied by this, in percent",
+              0,
+              200,
+              "%.0f %%",
+              m -> 100 * ((Opacity) m).factor(),
+              (m, v) -> new Opacity(new Nothing(), v / 100));
+      case Refine r ->
+          number(
+              place,
+              "refine-sigma",
+              "Looks for edges within",
+              "Sigma in pixels of the photograph",
+              0.5,
+              60,
+              "%.1f px",
+              m -> ((Refine) m).sigma(),
+              (m, v) -> new Refine(new Nothing(), v));
+      case LinkedMask l ->
+          rows.action(
+              "unlink",
+              "Make it a copy",
+              "Keeps the mask as it is now, whatever becomes of the other layer's",
+              () -> unlink(place));
+      default -> hint("There is nothing to set here.");
+    }
+  }
+
+  private void hint(String words) {
+    Label label = new Label(words);
+    label.setWrapText(true);
+    label.getStyleClass().add("row-words");
+    rows.custom(label, this::nothing);
+  }
+
+  /** Changes a mask by a number. */
+  private interface Change {
+    Mask of(Mask own, double value);
+  }
+
+  private void number(
+      int place,
+      String id,
+      String title,
+      String tip,
+      double low,
+      double high,
+      String format,
+      Function<Mask, Double> value,
+      Change change) {
+    rows.number(
+        id,
+        title,
+        tip,
+        low,
+        high,
+        format,
+        Layer.class,
+        l -> value.apply(own(l, place)),
+        (l, v) ->
+            l.with(l.attributes().withMask(parts(l).changed(place, change.of(own(l, place), v)).mask())));
+  }
+
+  private void region(int place) {
+    ComboBox<SemanticRegion> regions =
+        choice("mask-region", "The area by its name", SemanticRegion::title, List.of(SemanticRegion.values()));
+    follow(
+        regions,
+        l -> own(l, place) instanceof RegionMask(SemanticRegion r) ? r : null,
+        picked -> edit(null, p -> p.changed(place, new RegionMask(picked))));
+  }
+
+  private void range(int place) {
+    ComboBox<Quantity> quantities =
+        choice(
+            "range-quantity",
+            "What the range is of; the histogram is of what this layer gets",
+            q ->
+                switch (q) {
+                  case LIGHTNESS -> "Lightness L*";
+                  case HUE -> "Hue";
+                  case CHROMA -> "Chroma C*";
+                },
+            List.of(Quantity.values()));
+    follow(
+        quantities,
+        l -> own(l, place) instanceof Range r ? r.quantity() : null,
+        picked -> edit(null, p -> p.changed(place, MaskPartState.wholeRange(picked))));
+    TrapezoidEditor editor =
+        new TrapezoidEditor(
+            model,
+            () ->
+                model
+                    .selectedLayer()
+                    .map(l -> own(l, place))
+                    .map(m -> m instanceof Range r ? r : null)
+                    .orElse(null),
+            change ->
+                edit(
+                    "range",
+                    p ->
+                        p.parts().get(place).own() instanceof Range r
+                            ? p.changed(place, change.apply(r))
+                            : p));
+    rows.custom(editor, editor::refresh);
+    rows.words(
+        "range-words",
+        Layer.class,
+        l ->
+            own(l, place) instanceof Range r
+                ? "From %.0f, full %.0f to %.0f, until %.0f"
+                    .formatted(r.start(), r.full(), r.fullEnd(), r.end())
+                : "");
+  }
+
+  private void dropStroke(int place) {
+    edit(
+        null,
+        p -> {
+          Strokes s = (Strokes) p.parts().get(place).own();
+          return s.strokes().size() > 1
+              ? p.changed(
+                  place, new Strokes(s.base(), s.strokes().subList(0, s.strokes().size() - 1)))
+              : p.without(place);
+        });
+  }
+
+  private void unlink(int place) {
+    edit(
+        null,
+        p ->
+            p.parts().get(place).own() instanceof LinkedMask(String id)
+                ? p.changed(
+                    place, model.stack().find(id).map(l -> l.attributes().mask()).orElse(new Nothing()))
+                : p);
+  }
+
+  private <T> ComboBox<T> choice(String id, String tip, Function<T, String> title, List<T> items) {
+    ComboBox<T> box = new ComboBox<>();
+    box.setId(id);
+    box.getItems().addAll(items);
+    box.setTooltip(new Tooltip(tip));
+    box.setConverter(new Titled<>(title));
+    return box;
+  }
+
+  /** Shows a value of the layer in a box, and takes what is picked there. */
+  private <T> void follow(
+      ComboBox<T> box, Function<Layer, T> value, java.util.function.Consumer<T> picked) {
+    boolean[] following = new boolean[1];
+    box.setOnAction(
+        e -> {
+          if (!following[0] && box.getValue() != null) {
+            picked.accept(box.getValue());
+          }
+        });
+    rows.custom(
+        box,
+        () -> {
+          following[0] = true;
+          model.selectedLayer().ifPresent(l -> box.setValue(value.apply(l)));
+          following[0] = false;
+        });
+  }
+
+  // --- adding
+
+  private MenuButton addMenu(Layer layer) {
+    MenuButton add = new MenuButton("Add to it");
+    add.setId("mask-add");
+    add.setTooltip(new Tooltip("An area, a shape, a range, or a change of what is there"));
+    Menu regions = new Menu("Area by name");
+    for (SemanticRegion region : SemanticRegion.values()) {
+      regions
+          .getItems()
+          .add(item("add-region-" + region, region.title(), () -> plus(new RegionMask(region))));
+    }
+    add.getItems()
+        .addAll(
+            item(
+                "add-everywhere", "Start anew from everywhere", () -> start(new Mask.Everything())),
+            regions,
+            item("add-oval", "Oval", () -> plus(model.part().freshOval())),
+            item("add-gradient", "Gradient", () -> plus(model.part().freshGradient())));
+    Menu ranges = new Menu("Only a range of");
+    for (Quantity q : Quantity.values()) {
+      ranges
+          .getItems()
+          .add(
+              item(
+                  "add-range-" + q,
+                  q == Quantity.LIGHTNESS ? "Lightness" : q == Quantity.HUE ? "Hue" : "Chroma",
+                  () -> join(Join.WITHIN, MaskPartState.wholeRange(q))));
+    }
+    add.getItems()
+        .addAll(
+            ranges,
+            item("add-feather", "Soften", () -> change(new Feather(new Nothing(), 12))),
+            item("add-grow", "Grow or shrink", () -> change(new Dilate(new Nothing(), 8))),
+            item("add-refine", "Pull to edges", () -> change(new Refine(new Nothing(), 8))),
+            item("add-scale", "Weaken", () -> change(new Opacity(new Nothing(), 0.5))),
+            item("add-invert", "Turn the other way round", this::invert));
+    Menu copy = new Menu("Copy the mask of");
+    Menu link = new Menu("Follow the mask of");
+    for (Layer other : model.stack().layers()) {
+      String id = other.attributes().id();
+      if (!id.equals(layer.attributes().id())) {
+        copy.getItems()
+            .add(
+                item(
+                    "copy-" + id,
+                    other.attributes().name(),
+                    () -> start(model.stack().find(id).orElseThrow().attributes().mask())));
+        link.getItems().add(item("link-" + id, other.attributes().name(), () -> start(new LinkedMask(id))));
+      }
+    }
+    copy.setDisable(copy.getItems().isEmpty());
+    link.setDisable(link.getItems().isEmpty());
+    add.getItems().addAll(copy, link);
+    return add;
+  }
+
+  private static MenuItem item(String id, String title, Runnable action) {
+    MenuItem item = new MenuItem(title);
+    item.setId(id);
+    item.setOnAction(e -> action.run());
+    return item;
+  }
+
+  private void plus(Mask own) {
+    join(model.liftingProperty().get() ? Join.MINUS : Join.PLUS, own);
+  }
+
+  private void change(Mask own) {
+    join(Join.CHANGE, own);
+  }
+
+  private void join(Join join, Mask own) {
+    model.part().add(join, own);
+  }
+
+  private void start(Mask mask) {
+    model.part().drop();
+    model.editSelected(null, l -> l.with(l.attributes().withMask(mask)));
+  }
+
+  /** Twice the other way round is as it was. */
+  private void invert() {
+    model.part().drop();
+    model.editSelected(
+        null,
+        l ->
+            l.with(
+                l.attributes()
+                    .withMask(
+                        l.attributes().mask() instanceof Invert(Mask of)
+                            ? of
+                            : new Invert(l.attributes().mask()))));
+  }
+
+  private Node outlineButton() {
+    ToggleButton outline = new ToggleButton("Draw an outline");
+    outline.setId("tool-outline");
+    outline.setTooltip(new Tooltip(ToolKind.OUTLINE.words()));
+    outline.setOnAction(
+        e -> model.toolProperty().set(outline.isSelected() ? ToolKind.OUTLINE : ToolKind.HAND));
+    rows.follow(() -> outline.setSelected(model.toolProperty().get() == ToolKind.OUTLINE));
+    return outline;
+  }
+
+  // --- painting and seeing
+
+  private void paint() {
+    FlowPane painting = rows.tools(ToolKind.MASK);
+    ToggleButton lift = new ToggleButton("Lift");
+    lift.setId("lift");
+    lift.setTooltip(new Tooltip("The brush, or a shape, takes away instead of adding (L)"));
+    lift.selectedProperty().bindBidirectional(model.liftingProperty());
+    ToggleButton inside = new ToggleButton("Inside edges");
+    inside.setId("inside-edges");
+    inside.setTooltip(new Tooltip("The brush stays inside the edge it starts in (E)"));
+    inside.setOnAction(
+        e -> model.brushProperty().set(model.brushProperty().get().staying(inside.isSelected())));
+    rows.follow(() -> inside.setSelected(model.brushProperty().get().inside()));
+    painting.getChildren().addAll(lift, inside);
+    ToggleButton view = new ToggleButton("Show");
+    view.setId("show-mask");
+    view.setMinWidth(javafx.scene.layout.Region.USE_PREF_SIZE);
+    view.setTooltip(new Tooltip("Shows the mask over what the layer gets (hold M)"));
+    view.selectedProperty().bindBidirectional(model.viewing().maskShownProperty());
+    ComboBox<MaskView> how =
+        choice(
+            "mask-view",
+            "How the mask is shown (V goes on to the next)",
+            MaskView::title,
+            List.of(MaskView.values()));
+    how.valueProperty().bindBidirectional(model.viewing().maskViewProperty());
+    ToggleButton pen = new ToggleButton("Pen");
+    pen.setId("pen");
+    pen.setSelected(model.penProperty().get() != Pen.MOUSE);
+    pen.setTooltip(new Tooltip("Slow strokes press, quick ones go lightly: a stand-in for a pen"));
+    pen.setOnAction(e -> model.penProperty().set(pen.isSelected() ? new Pen.OfSpeed() : Pen.MOUSE));
+    rows.custom(new HBox(6, view, how, pen), this::nothing);
+  }
+
+  private static String sentence(Mask mask) {
+    String words = mask.sentence();
+    return Character.toUpperCase(words.charAt(0)) + words.substring(1) + ".";
+  }
+}

@@ -1,0 +1,299 @@
+package carezza.desktop.layer;
+
+import java.util.List;
+import java.util.Locale;
+import java.util.Set;
+import javafx.beans.property.DoubleProperty;
+import javafx.scene.control.Button;
+import javafx.scene.control.CheckBox;
+import javafx.scene.control.Label;
+import javafx.scene.control.Slider;
+import javafx.scene.control.ToggleButton;
+import javafx.scene.control.Tooltip;
+import javafx.scene.layout.FlowPane;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.VBox;
+
+import carezza.desktop.state.BenchModel;
+import carezza.desktop.state.ProposalState;
+import carezza.desktop.state.RepairState;
+import carezza.desktop.state.ToolKind;
+import carezza.measure.Blemish;
+import carezza.model.HealLayer;
+import carezza.model.HealLayer.Patch;
+import carezza.model.HealLayer.RepairMethod;
+import carezza.model.HealLayer.Source;
+
+/** Repairs: how they are made, those that are chosen, and what is proposed. */
+final class MendPanel {
+
+  private static final String PERCENT = "%.0f %%";
+  private static final String OWN_TEXTURE =
+      " Only redness goes; the texture is its own. T: texture from elsewhere.";
+
+  private final PanelRows rows;
+  private final BenchModel model;
+  private final RepairState mending;
+  private final ProposalState proposals;
+
+  private MendPanel(PanelRows rows, BenchModel model) {
+    this.rows = rows;
+    this.model = model;
+    this.mending = model.mending();
+    this.proposals = model.proposals();
+  }
+
+  static void build(PanelRows rows, BenchModel model) {
+    new MendPanel(rows, model).build();
+  }
+
+  private void build() {
+    rows.tools(ToolKind.HEAL, ToolKind.HAIR, ToolKind.TRANSPLANT, ToolKind.REPAIR);
+    ways();
+    rows.words("repairs", HealLayer.class, this::counted);
+    amount();
+    HBox chosen =
+        new HBox(
+            6,
+            PanelRows.button(
+                "another-source", "Another source", "The next best place (T)", mending::another),
+            PanelRows.button(
+                "mirror-source", "Mirror it", "Takes the source left for right", this::mirror),
+            PanelRows.button(
+                "drop-repair",
+                "Take out",
+                "Takes the chosen repairs out (Delete)",
+                mending::remove));
+    rows.custom(
+        chosen,
+        () -> {
+          boolean none = mending.chosenProperty().get().isEmpty();
+          chosen.getChildren().forEach(b -> b.setDisable(none));
+        });
+    proposals();
+    rows.number(
+        "softness",
+        "Reach of the join",
+        "How broadly a repair takes over the tone around it, as a share of its radius in percent",
+        5,
+        200,
+        PERCENT,
+        HealLayer.class,
+        l -> 100 * l.softness(),
+        (l, v) -> new HealLayer(l.attributes(), l.patches(), v / 100, l.band()));
+    rows.choice(
+        "Replace",
+        "Tone and texture, or only the texture over the tone that is there",
+        HealLayer.class,
+        l -> l.band().ordinal(),
+        (l, i) -> new HealLayer(l.attributes(), l.patches(), l.softness(), HealLayer.Band.values()[i]),
+        "Everything",
+        "Texture");
+  }
+
+  /** How repairs to come are made, and the chosen ones. */
+  private void ways() {
+    FlowPane row = new FlowPane(6, 6);
+    for (RepairMethod way : RepairMethod.values()) {
+      ToggleButton button = new ToggleButton(way.title());
+      button.setId("way-" + way.name().toLowerCase(Locale.ROOT));
+      button.setTooltip(new Tooltip(tip(way)));
+      button.setOnAction(
+          e -> {
+            mending.take(way);
+            rows.refresh();
+          });
+      rows.follow(() -> button.setSelected(shownWay() == way));
+      row.getChildren().add(button);
+    }
+    CheckBox aligned = new CheckBox("One shift for all clones");
+    aligned.setId("clone-aligned");
+    aligned.setTooltip(
+        new Tooltip("Off: each stroke begins at the place that was clicked with Ctrl"));
+    aligned.selectedProperty().bindBidirectional(mending.alignedProperty());
+    rows.custom(row, () -> aligned.setVisible(shownWay().clones()));
+    aligned.managedProperty().bind(aligned.visibleProperty());
+    rows.custom(aligned, () -> {});
+  }
+
+  private RepairMethod shownWay() {
+    return mending.single().map(Patch::way).orElse(mending.wayProperty().get());
+  }
+
+  private static String tip(RepairMethod way) {
+    return switch (way) {
+      case HEAL -> "Skin from a place that fits, made to join; where only redness is wrong, its own";
+      case CLONE -> "What is at the source, as it is";
+      case MATCH -> "What is at the source, its tone moved to fit";
+      case REDUCE -> "Keeps its texture and lowers its contrast: a crease that stays a crease";
+    };
+  }
+
+  private String counted(HealLayer layer) {
+    int n = layer.patches().size();
+    Set<Integer> chosen = mending.chosenProperty().get();
+    String all = n == 1 ? "1 repair" : n + " repairs";
+    return chosen.isEmpty()
+        ? all + ". Click a blemish, or draw along it."
+        : all + ", " + chosen.size() + " chosen." + (keepsItsOwn() ? OWN_TEXTURE : "");
+  }
+
+  private boolean keepsItsOwn() {
+    return mending
+        .single()
+        .filter(p -> p.pieces().stream().allMatch(q -> Source.OWN.equals(q.source())))
+        .isPresent();
+  }
+
+  /** Of the chosen repairs, or of those to come. */
+  private void amount() {
+    boolean[] following = new boolean[1];
+    Slider slider = new Slider(0, 100, 100);
+    slider.setId("repair-amount");
+    Label shown = new Label();
+    shown.getStyleClass().add("row-value");
+    slider
+        .valueProperty()
+        .addListener(
+            (o, was, is) -> {
+              shown.setText(PERCENT.formatted(is.doubleValue()));
+              if (following[0]) {
+                return;
+              }
+              if (mending.chosenProperty().get().isEmpty()) {
+                mending.amountProperty().set(is.doubleValue() / 100);
+              } else {
+                mending.change("repair-amount", p -> p.withAmount(is.doubleValue() / 100));
+              }
+            });
+    slider.setOnMouseReleased(e -> model.settle());
+    slider.setOnKeyReleased(e -> model.settle());
+    rows.custom(
+        titled(
+            "Amount of the repair", "40 % leaves a crease that is true; 100 % none", slider, shown),
+        () -> {
+          following[0] = true;
+          double amount =
+              mending.single().map(Patch::amount).orElse(mending.amountProperty().get());
+          slider.setValue(100 * amount);
+          shown.setText(PERCENT.formatted(100 * amount));
+          following[0] = false;
+        });
+  }
+
+  private static VBox titled(String title, String tip, Slider slider, Label shown) {
+    Label name = new Label(title);
+    name.getStyleClass().add("row-name");
+    name.setLabelFor(slider);
+    slider.setAccessibleText(title);
+    slider.setTooltip(new Tooltip(tip));
+    return new VBox(2, new HBox(name, PanelRows.spring(), shown), slider);
+  }
+
+  private void mirror() {
+    if (keepsItsOwn()) {
+      model.messageProperty().set("This repair keeps its own texture; T takes one that can be mirrored.");
+      return;
+    }
+    mending.change(
+        null, p -> p.withSources(p.sources().stream().map(MendPanel::mirrored).toList()));
+  }
+
+  private static Source mirrored(Source s) {
+    return s.equals(Source.OWN)
+        ? s
+        : new Source(s.dx(), s.dy(), s.angle(), s.scale(), !s.mirrored());
+  }
+
+  // --- proposals
+
+  private void proposals() {
+    Button next =
+        PanelRows.button("next-proposal", "Next", "Goes to the next proposal (N)", proposals::next);
+    Button all =
+        PanelRows.button(
+            "accept-all",
+            "Heal all",
+            "Heals all that will pass; marks are left to be decided on",
+            proposals::acceptAll);
+    rows.custom(
+        new HBox(
+            6,
+            PanelRows.button(
+                "look",
+                "Look for spots",
+                "Proposes places on the skin of the face; Escape stops",
+                proposals::look),
+            next,
+            all),
+        () -> {
+          List<Blemish> left = proposals.allProperty().get();
+          next.setDisable(left.isEmpty());
+          all.setDisable(left.stream().noneMatch(b -> b.kind() == Blemish.Kind.TEMPORARY));
+        });
+    Label words = new Label();
+    words.setId("proposals");
+    words.setWrapText(true);
+    words.getStyleClass().add("row-words");
+    rows.custom(words, () -> words.setText(said()));
+    setting(
+        "sensitivity",
+        "Sensitivity",
+        "More finds fainter ones",
+        0.4,
+        2.5,
+        "%.1f",
+        proposals.sensitivityProperty());
+    setting(
+        "smallest",
+        "Smallest radius",
+        "In pixels of the photograph",
+        0,
+        60,
+        "%.0f px",
+        proposals.smallestProperty());
+    setting(
+        "largest",
+        "Largest radius",
+        "In pixels of the photograph",
+        10,
+        200,
+        "%.0f px",
+        proposals.largestProperty());
+  }
+
+  /** What is proposed follows its settings. */
+  private void lookAgain() {
+    if (!proposals.allProperty().get().isEmpty()) {
+      proposals.look();
+    }
+  }
+
+  private String said() {
+    List<Blemish> all = proposals.allProperty().get();
+    long marks = all.stream().filter(b -> b.kind() == Blemish.Kind.MARK).count();
+    return all.isEmpty()
+        ? "Moles, scars and freckles are the sitter's own: heal them only on request."
+        : "%d to decide: %d that will pass, %d marks of their own. Enter heals, K keeps."
+            .formatted(all.size(), all.size() - marks, marks);
+  }
+
+  private void setting(
+      String id,
+      String title,
+      String tip,
+      double low,
+      double high,
+      String format,
+      DoubleProperty value) {
+    Slider slider = new Slider(low, high, value.get());
+    slider.setId(id);
+    Label shown = new Label();
+    shown.getStyleClass().add("row-value");
+    shown.textProperty().bind(slider.valueProperty().asString(Locale.ROOT, format));
+    slider.valueProperty().bindBidirectional(value);
+    slider.setOnMouseReleased(e -> lookAgain());
+    slider.setOnKeyReleased(e -> lookAgain());
+    rows.custom(titled(title, tip, slider, shown), () -> {});
+  }
+}

@@ -1,0 +1,288 @@
+package carezza.desktop.layer;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.function.Function;
+import javafx.geometry.Pos;
+import javafx.scene.Node;
+import javafx.scene.control.Button;
+import javafx.scene.control.Label;
+import javafx.scene.control.Slider;
+import javafx.scene.control.ToggleButton;
+import javafx.scene.control.Tooltip;
+import javafx.scene.layout.FlowPane;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.VBox;
+
+import carezza.desktop.state.BenchModel;
+import carezza.desktop.state.ToolKind;
+import carezza.model.Layer;
+import carezza.model.LayerValue;
+
+/**
+ * Builds the rows of a layer's panel. Each row shows a value of the selected layer and changes it; a
+ * drag of its slider is one undo.
+ */
+public final class PanelRows {
+
+  /** Changes a layer by a number. */
+  @FunctionalInterface
+  public interface Change<L extends Layer> {
+    Layer of(L layer, double value);
+  }
+
+  private final BenchModel model;
+  private final List<Node> nodes = new ArrayList<>();
+  private final List<Runnable> refreshers = new ArrayList<>();
+  private boolean refreshing;
+
+  public PanelRows(BenchModel model) {
+    this.model = model;
+  }
+
+  public List<Node> nodes() {
+    return nodes;
+  }
+
+  /** Shows the values of the selected layer as they are now. */
+  public void refresh() {
+    refreshing = true;
+    refreshers.forEach(Runnable::run);
+    refreshing = false;
+  }
+
+  /**
+   * A number with a slider.
+   *
+   * @param format how the value reads, with its unit
+   */
+  public <L extends Layer> void number(
+      String id,
+      String title,
+      String tip,
+      double low,
+      double high,
+      String format,
+      Class<L> type,
+      Function<L, Double> value,
+      Change<L> change) {
+    Label name = new Label(title);
+    name.getStyleClass().add("row-name");
+    Label shown = new Label();
+    shown.getStyleClass().add("row-value");
+    Slider slider = new Slider(low, high, low);
+    slider.setId(id);
+    slider.setBlockIncrement((high - low) / 50);
+    slider.setAccessibleText(title);
+    Tooltip.install(name, new Tooltip(tip));
+    slider.setTooltip(new Tooltip(tip));
+    name.setLabelFor(slider);
+    slider
+        .valueProperty()
+        .addListener(
+            (o, was, is) -> {
+              if (!refreshing) {
+                model.editSelected(id, l -> change.of(type.cast(l), is.doubleValue()));
+              }
+            });
+    slider.setOnMouseReleased(e -> model.settle());
+    slider.setOnKeyReleased(e -> model.settle());
+    refreshers.add(
+        () ->
+            model
+                .selectedLayer()
+                .filter(type::isInstance)
+                .ifPresent(
+                    l -> {
+                      double v = value.apply(type.cast(l));
+                      slider.setValue(v);
+                      shown.setText(String.format(Locale.ROOT, format, v));
+                    }));
+    HBox top = new HBox(name, spring(), shown);
+    nodes.add(new VBox(2, top, slider));
+  }
+
+  /**
+   * A number with a slider, of the layer's value of that name.
+   *
+   * @param path as {@link LayerValue} has it; with dashes for dots it is the slider's id
+   * @param low in the layer's own unit
+   * @param shown factor from the layer's unit to what is shown
+   */
+  <L extends Layer> void value(
+      Class<L> type,
+      String path,
+      String title,
+      String tip,
+      double low,
+      double high,
+      double shown,
+      String format) {
+    number(
+        path.replace('.', '-'),
+        title,
+        tip,
+        shown * low,
+        shown * high,
+        format,
+        type,
+        l -> shown * LayerValue.number(l, path),
+        (l, v) -> LayerValue.with(l, path, Math.clamp(v / shown, low, high)));
+  }
+
+  /** A number in percent of 1. */
+  <L extends Layer> void share(
+      Class<L> type, String path, String title, String tip, double low, double high) {
+    value(type, path, title, tip, low, high, 100, low < 0 ? "%+.0f %%" : "%.0f %%");
+  }
+
+  /** Whether a layer keeps to its limits or may pass them. */
+  <L extends Layer> void limits(Class<L> type, String tip) {
+    choice(
+        "Limits",
+        tip,
+        type,
+        l -> (int) LayerValue.number(l, "force"),
+        (l, i) -> LayerValue.with(l, "force", i == 1),
+        "Held",
+        "Forced");
+  }
+
+  /** A heading inside a panel. */
+  public void heading(String words) {
+    Label label = new Label(words);
+    label.getStyleClass().add("heading");
+    nodes.add(label);
+  }
+
+  /** A row of buttons. */
+  public void buttons(Node... buttons) {
+    FlowPane row = new FlowPane(6, 4, buttons);
+    row.setAlignment(Pos.CENTER_LEFT);
+    nodes.add(row);
+  }
+
+  /** A row of tools, one of which is in hand; more buttons may be added to it. */
+  public FlowPane tools(ToolKind... tools) {
+    FlowPane row = new FlowPane(6, 4);
+    row.setAlignment(Pos.CENTER_LEFT);
+    for (ToolKind tool : tools) {
+      ToggleButton button = new ToggleButton(title(tool));
+      button.setId("tool-" + tool.name().toLowerCase(Locale.ROOT));
+      button.setTooltip(new Tooltip(tool.words()));
+      button.setOnAction(
+          e -> {
+            boolean inHand = model.toolProperty().get() == tool;
+            model.toolProperty().set(inHand ? ToolKind.HAND : tool);
+            refresh();
+          });
+      refreshers.add(() -> button.setSelected(model.toolProperty().get() == tool));
+      row.getChildren().add(button);
+    }
+    nodes.add(row);
+    return row;
+  }
+
+  private static String title(ToolKind tool) {
+    return switch (tool) {
+      case HAND -> "Hand";
+      case MASK -> "Paint mask";
+      case HEAL -> "Mend";
+      case HAIR -> "Hair";
+      case REPAIR -> "Pick";
+      case TRANSPLANT -> "Transplant";
+      case DODGE -> "Light";
+      case BURN -> "Shade";
+      case EVEN_STROKE -> "Even by stroke";
+      case EVEN_AREA -> "Even an outline";
+      case PICK_NEUTRAL -> "Pick a neutral";
+      case PICK_TONE -> "Pick a tone";
+      case PICK_DARK -> "A dark";
+      case PICK_MIDDLE -> "A middle";
+      case PICK_LIGHT -> "A light";
+      case PICK_HUE -> "Pick a hue";
+      case CURVE -> "Drag on the picture";
+      case PIN -> "Set pins";
+      case FRAME -> "Frame";
+      case LEVEL -> "Level by a line";
+      case PART -> "Handles";
+      case OUTLINE -> "Draw an outline";
+      case PLACE_FACE -> "Place a face by hand";
+      case FACE -> "Face map";
+    };
+  }
+
+  /** A line of text that follows the layer. */
+  <L extends Layer> void words(String id, Class<L> type, Function<L, String> words) {
+    Label label = new Label();
+    label.setId(id);
+    label.setWrapText(true);
+    label.getStyleClass().add("row-words");
+    refreshers.add(
+        () ->
+            model
+                .selectedLayer()
+                .filter(type::isInstance)
+                .ifPresent(l -> label.setText(words.apply(type.cast(l)))));
+    nodes.add(label);
+  }
+
+  /** A switch between named values. */
+  <L extends Layer> void choice(
+      String title,
+      String tip,
+      Class<L> type,
+      Function<L, Integer> value,
+      java.util.function.BiFunction<L, Integer, Layer> change,
+      String... names) {
+    FlowPane row = new FlowPane(6, 4);
+    row.setAlignment(Pos.CENTER_LEFT);
+    Label label = new Label(title);
+    label.getStyleClass().add("row-name");
+    row.getChildren().add(label);
+    for (int i = 0; i < names.length; i++) {
+      int index = i;
+      ToggleButton button = new ToggleButton(names[i]);
+      button.setTooltip(new Tooltip(tip));
+      button.setOnAction(e -> model.editSelected(null, l -> change.apply(type.cast(l), index)));
+      refreshers.add(
+          () ->
+              model
+                  .selectedLayer()
+                  .filter(type::isInstance)
+                  .ifPresent(l -> button.setSelected(value.apply(type.cast(l)) == index)));
+      row.getChildren().add(button);
+    }
+    nodes.add(row);
+  }
+
+  void action(String id, String title, String tip, Runnable action) {
+    nodes.add(button(id, title, tip, action));
+  }
+
+  public static Button button(String id, String title, String tip, Runnable action) {
+    Button button = new Button(title);
+    button.setId(id);
+    button.setTooltip(new Tooltip(tip));
+    button.setOnAction(e -> action.run());
+    return button;
+  }
+
+  /** Runs with every refresh, for a node that another row holds. */
+  public void follow(Runnable refresher) {
+    refreshers.add(refresher);
+  }
+
+  public void custom(Node node, Runnable refresher) {
+    nodes.add(node);
+    refreshers.add(refresher);
+  }
+
+  public static HBox spring() {
+    HBox spring = new HBox();
+    HBox.setHgrow(spring, Priority.ALWAYS);
+    return spring;
+  }
+}

@@ -1,0 +1,94 @@
+package carezza.desktop.layer;
+
+import carezza.desktop.state.BenchModel;
+import carezza.desktop.state.ToolKind;
+import carezza.model.FrequencySeparationLayer;
+
+/** The split in tone and texture, its radius with the advice on it, and what is evened. */
+final class SeparationPanel {
+
+  private static final String PERCENT = "%.0f %%";
+
+  private SeparationPanel() {}
+
+  static void build(FrequencySeparationLayer layer, PanelRows rows, BenchModel model) {
+    Class<FrequencySeparationLayer> type = FrequencySeparationLayer.class;
+    rows.number(
+        "radius",
+        "Radius of the split",
+        "Sigma between tone and texture, in pixels of the photograph",
+        1,
+        60,
+        "%.1f px",
+        type,
+        l -> radius(l, model),
+        (l, v) -> l.withRadius(v));
+    RadiusChart chart = new RadiusChart(model, layer.attributes().id());
+    rows.custom(chart, chart::refresh);
+    rows.action(
+        "advised",
+        "Take the advice",
+        "The radius that this face's pores and blotches advise, and goes on following them (I)",
+        model.advising()::takeRadius);
+    rows.choice(
+        "Part by",
+        "A Gaussian, or a filter that keeps lines of lips, lids and hair in the tone",
+        type,
+        l -> l.split().ordinal(),
+        (l, i) -> l.withSplit(FrequencySeparationLayer.Split.values()[i]),
+        "Size alone",
+        "Size and edges");
+    rows.number(
+        "evening",
+        "Even the tone",
+        "How far the low band is evened inside the mask, in percent; form is kept",
+        0,
+        100,
+        PERCENT,
+        type,
+        l -> 100 * l.evening(),
+        (l, v) ->
+            l.withEvening(v / 100));
+    rows.number(
+        "edge-guard",
+        "Edges from",
+        "Difference of L* that evening stops at",
+        1,
+        40,
+        "%.0f L*",
+        type,
+        FrequencySeparationLayer::edgeGuard,
+        (l, v) ->
+            l.withEdgeGuard(v));
+    rows.number(
+        "texture",
+        "Texture",
+        "Gain of the high band inside the mask, in percent; 100 leaves pores as they are",
+        0,
+        200,
+        PERCENT,
+        type,
+        l -> 100 * l.textureGain(),
+        (l, v) ->
+            l.withTextureGain(v / 100));
+    rows.number(
+        "blotches",
+        "Blotches",
+        "Gain of a middle band between texture and form inside the mask, in percent; 100 leaves it",
+        0,
+        200,
+        PERCENT,
+        type,
+        l -> 100 * l.blotchGain(),
+        (l, v) -> l.withBlotchGain(v / 100));
+    rows.tools(ToolKind.EVEN_STROKE, ToolKind.EVEN_AREA);
+    rows.words("areas", type, l -> "Evened by hand in " + l.areas().size() + " places.");
+  }
+
+  /** As set by hand, else as measured; the smallest until the first measurement is there. */
+  private static double radius(FrequencySeparationLayer layer, BenchModel model) {
+    return layer.radius() != null
+        ? layer.radius()
+        : model.radiiProperty().get().getOrDefault(layer.attributes().id(), 1.0);
+  }
+}

@@ -1,0 +1,340 @@
+package carezza.desktop.state;
+
+import java.util.List;
+import java.util.OptionalDouble;
+import java.util.function.Consumer;
+import java.util.function.Function;
+import javafx.application.Platform;
+import javafx.beans.property.ObjectProperty;
+import javafx.beans.property.SimpleObjectProperty;
+
+import carezza.desktop.task.Lane;
+import carezza.image.Cancellation;
+import carezza.measure.AmountSweep;
+import carezza.measure.CheckView;
+import carezza.measure.ContourGuides.Guide;
+import carezza.measure.Distraction;
+import carezza.measure.LightAdvisor;
+import carezza.model.DodgeBurnLayer;
+import carezza.model.FrequencySeparationLayer;
+import carezza.model.Layer;
+import carezza.model.Mask;
+import carezza.model.Project;
+import carezza.session.Advice;
+import carezza.session.Session;
+
+/** What is measured for the selected layer when the retoucher asks for advice on it. */
+public final class AdviceState implements AutoCloseable {
+
+  /** Pause in the work after which places are looked for anew. */
+  private static final long REST_MILLIS = 300;
+
+  private final BenchModel model;
+  private final Lane working = Lane.droppable("advice");
+  private final Lane scanning = Lane.droppable("radius");
+  private final Lane following = Lane.droppable("guides");
+
+  /** Whether something is being measured that was asked for. */
+  private boolean underWay;
+
+  private final ObjectProperty<Push> push = new SimpleObjectProperty<>();
+  private final ObjectProperty<List<Guide>> contours = new SimpleObjectProperty<>(List.of());
+  private final ObjectProperty<List<Distraction>> distractions =
+      new SimpleObjectProperty<>(List.of());
+  private final ObjectProperty<Radius> radius = new SimpleObjectProperty<>();
+
+  AdviceState(BenchModel model) {
+    this.model = model;
+    model
+        .selectedProperty()
+        .addListener(
+            (o, was, is) -> {
+              push.set(null);
+              contours.set(List.of());
+            });
+    // What was advised for a layer is not advised for another state of it.
+    model
+        .projectProperty()
+        .addListener(
+            (o, was, is) -> {
+              if (push.get() != null && !isPushed(push.get().layer())) {
+                push.set(null);
+              }
+              follow(was, is);
+            });
+    model.viewing().checkProperty().addListener((o, was, is) -> findDistractions());
+  }
+
+  /** Guides and places on the picture follow what was changed under them. */
+  private void follow(Project was, Project is) {
+    String id = model.selectedProperty().get();
+    boolean below =
+        was != null
+            && id != null
+            && was.stack().indexOf(id) >= 0
+            && is.stack().indexOf(id) >= 0
+            && !was.stack()
+                .lowest(was.stack().indexOf(id))
+                .equals(is.stack().lowest(is.stack().indexOf(id)));
+    if (below && !contours.get().isEmpty()) {
+      findContours(id, found -> {});
+    }
+    findDistractions();
+  }
+
+  private void findDistractions() {
+    if (model.viewing().checkProperty().get() != CheckView.ATTENTION) {
+      following.cancel();
+      distractions.set(List.of());
+      return;
+    }
+    Project project = model.projectProperty().get();
+    Session session = model.session();
+    following.newest(
+        cancellation -> {
+          Thread.sleep(REST_MILLIS);
+          cancellation.check();
+          return session.advice().distractions(project, cancellation);
+        },
+        distractions::set,
+        model::fail);
+  }
+
+  /** Places that draw the eye away from the face, while the picture is seen that way; or none. */
+  public ObjectProperty<List<Distraction>> distractionsProperty() {
+    return distractions;
+  }
+
+  /**
+   * A layer that was pushed, and what came of it.
+   *
+   * @param layer as it was then
+   */
+  public record Push(Layer layer, AmountSweep found) {}
+
+  /**
+   * @param layer a separation
+   */
+  public record Radius(String layer, Advice.Radius advice) {}
+
+  /** The over-push test of the selected layer, or null. */
+  public ObjectProperty<Push> pushProperty() {
+    return push;
+  }
+
+  /** The advised radius that was measured last, or null. */
+  public ObjectProperty<Radius> radiusProperty() {
+    return radius;
+  }
+
+  /** Pushes the selected layer from nothing to twice its strength and reads the gauges. */
+  public void pushTest() {
+    model
+        .selectedLayer()
+        .ifPresent(
+            layer -> {
+              Project project = model.projectProperty().get();
+              Session session = model.session();
+              underWay = true;
+              working.newest(
+                  cancellation ->
+                      session
+                          .advice()
+                          .pushed(
+                              project,
+                              layer.attributes().id(),
+                              done -> Platform.runLater(() -> begun(done, cancellation)),
+                              cancellation),
+                  found -> {
+                    underWay = false;
+                    if (session == model.session() && isPushed(layer)) {
+                      model.messageProperty().set(said(found));
+                      push.set(new Push(layer, found));
+                    } else {
+                      model.messageProperty().set("The layer was changed meanwhile; push it again");
+                    }
+                  },
+                  this::fail);
+            });
+  }
+
+  private void begun(double done, Cancellation cancellation) {
+    if (!cancellation.cancelled()) {
+      model
+          .messageProperty()
+          .set(
+              "Pushing the layer from 0 to 200 %%, %.0f %% done; Escape stops"
+                  .formatted(100 * done));
+    }
+  }
+
+  /** Whether the selected layer is the one that was pushed, but for its amount. */
+  private boolean isPushed(Layer layer) {
+    return model
+        .selectedLayer()
+        .map(l -> l.with(l.attributes().withAmount(layer.attributes().amount())).equals(layer))
+        .orElse(false);
+  }
+
+  /** Gives up what is being measured, and says so if there was anything. */
+  void stop() {
+    working.cancel();
+    if (underWay) {
+      underWay = false;
+      model.messageProperty().set("Stopped; nothing was changed");
+    }
+  }
+
+  private void fail(Exception e) {
+    underWay = false;
+    model.fail(e);
+  }
+
+  private static String said(AmountSweep found) {
+    OptionalDouble advised = found.advised();
+    return advised.isEmpty()
+        ? "This layer moves no gauge that has a band"
+        : "Every gauge that it moves keeps its band up to %.0f %%"
+            .formatted(100 * advised.getAsDouble());
+  }
+
+  /** Measures the radius for a separation. */
+  public void measureRadius(String layer) {
+    Project project = model.projectProperty().get();
+    Session session = model.session();
+    scanning.newest(
+        cancellation -> session.advice().radius(project, layer, cancellation),
+        found -> radius.set(new Radius(layer, found)),
+        model::fail);
+  }
+
+  /** Takes what is advised: the radius of a separation, or the amount of a layer that was pushed. */
+  public void take() {
+    Push pushed = push.get();
+    if (pushed != null && pushed.found().advised().isPresent()) {
+      double amount = Math.min(2, pushed.found().advised().getAsDouble());
+      model.editSelected(null, l -> l.with(l.attributes().withAmount(amount)));
+    } else {
+      takeRadius();
+    }
+  }
+
+  /** The selected separation follows the advice on its radius. */
+  public void takeRadius() {
+    if (model.selectedLayer().filter(FrequencySeparationLayer.class::isInstance).isPresent()) {
+      model.editSelected(null, l -> ((FrequencySeparationLayer) l).withRadius(null));
+    }
+  }
+
+  /** Light and shade against blotches, on the selected layer. */
+  public void evenBlotches() {
+    propose(
+        "Measuring blotches …",
+        "Blotches are evened; lift it where it does too much",
+        LightAdvisor::evened);
+  }
+
+  /** As above, but nothing shows before it is painted in. */
+  public void evenUnderBrush() {
+    propose(
+        "Measuring blotches …",
+        "Paint over the skin: under the brush its blotches are evened",
+        advisor -> {
+          DodgeBurnLayer evened = advisor.evened();
+          return evened.attributes().mask() instanceof Mask.Everything
+              ? evened.with(evened.attributes().withMask(new Mask.Nothing()))
+              : evened;
+        },
+        () -> model.toolProperty().set(ToolKind.MASK));
+  }
+
+  /** Light and shade that smoothing took, on the selected layer. */
+  public void restoreForm() {
+    propose(
+        "Measuring form …",
+        "Form is given back; its amount brings form kept to 1",
+        LightAdvisor::formRestored);
+  }
+
+  /** Shade on the shine of the face, on the selected layer. */
+  public void tameShine() {
+    propose(
+        "Measuring shine …",
+        "Half of the shine is taken; lift it where it does too much",
+        LightAdvisor::shineTamed);
+  }
+
+  /** Places to lift and to deepen that are shown on the picture; empty for none. */
+  public ObjectProperty<List<Guide>> contoursProperty() {
+    return contours;
+  }
+
+  /** Shows the places of the face to lift and to deepen, or hides them. */
+  public void turnContours() {
+    String id = model.selectedProperty().get();
+    if (!contours.get().isEmpty() || id == null) {
+      contours.set(List.of());
+      model.messageProperty().set("");
+      return;
+    }
+    findContours(
+        id,
+        found ->
+            model
+                .messageProperty()
+                .set(
+                    found.isEmpty()
+                        ? "There is no face map to draw guides on; press F"
+                        : "Whole lines: lift what is light already; broken ones: deepen what is"
+                              + " dark"));
+  }
+
+  private void findContours(String layer, Consumer<List<Guide>> then) {
+    Project project = model.projectProperty().get();
+    Session session = model.session();
+    working.newest(
+        cancellation -> session.advice().contours(project, layer, cancellation),
+        found -> {
+          contours.set(found);
+          then.accept(found);
+        },
+        model::fail);
+  }
+
+  private void propose(String begun, String done, Function<LightAdvisor, DodgeBurnLayer> proposal) {
+    propose(begun, done, proposal, () -> {});
+  }
+
+  private void propose(
+      String begun, String done, Function<LightAdvisor, DodgeBurnLayer> proposal, Runnable then) {
+    String id = model.selectedProperty().get();
+    Project asked = model.projectProperty().get();
+    Session session = model.session();
+    model.messageProperty().set(begun + " Escape stops");
+    underWay = true;
+    working.newest(
+        (Cancellation cancellation) ->
+            proposal.apply(session.advice().light(asked, id, cancellation)),
+        found -> {
+          underWay = false;
+          // What was painted meanwhile is not to be lost.
+          if (session != model.session()
+              || !model.stack().find(id).equals(asked.stack().find(id))) {
+            model.messageProperty().set("The layer was changed meanwhile; ask once more");
+          } else {
+            model.edit(
+                null, p -> p.edit(id, l -> found.with(l.attributes().withAmount(found.attributes().amount()))));
+            model.messageProperty().set(done);
+            then.run();
+          }
+        },
+        this::fail);
+  }
+
+  @Override
+  public void close() {
+    working.close();
+    scanning.close();
+    following.close();
+  }
+}

@@ -1,0 +1,52 @@
+package carezza.desktop.state;
+
+import carezza.model.Stroke;
+
+/**
+ * The brush in hand.
+ *
+ * @param radius in photograph pixels
+ * @param softness 0 … 1
+ * @param strength 0 … 1
+ * @param inside stays inside the edge it starts in
+ */
+public record Brush(double radius, double softness, double strength, boolean inside) {
+
+  /** Difference of colour in L*a*b* that such a brush stops at: well above pores, well below lips. */
+  private static final double EDGE = 14;
+
+  private static final double SMALLEST = 1;
+  private static final double LARGEST = 800;
+
+  public Brush {
+    radius = Math.clamp(radius, SMALLEST, LARGEST);
+    softness = Math.clamp(softness, 0, 1);
+    strength = Math.clamp(strength, 0.01, 1);
+  }
+
+  public Brush(double radius, double softness, double strength) {
+    this(radius, softness, strength, false);
+  }
+
+  /** Passing over edges, or not. */
+  public Brush staying(boolean insideEdges) {
+    return new Brush(radius, softness, strength, insideEdges);
+  }
+
+  public Brush radiusTimes(double factor) {
+    return new Brush(radius * factor, softness, strength, inside);
+  }
+
+  public Brush softer(double by) {
+    return new Brush(radius, softness + by, strength, inside);
+  }
+
+  public Brush stronger(double by) {
+    return new Brush(radius, softness, strength + by, inside);
+  }
+
+  /** A stroke of this brush along packed points. */
+  public Stroke stroke(float[] points, boolean lift) {
+    return new Stroke(points, radius, softness, strength, lift, inside ? EDGE : 0);
+  }
+}

@@ -1,0 +1,89 @@
+package carezza.desktop.state;
+
+import java.util.function.UnaryOperator;
+import javafx.beans.property.DoubleProperty;
+import javafx.beans.property.ObjectProperty;
+import javafx.beans.property.SimpleDoubleProperty;
+import javafx.beans.property.SimpleObjectProperty;
+
+import carezza.desktop.geometry.CropHand;
+import carezza.image.PictureSize;
+import carezza.model.Crop;
+import carezza.model.Point;
+
+/** The frame of what is delivered, in hand. */
+public final class CropState {
+
+  private final BenchModel model;
+  private final DoubleProperty ratio = new SimpleDoubleProperty();
+  private final ObjectProperty<GuideLines> lines = new SimpleObjectProperty<>(GuideLines.THIRDS);
+
+  CropState(BenchModel model) {
+    this.model = model;
+  }
+
+  /** Width over height that is kept; 0 for free. */
+  public DoubleProperty ratioProperty() {
+    return ratio;
+  }
+
+  public ObjectProperty<GuideLines> linesProperty() {
+    return lines;
+  }
+
+  /** The frame as it is, or all of the photograph. */
+  public Crop frame() {
+    Crop own = model.projectProperty().get().crop();
+    return own == null ? Crop.of(size()) : own;
+  }
+
+  private PictureSize size() {
+    return model.session().size();
+  }
+
+  /** Whether the frame reaches beyond the photograph. */
+  public boolean beyond() {
+    return frame().corners().stream()
+        .anyMatch(
+            c ->
+                c.x() < -0.5
+                    || c.y() < -0.5
+                    || c.x() > size().width() + 0.5
+                    || c.y() > size().height() + 0.5);
+  }
+
+  private void set(UnaryOperator<Crop> change) {
+    Crop next = change.apply(frame());
+    model.edit(null, p -> p.withCrop(next.equals(Crop.of(size())) ? null : next));
+  }
+
+  public void ratio(double widthOverHeight) {
+    ratio.set(widthOverHeight);
+    if (widthOverHeight > 0) {
+      set(f -> f.ofRatio(widthOverHeight));
+    }
+    model.toolProperty().set(ToolKind.FRAME);
+  }
+
+  public void grow(double share) {
+    set(f -> f.grown(share));
+  }
+
+  public void inside() {
+    set(f -> f.within(size()));
+  }
+
+  public void drop() {
+    ratio.set(0);
+    model.edit(null, p -> p.withCrop(null));
+  }
+
+  /** Takes hold of the frame at a place. */
+  public CropHand hold(Point at, double grab) {
+    return new CropHand(frame(), at, grab, ratio.get());
+  }
+
+  public void level(Point one, Point other) {
+    set(f -> CropHand.levelled(f, one, other, size()));
+  }
+}

@@ -1,0 +1,26 @@
+package carezza.desktop.state;
+
+import java.util.List;
+
+import carezza.model.ExposureLayer;
+import carezza.model.Layer;
+import carezza.model.LayerKind;
+import carezza.model.LevelsLayer;
+
+/** The base of a low-key picture: light taken down as a whole, its lights brought up again. */
+public final class LowKey {
+
+  private static final double DOWN = -1.1;
+  private static final double LIGHTS_UP = 0.8;
+
+  private LowKey() {}
+
+  public static List<Layer> layers() {
+    ExposureLayer down =
+        new ExposureLayer(LayerKind.EXPOSURE.fresh().attributes().named("Low key, light down"), DOWN, 0);
+    LevelsLayer up =
+        new LevelsLayer(
+            LayerKind.LEVELS.fresh().attributes().named("Low key, lights up"), 0, 1, 0, LIGHTS_UP);
+    return List.of(down, up);
+  }
+}

@@ -1,0 +1,132 @@
+package carezza.desktop.state;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import javafx.beans.property.ObjectProperty;
+import javafx.beans.property.SimpleObjectProperty;
+
+import carezza.colour.Lab;
+import carezza.desktop.task.Lane;
+import carezza.model.Point;
+import carezza.model.Project;
+import carezza.session.ColourAdvice.Pinned;
+import carezza.session.Session;
+
+/** Places whose colours stay in sight, as settled and as finished. */
+public final class PinState implements AutoCloseable {
+
+  private static final long REST_MILLIS = 150;
+  private static final int MOST = 8;
+
+  private final BenchModel model;
+  private final Lane reading = Lane.droppable("pins");
+  private final ObjectProperty<List<Optional<Pinned>>> read =
+      new SimpleObjectProperty<>(List.of());
+
+  PinState(BenchModel model) {
+    this.model = model;
+    model.projectProperty().addListener((o, was, is) -> follow(is));
+  }
+
+  private void follow(Project project) {
+    if (project == null || project.pins().isEmpty()) {
+      reading.cancel();
+      read.set(List.of());
+      return;
+    }
+    Session session = model.session();
+    reading.newest(
+        cancellation -> {
+          Thread.sleep(REST_MILLIS);
+          List<Optional<Pinned>> all = new ArrayList<>();
+          for (Point pin : project.pins()) {
+            cancellation.check();
+            all.add(session.colour().pinned(project, pin, cancellation));
+          }
+          return all;
+        },
+        read::set,
+        model::fail);
+  }
+
+  /** What was read last, pin by pin. */
+  public ObjectProperty<List<Optional<Pinned>>> readProperty() {
+    return read;
+  }
+
+  /** The pin at a place, or −1. */
+  public int at(Point place, double grab) {
+    List<Point> pins = model.projectProperty().get().pins();
+    for (int i = 0; i < pins.size(); i++) {
+      if (pins.get(i).distance(place) <= grab) {
+        return i;
+      }
+    }
+    return -1;
+  }
+
+  public void add(Point place) {
+    List<Point> pins = new ArrayList<>(model.projectProperty().get().pins());
+    if (pins.size() == MOST) {
+      model.messageProperty().set("There are %d pins; take one out first".formatted(MOST));
+      return;
+    }
+    pins.add(place);
+    model.edit(null, p -> p.withPins(pins));
+  }
+
+  public void remove(int index) {
+    model.edit(null, p -> p.withPins(without(p, index)));
+  }
+
+  private static List<Point> without(Project project, int index) {
+    List<Point> pins = new ArrayList<>(project.pins());
+    pins.remove(index);
+    return pins;
+  }
+
+  public static Project moved(Project project, int index, Point to) {
+    List<Point> pins = new ArrayList<>(project.pins());
+    pins.set(index, to);
+    return project.withPins(pins);
+  }
+
+  /** A line for each pin. */
+  public String words() {
+    StringBuilder words = new StringBuilder();
+    List<Optional<Pinned>> all = read.get();
+    for (int i = 0; i < all.size(); i++) {
+      int number = i + 1;
+      all.get(i)
+          .ifPresent(
+              p ->
+                  words.append(
+                      "%d   L* %s   a* %s   b* %s\n     hue %s°   ITA %s° %s\n"
+                          .formatted(
+                              number,
+                              change(p.settled().l(), p.finished().l()),
+                              change(p.settled().a(), p.finished().a()),
+                              change(p.settled().b(), p.finished().b()),
+                              change(p.settled().hue(), p.finished().hue()),
+                              change(p.settled().ita(), p.finished().ita()),
+                              ItaClass.of(p.finished()).words())));
+    }
+    return words.isEmpty() ? "None yet." : words.toString().stripTrailing();
+  }
+
+  private static String change(double from, double to) {
+    return "%.1f → %.1f".formatted(from, to);
+  }
+
+  /** A short label beside a pin on the picture. */
+  public static String label(int number, Lab settled, Lab finished) {
+    return "%d  L* %.0f→%.0f  h %.0f→%.0f°"
+        .formatted(number, settled.l(), finished.l(), settled.hue(), finished.hue());
+  }
+
+  @Override
+  public void close() {
+    reading.close();
+  }
+}

@@ -1,0 +1,81 @@
+package carezza.desktop.view.bench;
+
+import java.util.LinkedHashMap;
+import java.util.Map;
+import javafx.scene.control.Button;
+import javafx.scene.control.Label;
+import javafx.scene.control.Tooltip;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.VBox;
+
+import carezza.desktop.layer.PanelRows;
+import carezza.desktop.state.BenchModel;
+import carezza.measure.CheckView;
+
+/** Views kept beside the picture: the whole of it, small, each seen in its own way. */
+public final class BesidePictures extends VBox implements AutoCloseable {
+
+  /** As many as fit beside the picture of a small window. */
+  private static final int MOST = 3;
+
+  private static final double LONG_EDGE = 170;
+
+  private final BenchModel model;
+  private final Map<CheckView, SmallPicture> kept = new LinkedHashMap<>();
+
+  public BesidePictures(BenchModel model) {
+    super(8);
+    this.model = model;
+    setId("beside");
+    getStyleClass().add("beside");
+    model.projectProperty().addListener((o, was, is) -> follow());
+    model.playheadProperty().addListener((o, was, is) -> follow());
+    model.viewing().asShotProperty().addListener((o, was, is) -> follow());
+    layOut();
+  }
+
+  /** Keeps a view, or puts it away; the oldest goes when there are too many. */
+  public void turn(CheckView view) {
+    SmallPicture gone = kept.remove(view);
+    if (gone == null) {
+      if (kept.size() == MOST) {
+        kept.remove(kept.keySet().iterator().next()).close();
+      }
+      kept.put(view, new SmallPicture(model));
+    } else {
+      gone.close();
+    }
+    layOut();
+    follow();
+  }
+
+  private void layOut() {
+    getChildren().clear();
+    kept.forEach(
+        (view, picture) -> {
+          Button away = new Button("×");
+          away.getStyleClass().add("part-out");
+          away.setAccessibleText("Put away");
+          away.setTooltip(new Tooltip("Puts this view away"));
+          away.setOnAction(e -> turn(view));
+          Label title = new Label(view.title());
+          title.getStyleClass().add("row-name");
+          VBox one = new VBox(3, new HBox(6, title, PanelRows.spring(), away), picture);
+          one.setId("beside-" + view.name().toLowerCase(java.util.Locale.ROOT));
+          getChildren().add(one);
+        });
+    setManaged(!kept.isEmpty());
+    setVisible(!kept.isEmpty());
+  }
+
+  private void follow() {
+    if (!model.isEmpty()) {
+      kept.forEach((view, picture) -> picture.show(view, LONG_EDGE));
+    }
+  }
+
+  @Override
+  public void close() {
+    kept.values().forEach(SmallPicture::close);
+  }
+}

@@ -1,0 +1,151 @@
+package carezza.desktop.view.bench;
+
+import java.util.List;
+import java.util.Locale;
+import javafx.scene.canvas.Canvas;
+import javafx.scene.canvas.GraphicsContext;
+import javafx.scene.control.Label;
+import javafx.scene.control.Tooltip;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.VBox;
+import javafx.scene.paint.Color;
+
+import carezza.desktop.layer.PanelRows;
+import carezza.desktop.state.BenchModel;
+import carezza.measure.CheckView;
+import carezza.measure.Gauge;
+import carezza.measure.Gauge.Band;
+import carezza.measure.Gauge.Verdict;
+
+/**
+ * The gauges: each a line with before → after and a scale on which the band is a bracket, before a
+ * hollow mark, after a full one. What lies outside its band says so in a word and an arrow.
+ */
+final class GaugeList extends VBox {
+
+  private static final double WIDTH = 244;
+  private static final double HEIGHT = 12;
+
+  private final BenchModel model;
+
+  GaugeList(BenchModel model) {
+    super(7);
+    this.model = model;
+    setId("gauges");
+    getStyleClass().add("gauges");
+    model.gaugesProperty().addListener((o, was, is) -> show(is));
+    model.measuringProperty().addListener((o, was, is) -> setOpacity(is ? 0.65 : 1));
+    show(model.gaugesProperty().get());
+  }
+
+  private void show(List<Gauge> gauges) {
+    getChildren().clear();
+    List<Gauge> measured = gauges.stream().filter(Gauge::measured).toList();
+    if (measured.isEmpty()) {
+      Label none =
+          new Label(
+              gauges.isEmpty() ? "Reading the gauges …" : "Place the face map to read the gauges.");
+      none.setWrapText(true);
+      getChildren().add(none);
+    }
+    measured.forEach(g -> getChildren().add(line(g)));
+  }
+
+  private VBox line(Gauge gauge) {
+    Label title = new Label(gauge.title());
+    title.getStyleClass().add("row-name");
+    Label values =
+        new Label(number(gauge.before()) + " → " + number(gauge.after()) + " " + gauge.unit());
+    values.getStyleClass().add("row-value");
+    Label verdict = new Label(verdict(gauge.verdict()));
+    verdict.getStyleClass().add("verdict");
+    HBox top = new HBox(6, title, PanelRows.spring(), values, verdict);
+    VBox line = new VBox(2, top);
+    line.setId("gauge-" + gauge.id());
+    if (gauge.band() != null) {
+      Canvas scale = new Canvas(WIDTH, HEIGHT);
+      draw(scale.getGraphicsContext2D(), gauge);
+      line.getChildren().add(scale);
+    }
+    CheckView map = map(gauge);
+    Tooltip.install(
+        line, new Tooltip(words(gauge) + "; click: see it on the picture, " + map.title()));
+    line.getStyleClass().add("gauge");
+    line.setOnMouseClicked(e -> CheckStrip.turn(model, map));
+    return line;
+  }
+
+  /** The way of seeing the picture that shows what a gauge reads. */
+  private static CheckView map(Gauge gauge) {
+    return switch (gauge.id()) {
+      case "textureKept" -> CheckView.TEXTURE;
+      case "formKept" -> CheckView.FORM;
+      case "rednessBlotch", "scleraRedness" -> CheckView.REDNESS;
+      case "pigmentBlotch" -> CheckView.PIGMENT;
+      case "toneBlotch" -> CheckView.BLOTCH;
+      case "skinHue", "neckMatch" -> CheckView.HUE;
+      case "skinClipping", "pictureClipping" -> CheckView.CLIPPING;
+      case "leadLight", "leadContrast" -> CheckView.ATTENTION;
+      case "eyeFocus", "noise" -> CheckView.HIGH;
+      case "skinLightness", "teethLightness", "scleraLightness", "scleraBalance" ->
+          CheckView.LIGHT;
+      default -> CheckView.COLOUR;
+    };
+  }
+
+  private static String verdict(Verdict verdict) {
+    return switch (verdict) {
+      case INSIDE -> "●";
+      case BELOW -> "▽ low";
+      case ABOVE -> "△ high";
+      case OPEN -> "";
+    };
+  }
+
+  private static String words(Gauge g) {
+    String band =
+        g.band() == null
+            ? "no band, for information"
+            : "band " + number(g.band().low()) + " to " + number(g.band().high());
+    return "%s, measured on %s in this picture; %s".formatted(g.title(), g.region(), band);
+  }
+
+  private static String number(double v) {
+    if (Double.isInfinite(v)) {
+      return "any";
+    }
+    double size = Math.abs(v);
+    return String.format(Locale.ROOT, size >= 100 ? "%.0f" : size >= 10 ? "%.1f" : "%.2f", v);
+  }
+
+  private static void draw(GraphicsContext g, Gauge gauge) {
+    Band band = gauge.band();
+    double low =
+        Double.isInfinite(band.low()) ? Math.min(gauge.before(), gauge.after()) : band.low();
+    double high =
+        Double.isInfinite(band.high()) ? Math.max(gauge.before(), gauge.after()) : band.high();
+    double from = Math.min(low, Math.min(gauge.before(), gauge.after()));
+    double to = Math.max(high, Math.max(gauge.before(), gauge.after()));
+    double room = Math.max(1e-6, to - from) * 0.12;
+    double start = from - room;
+    double scale = (WIDTH - 8) / (to - from + 2 * room);
+    double mid = HEIGHT / 2;
+    g.setStroke(Color.gray(1, 0.35));
+    g.setLineWidth(1);
+    g.strokeLine(0, mid, WIDTH, mid);
+    g.setStroke(Color.WHITE);
+    g.setLineWidth(1.4);
+    double a = 4 + (low - start) * scale;
+    double b = 4 + (high - start) * scale;
+    g.strokePolyline(
+        new double[] {a + 3, a, a, a + 3}, new double[] {1, 1, HEIGHT - 1, HEIGHT - 1}, 4);
+    g.strokePolyline(
+        new double[] {b - 3, b, b, b - 3}, new double[] {1, 1, HEIGHT - 1, HEIGHT - 1}, 4);
+    double was = 4 + (gauge.before() - start) * scale;
+    double is = 4 + (gauge.after() - start) * scale;
+    g.setStroke(Color.gray(1, 0.8));
+    g.strokeOval(was - 3, mid - 3, 6, 6);
+    g.setFill(Color.WHITE);
+    g.fillOval(is - 3.5, mid - 3.5, 7, 7);
+  }
+}

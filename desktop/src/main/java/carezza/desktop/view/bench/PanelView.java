@@ -1,0 +1,262 @@
+package carezza.desktop.view.bench;
+
+import java.util.Objects;
+import javafx.beans.property.BooleanProperty;
+import javafx.beans.property.SimpleBooleanProperty;
+import javafx.geometry.Insets;
+import javafx.geometry.Pos;
+import javafx.scene.control.ComboBox;
+import javafx.scene.control.Label;
+import javafx.scene.control.ScrollPane;
+import javafx.scene.control.TextField;
+import javafx.scene.control.ToggleButton;
+import javafx.scene.control.Tooltip;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.VBox;
+
+import carezza.colour.BlendMode;
+import carezza.desktop.control.Titled;
+import carezza.desktop.layer.AmountSweepChart;
+import carezza.desktop.layer.LayerPanels;
+import carezza.desktop.layer.MaskPanel;
+import carezza.desktop.layer.PanelRows;
+import carezza.desktop.state.BenchModel;
+import carezza.desktop.state.ToolKind;
+import carezza.desktop.style.Icon;
+import carezza.model.Layer;
+import carezza.model.LockedLayer;
+
+/** The panel of the selected layer: its name, switch and amount, its parameters, its mask; below, the gauges. */
+public final class PanelView extends VBox {
+
+  private final BenchModel model;
+  private final VBox editor = new VBox(9);
+  private final BooleanProperty where = new SimpleBooleanProperty();
+  private PanelRows rows;
+  private String shown = "";
+
+  public PanelView(BenchModel model) {
+    this.model = model;
+    setId("panel");
+    getStyleClass().add("panel");
+    editor.setPadding(new Insets(12, 14, 12, 14));
+    ScrollPane upper = new ScrollPane(editor);
+    upper.setFitToWidth(true);
+    upper.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
+    VBox.setVgrow(upper, Priority.ALWAYS);
+    Label heading = new Label("Gauges, as settled → now");
+    heading.getStyleClass().add("heading");
+    GaugeList gauges = new GaugeList(model);
+    ScrollPane lower = new ScrollPane(gauges);
+    lower.setFitToWidth(true);
+    lower.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
+    VBox foot = new VBox(6, heading, lower);
+    foot.getStyleClass().add("foot");
+    foot.setPadding(new Insets(10, 14, 8, 14));
+    foot.setPrefHeight(270);
+    foot.setMinHeight(160);
+    VBox.setVgrow(lower, Priority.ALWAYS);
+    getChildren().addAll(upper, foot);
+    model.selectedProperty().addListener((o, was, is) -> show());
+    model.projectProperty().addListener((o, was, is) -> show());
+    model
+        .part().placeProperty()
+        .addListener(
+            (o, was, is) -> {
+              where.set(where.get() || is.intValue() >= 0);
+              show();
+            });
+    where.addListener((o, was, is) -> show());
+    model.playheadProperty().addListener((o, was, is) -> refresh());
+    model.toolProperty().addListener((o, was, is) -> refresh());
+    model.brushProperty().addListener((o, was, is) -> refresh());
+    model.advising().pushProperty().addListener((o, was, is) -> refresh());
+    model.advising().radiusProperty().addListener((o, was, is) -> refresh());
+    model.colouring().foundProperty().addListener((o, was, is) -> refresh());
+    model.gaugesProperty().addListener((o, was, is) -> refresh());
+    model.pins().readProperty().addListener((o, was, is) -> refresh());
+    model.framing().linesProperty().addListener((o, was, is) -> refresh());
+    model.framing().ratioProperty().addListener((o, was, is) -> refresh());
+    model.radiiProperty().addListener((o, was, is) -> refresh());
+    model.mending().chosenProperty().addListener((o, was, is) -> refresh());
+    model.proposals().allProperty().addListener((o, was, is) -> refresh());
+    show();
+  }
+
+  private void refresh() {
+    if (rows != null) {
+      rows.refresh();
+    }
+  }
+
+  /** Builds the rows anew for another layer; for the same one only its values follow. */
+  private void show() {
+    String id =
+        model.isEmpty()
+            ? "empty"
+            : model
+                .selectedLayer()
+                .map(
+                    l ->
+                        "layer "
+                            + l.attributes().id()
+                            + (where.get()
+                                ? MaskPanel.shape(l, model.part().placeProperty().get())
+                                    + model.stack().size()
+                                : ""))
+                .orElse("photograph");
+    if (!Objects.equals(id, shown)) {
+      shown = id;
+      rows = new PanelRows(model);
+      model
+          .selectedLayer()
+          .ifPresentOrElse(
+              this::layer, () -> PhotographPanel.build(rows, model, this::placeFace));
+      editor.getChildren().setAll(rows.nodes());
+    }
+    rows.refresh();
+  }
+
+  /** Shows the handles; where there is no map yet, one is to be placed. */
+  public void placeFace() {
+    if (model.projectProperty().get().faces() == null) {
+      model.beginFace();
+      return;
+    }
+    model.toolProperty().set(model.toolProperty().get() == ToolKind.FACE ? ToolKind.HAND : ToolKind.FACE);
+  }
+
+  // --- a layer
+
+  private void layer(Layer layer) {
+    if (layer instanceof LockedLayer locked) {
+      locked(locked);
+      return;
+    }
+    rows.custom(head(layer), () -> {});
+    rows.number(
+        "amount",
+        "Amount",
+        "How much of the change is taken, in percent; above 100 pushes it",
+        0,
+        200,
+        "%.0f %%",
+        Layer.class,
+        l -> 100 * l.attributes().amount(),
+        (l, v) -> l.with(l.attributes().withAmount(v / 100)));
+    rows.custom(pages(), () -> {});
+    if (where.get()) {
+      MaskPanel.build(layer, rows, model);
+    } else {
+      LayerPanels.build(layer, rows, model);
+      AmountSweepChart push = new AmountSweepChart(model);
+      rows.custom(push, push::refresh);
+    }
+  }
+
+  private void locked(LockedLayer layer) {
+    Label name = new Label(layer.attributes().name());
+    name.getStyleClass().add("title");
+    HBox box = new HBox(8, Icon.of(layer).node(), name);
+    box.setAlignment(Pos.CENTER_LEFT);
+    rows.custom(box, () -> {});
+    Label words =
+        new Label(
+            "This layer was made by a newer Carezza (“%s”). Here it changes nothing; it is saved as it came."
+                .formatted(layer.kind()));
+    words.setId("locked");
+    words.setWrapText(true);
+    rows.custom(words, () -> {});
+  }
+
+  /** How the layer is laid over what it gets. */
+  private ComboBox<BlendMode> blend() {
+    ComboBox<BlendMode> modes = new ComboBox<>();
+    modes.setId("blend");
+    modes.getItems().setAll(BlendMode.values());
+    modes.setConverter(new Titled<>(BlendMode::title));
+    modes.setTooltip(new Tooltip("How the layer's result is laid over what it gets"));
+    rows.follow(
+        () -> model.selectedLayer().ifPresent(l -> modes.setValue(l.attributes().blend())));
+    modes.setOnAction(
+        e -> {
+          BlendMode mode = modes.getValue();
+          boolean other =
+              model.selectedLayer().filter(l -> l.attributes().blend() != mode).isPresent();
+          if (mode != null && other) {
+            model.editSelected(null, l -> l.with(l.attributes().withBlend(mode)));
+          }
+        });
+    modes.setAccessibleText("Laid on");
+    modes.setMinWidth(102);
+    modes.setPrefWidth(102);
+    return modes;
+  }
+
+  /** What the layer does, or where: both together are too long for a small screen. */
+  private HBox pages() {
+    ToggleButton what = new ToggleButton("What");
+    what.setId("page-what");
+    ToggleButton place = new ToggleButton("Where");
+    place.setId("page-where");
+    what.setTooltip(new Tooltip("The layer's parameters (W goes to and fro)"));
+    place.setTooltip(new Tooltip("The layer's mask (W goes to and fro)"));
+    Runnable turned =
+        () -> {
+          what.setSelected(!where.get());
+          place.setSelected(where.get());
+        };
+    what.setOnAction(
+        e -> {
+          where.set(false);
+          turned.run();
+        });
+    place.setOnAction(
+        e -> {
+          where.set(true);
+          turned.run();
+        });
+    rows.follow(turned);
+    HBox pages = new HBox(6, what, place, blend());
+    for (ToggleButton page : new ToggleButton[] {what, place}) {
+      page.setMaxWidth(Double.MAX_VALUE);
+      HBox.setHgrow(page, Priority.ALWAYS);
+      page.prefWidthProperty().bind(pages.widthProperty());
+    }
+    return pages;
+  }
+
+  /** Goes to the mask of the layer, or back. */
+  public void turnPage() {
+    where.set(!where.get());
+  }
+
+  private HBox head(Layer layer) {
+    TextField name = new TextField(layer.attributes().name());
+    name.setId("layer-name");
+    name.getStyleClass().add("title-field");
+    name.setTooltip(new Tooltip("The layer's name; Enter takes it"));
+    name.setOnAction(e -> model.editSelected(null, l -> l.with(l.attributes().named(name.getText()))));
+    HBox.setHgrow(name, Priority.ALWAYS);
+    ToggleButton on = new ToggleButton("On");
+    on.setId("layer-on");
+    on.setTooltip(new Tooltip("Whether the layer takes part (O)"));
+    on.setOnAction(e -> model.editSelected(null, l -> l.with(l.attributes().switched(on.isSelected()))));
+    rows.custom(
+        new HBox(),
+        () ->
+            model
+                .selectedLayer()
+                .ifPresent(
+                    l -> {
+                      on.setSelected(l.attributes().on());
+                      on.setText(l.attributes().on() ? "On" : "Off");
+                    }));
+    rows.nodes().removeLast();
+    HBox box = new HBox(8, Icon.of(layer).node(), name, on);
+    box.setAlignment(Pos.CENTER_LEFT);
+    return box;
+  }
+
+}

@@ -1,0 +1,137 @@
+package carezza.desktop.view.bench;
+
+import javafx.geometry.Pos;
+import javafx.scene.canvas.Canvas;
+import javafx.scene.canvas.GraphicsContext;
+import javafx.scene.control.ComboBox;
+import javafx.scene.control.Label;
+import javafx.scene.control.ToggleButton;
+import javafx.scene.control.Tooltip;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.VBox;
+import javafx.scene.paint.Color;
+
+import carezza.desktop.control.Titled;
+import carezza.desktop.state.BenchModel;
+import carezza.desktop.task.Lane;
+import carezza.measure.ToneHistogram;
+import carezza.model.Project;
+import carezza.model.SemanticRegion;
+import carezza.session.Session;
+
+/** Tones of what is shown, of the whole picture or of a region: as a histogram or as a waveform. */
+final class ToneView extends VBox {
+
+  private static final double WIDTH = 256;
+  private static final double HEIGHT = 84;
+  private static final long REST_MILLIS = 250;
+
+  private final BenchModel model;
+  private final Canvas canvas = new Canvas(WIDTH, HEIGHT);
+  private final ComboBox<SemanticRegion> where = new ComboBox<>();
+  private final ToggleButton waveform = new ToggleButton("Waveform");
+  private final Lane counting = Lane.droppable("tones");
+  private Object counted;
+  private ToneHistogram counts;
+
+  ToneView(BenchModel model) {
+    super(4);
+    this.model = model;
+    setId("tones");
+    Label title = new Label("Tones of");
+    title.getStyleClass().add("heading");
+    title.setMinWidth(USE_PREF_SIZE);
+    waveform.setMinWidth(USE_PREF_SIZE);
+    where.setPrefWidth(110);
+    where.setId("tones-of");
+    where.getItems().add(null);
+    where.getItems().addAll(SemanticRegion.values());
+    where.setConverter(new Titled<>("the whole picture", SemanticRegion::words));
+    where.setTooltip(new Tooltip("The place whose tones are counted"));
+    where.setOnAction(e -> refresh());
+    waveform.setId("waveform");
+    waveform.setTooltip(new Tooltip("Tones column by column, from left to right of the place"));
+    waveform.setOnAction(e -> draw());
+    HBox row = new HBox(6, title, where, waveform);
+    row.setAlignment(Pos.CENTER_LEFT);
+    Tooltip.install(
+        canvas, new Tooltip("sRGB values, dark to light; red, green and blue as lines"));
+    getChildren().addAll(row, canvas);
+  }
+
+  /** Counts anew if what is shown has changed. */
+  void refresh() {
+    if (model.isEmpty() || getScene() == null) {
+      return;
+    }
+    Project project = model.projectProperty().get();
+    int layers = model.viewing().shownLayers();
+    SemanticRegion region = where.getValue();
+    Session session = model.session();
+    Object wanted = java.util.Arrays.asList(project, layers, region, session);
+    if (wanted.equals(counted)) {
+      return;
+    }
+    counted = wanted;
+    counting.newest(
+        cancellation -> {
+          Thread.sleep(REST_MILLIS);
+          cancellation.check();
+          return session.colour().tones(project, layers, region, cancellation);
+        },
+        found -> {
+          counts = found;
+          draw();
+        },
+        model::fail);
+  }
+
+  private void draw() {
+    GraphicsContext g = canvas.getGraphicsContext2D();
+    g.setFill(Color.gray(0.2));
+    g.fillRect(0, 0, WIDTH, HEIGHT);
+    if (counts == null) {
+      return;
+    }
+    if (waveform.isSelected()) {
+      wave(g);
+    } else {
+      lines(g);
+    }
+  }
+
+  private void wave(GraphicsContext g) {
+    double step = WIDTH / ToneHistogram.COLUMNS;
+    double height = HEIGHT / ToneHistogram.BINS;
+    for (int c = 0; c < ToneHistogram.COLUMNS; c++) {
+      for (int bin = 0; bin < ToneHistogram.BINS; bin++) {
+        float share = counts.columns()[c][bin];
+        if (share > 0.02f) {
+          g.setFill(Color.gray(Math.min(1, 0.3 + 0.7 * Math.sqrt(share))));
+          g.fillRect(c * step, HEIGHT - (bin + 1) * height, step + 0.3, height + 0.3);
+        }
+      }
+    }
+  }
+
+  private void lines(GraphicsContext g) {
+    Color[] colours = {
+      Color.rgb(255, 120, 110), Color.rgb(120, 230, 120), Color.rgb(130, 165, 255)
+    };
+    for (int c = 0; c < 3; c++) {
+      g.setStroke(colours[c]);
+      g.setLineWidth(1.3);
+      g.beginPath();
+      for (int bin = 0; bin < ToneHistogram.BINS; bin++) {
+        double x = (bin + 0.5) * WIDTH / ToneHistogram.BINS;
+        double y = HEIGHT - 2 - (HEIGHT - 6) * Math.sqrt(counts.channels()[c][bin]);
+        if (bin == 0) {
+          g.moveTo(x, y);
+        } else {
+          g.lineTo(x, y);
+        }
+      }
+      g.stroke();
+    }
+  }
+}
