@@ -24,7 +24,7 @@ import carezza.colour.MonotoneCurve;
 import carezza.desktop.app.CarezzaApp;
 import carezza.desktop.app.Display;
 import carezza.desktop.app.Shell;
-import carezza.desktop.state.BenchModel;
+import carezza.desktop.state.AppState;
 import carezza.desktop.state.Brush;
 import carezza.model.CurveLayer;
 import carezza.model.GradientMapLayer;
@@ -118,7 +118,7 @@ final class Interaction {
           stage.setScene(new Scene(view, 1280, 800));
           stage.show();
           view.put(document);
-          view.model().projectProperty().addListener((o, was, is) -> ask(is));
+          view.state().document().projectProperty().addListener((o, was, is) -> ask(is));
           view.picture().shownProperty().addListener((o, was, is) -> shown(is));
           return null;
         });
@@ -136,7 +136,7 @@ final class Interaction {
   private void select(String layer) throws Exception {
     on(
         () -> {
-          view.model().select(layer);
+          view.state().selection().select(layer);
           return null;
         });
     rest();
@@ -144,7 +144,7 @@ final class Interaction {
 
   private void selectTheLast(LayerKind kind) throws Exception {
     select(
-        view.model().stack().layers().stream()
+        view.state().document().stack().layers().stream()
             .filter(l -> LayerKind.of(l) == kind)
             .reduce((first, last) -> last)
             .map(Layer::attributes)
@@ -156,15 +156,15 @@ final class Interaction {
     selectTheLast(LayerKind.DODGE_BURN);
     on(
         () -> {
-          BenchModel model = view.model();
-          model.brushProperty().set(new Brush(400, 0.5, 0.1).staying(true));
+          AppState state = view.state();
+          state.tools().brushProperty().set(new Brush(400, 0.5, 0.1).staying(true));
           return null;
         });
     strokes("strokes of 400 px inside edges");
     selectTheLast(LayerKind.CURVE);
     on(
         () -> {
-          view.model().viewing().maskShownProperty().set(true);
+          view.state().view().maskShownProperty().set(true);
           return null;
         });
     rest();
@@ -200,7 +200,7 @@ final class Interaction {
   }
 
   private void slide() throws Exception {
-    for (Layer layer : view.model().stack().layers()) {
+    for (Layer layer : view.state().document().stack().layers()) {
       select(layer.attributes().id());
       Thread.sleep(TO_THE_SLIDER_MILLIS);
       slide(
@@ -208,7 +208,7 @@ final class Interaction {
       rest();
       on(
           () -> {
-            view.model().undo();
+            view.state().document().undo();
             return null;
           });
     }
@@ -267,7 +267,7 @@ final class Interaction {
     }
     on(
         () -> {
-          view.model().add(kind);
+          view.state().selection().add(kind);
           return null;
         });
     rest();
@@ -276,8 +276,8 @@ final class Interaction {
     rest();
     on(
         () -> {
-          view.model().undo();
-          view.model().undo();
+          view.state().document().undo();
+          view.state().document().undo();
           return null;
         });
     rest();
@@ -300,7 +300,7 @@ final class Interaction {
       double t = (double) i / MOVES;
       on(
           () -> {
-            view.model().editSelected("slide", l -> slide.to(l, t));
+            view.state().selection().edit("slide", l -> slide.to(l, t));
             return null;
           });
       LockSupport.parkNanos(2 * EVENT_NANOS);
@@ -410,7 +410,7 @@ final class Interaction {
   /** Waits until the view is exact and the gauges are read. */
   private void rest() throws Exception {
     Thread.sleep(400);
-    while (!on(() -> view.picture().isExact() && !view.model().measuringProperty().get())) {
+    while (!on(() -> view.picture().isExact() && !view.state().measurements().underWayProperty().get())) {
       Thread.sleep(100);
     }
   }

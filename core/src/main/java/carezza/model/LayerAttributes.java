@@ -40,7 +40,16 @@ public record LayerAttributes(
 
   public static LayerAttributes of(String name, Stage stage, Mask mask) {
     return new LayerAttributes(
-        java.util.UUID.randomUUID().toString().substring(0, 8), name, stage, true, 1, mask, BlendMode.NORMAL, null);
+        freshId(), name, stage, true, 1, mask, BlendMode.NORMAL, null);
+  }
+
+  /** Under an id that no layer has. */
+  public LayerAttributes withFreshId() {
+    return withId(freshId());
+  }
+
+  private static String freshId() {
+    return java.util.UUID.randomUUID().toString().substring(0, 8);
   }
 
   public LayerAttributes withId(String newId) {

@@ -62,6 +62,64 @@ public record LayerStack(List<Layer> layers) {
     return new LayerStack(more);
   }
 
+  /**
+   * With a layer moved past its neighbour, or, at the end of its stage, into the next one that way.
+   *
+   * @param by above 0 towards the finished picture, below towards the photograph
+   */
+  public LayerStack moved(String id, int by) {
+    int at = indexOf(id);
+    if (at < 0) {
+      return this;
+    }
+    Stage stage = layers.get(at).attributes().stage();
+    int next = at + by;
+    if (next >= 0
+        && next < layers.size()
+        && layers.get(next).attributes().stage() == stage) {
+      return moved(id, stage, placeInStage(id) + by);
+    }
+    int other = stage.ordinal() + by;
+    if (other < 0 || other >= Stage.values().length) {
+      return this;
+    }
+    return moved(id, Stage.values()[other], by > 0 ? 0 : layers.size());
+  }
+
+  private int placeInStage(String id) {
+    Stage stage = find(id).orElseThrow().attributes().stage();
+    return (int)
+        layers.subList(0, indexOf(id)).stream()
+            .filter(l -> l.attributes().stage() == stage)
+            .count();
+  }
+
+  /**
+   * With a layer moved to a place among those of a stage, its own or another.
+   *
+   * @param place 0 for the first; more than there are for the last
+   */
+  public LayerStack moved(String id, Stage stage, int place) {
+    Layer layer = find(id).orElseThrow();
+    List<Layer> others = new ArrayList<>(layers);
+    others.remove(layer);
+    int begin =
+        (int) others.stream().filter(l -> l.attributes().stage().compareTo(stage) < 0).count();
+    int own = (int) others.stream().filter(l -> l.attributes().stage() == stage).count();
+    others.add(
+        begin + Math.clamp(place, 0, own), layer.with(layer.attributes().withStage(stage)));
+    return new LayerStack(others);
+  }
+
+  /** With a copy of a layer right above it, under an id of its own. */
+  public LayerStack doubled(String id) {
+    int at = indexOf(id);
+    Layer layer = layers.get(at);
+    List<Layer> more = new ArrayList<>(layers);
+    more.add(at + 1, layer.with(layer.attributes().withFreshId()));
+    return new LayerStack(more);
+  }
+
   /** Without a layer; masks that were linked to its mask become copies of it. */
   public LayerStack without(String id) {
     Mask gone = find(id).map(l -> l.attributes().mask()).orElse(null);
@@ -111,21 +169,6 @@ public record LayerStack(List<Layer> layers) {
   public LayerStack edit(String id, UnaryOperator<Layer> change) {
     return new LayerStack(
         layers.stream().map(l -> l.attributes().id().equals(id) ? change.apply(l) : l).toList());
-  }
-
-  /** With the layer one place nearer to ({@code −1}) or farther from the photograph in its stage. */
-  public LayerStack moved(String id, int step) {
-    int from = indexOf(id);
-    int to = from + step;
-    if (from < 0
-        || to < 0
-        || to >= layers.size()
-        || layers.get(from).attributes().stage() != layers.get(to).attributes().stage()) {
-      return this;
-    }
-    List<Layer> order = new ArrayList<>(layers);
-    order.add(to, order.remove(from));
-    return new LayerStack(order);
   }
 
   /** The lowest {@code count} layers. */

@@ -1,5 +1,7 @@
 package carezza.model;
 
+import carezza.colour.Lab;
+
 /**
  * Evens the colour of skin: first by pigment, then towards a target.
  *
@@ -48,6 +50,12 @@ public record SkinToneEveningLayer(
       Require.range("target lightness", lightness, 0, 100);
       Require.range("target chroma", chroma, 0, 150);
       Require.range("target hue", hue, 0, 360);
+    }
+
+    /** The tone of a colour, as near as a tone can be. */
+    public static Target of(Lab lab) {
+      return new Target(
+          Math.clamp(lab.l(), 0, 100), Math.clamp(lab.chroma(), 0, 150), lab.hue());
     }
   }
 

@@ -118,7 +118,7 @@ public final class Journals {
    *
    * @param journal goes on keeping it, in the same place
    */
-  public record TakenUp(Document retouch, Journal journal, int steps) {}
+  public record TakenUp(Document document, Journal journal, int steps) {}
 
   /**
    * @throws Problem if it cannot be read, or another run has just taken it up

@@ -46,10 +46,31 @@ public class ModelTest {
   }
 
   @Test
-  public void aLayerDoesNotMoveOutOfItsStage() {
+  public void aLayerAtTheEndOfItsStageMovesIntoTheNext() {
     Layer heal = LayerKind.HEAL.fresh();
-    LayerStack stack = LayerStack.of(heal, LayerKind.CURVE.fresh());
-    assertThat(stack.moved(heal.attributes().id(), 1)).isEqualTo(stack);
+    Layer curve = LayerKind.CURVE.fresh();
+    String id = heal.attributes().id();
+    LayerStack stack = LayerStack.of(heal, curve);
+    assertThat(stack.moved(id, 1).find(id).orElseThrow().attributes().stage())
+        .isEqualTo(Stage.SMOOTH);
+    assertThat(stack.moved(id, -1).moved(id, -1)).isEqualTo(stack.moved(id, -1));
+    LayerStack graded = stack.moved(id, Stage.GRADE, 9);
+    assertThat(graded.indexOf(id)).isEqualTo(1);
+    assertThat(graded.moved(id, -1).indexOf(id)).isZero();
+    assertThat(graded.moved(id, -1).find(id).orElseThrow().attributes().stage())
+        .isEqualTo(Stage.GRADE);
+  }
+
+  @Test
+  public void aLayerIsDoubledRightAfterItself() {
+    Layer first = LayerKind.CURVE.fresh();
+    Layer second = LayerKind.CURVE.fresh();
+    LayerStack stack = LayerStack.of(first, second).doubled(first.attributes().id());
+    assertThat(stack.size()).isEqualTo(3);
+    assertThat(stack.layers().get(0)).isEqualTo(first);
+    assertThat(stack.layers().get(2)).isEqualTo(second);
+    Layer copy = stack.layers().get(1);
+    assertThat(copy.attributes().withId("x")).isEqualTo(first.attributes().withId("x"));
   }
 
   @Test

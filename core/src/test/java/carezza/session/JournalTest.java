@@ -77,9 +77,9 @@ public class JournalTest {
     assertThat(left.steps()).isEqualTo(3);
     assertThat(left.preview()).containsExactly(7);
     TakenUp found = journals.takeUp(left);
-    assertThat(found.retouch().project()).isEqualTo(worked.project());
-    assertThat(found.retouch().path()).isEqualTo(worked.path());
-    assertThat(found.retouch().file()).isEqualTo(worked.file());
+    assertThat(found.document().project()).isEqualTo(worked.project());
+    assertThat(found.document().path()).isEqualTo(worked.path());
+    assertThat(found.document().file()).isEqualTo(worked.file());
     found.journal().close();
   }
 
@@ -209,7 +209,7 @@ public class JournalTest {
       victim.destroyForcibly().waitFor();
       int said = said(output);
       Journals journals = new Journals(own);
-      Document found = journals.takeUp(journals.leftBehind().getFirst()).retouch();
+      Document found = journals.takeUp(journals.leftBehind().getFirst()).document();
       assertThat(strokes(found)).as("kill " + kill).isBetween(said, said + 1);
       if (Files.exists(project)) {
         assertThat(strokes(ProjectFile.open(project))).isGreaterThanOrEqualTo(said / 3 * 3 - 3);

@@ -4,7 +4,8 @@ import javafx.animation.Animation;
 import javafx.animation.PauseTransition;
 import javafx.util.Duration;
 
-import carezza.desktop.state.BenchModel;
+import carezza.desktop.state.AppState;
+import carezza.desktop.state.Subscriptions;
 import carezza.desktop.task.Lane;
 import carezza.project.Document;
 import carezza.session.Journal;
@@ -19,9 +20,10 @@ final class Autosave implements AutoCloseable {
 
   private static final Duration DELAY = Duration.seconds(1);
 
-  private final BenchModel model;
+  private final AppState state;
+  private final Subscriptions subscriptions = new Subscriptions();
   private final Journals journals;
-  private final Lane background = new Lane("autosave");
+  private final Lane background;
   private final PauseTransition pause = new PauseTransition(DELAY);
   private Journal journal;
   private int earlierSteps;
@@ -29,17 +31,18 @@ final class Autosave implements AutoCloseable {
   /** Whether the work as it stands is to be kept. */
   private boolean wanted;
 
-  Autosave(BenchModel model, Journals journals) {
-    this.model = model;
+  Autosave(AppState state, Journals journals) {
+    this.state = state;
+    background = state.tasks().lane("autosave");
     this.journals = journals;
     pause.setOnFinished(e -> keep());
-    model.commitsProperty().addListener((o, was, is) -> follow());
+    subscriptions.on(this::follow, state.document().commitsProperty());
   }
 
   /** Work without a rest is kept, too: a pause under way is not begun anew. */
   private void follow() {
     wanted = true;
-    if (model.dirtyProperty().get() && pause.getStatus() != Animation.Status.RUNNING) {
+    if (state.document().dirtyProperty().get() && pause.getStatus() != Animation.Status.RUNNING) {
       pause.playFromStart();
     }
   }
@@ -64,20 +67,20 @@ final class Autosave implements AutoCloseable {
   }
 
   private void keep() {
-    if (!wanted || model.isEmpty() || !model.dirtyProperty().get()) {
+    if (!wanted || state.document().isEmpty() || !state.document().dirtyProperty().get()) {
       return;
     }
-    Document document = model.retouch();
-    Session session = model.session();
+    Document document = state.document().current();
+    Session session = state.document().session();
     Journal own = journal;
-    int steps = earlierSteps + model.steps();
+    int steps = earlierSteps + state.document().steps();
     inTurn(() -> own.keep(document, steps, session.glance(document.project())));
   }
 
   /** What is saved needs no journal; what was done while it was being saved does. */
   void saved() {
     earlierSteps = 0;
-    if (model.dirtyProperty().get()) {
+    if (state.document().dirtyProperty().get()) {
       keep();
     } else {
       giveUp();
@@ -95,12 +98,13 @@ final class Autosave implements AutoCloseable {
   }
 
   private void inTurn(Lane.Task work) {
-    background.inTurn(work, model::fail);
+    background.inTurn(work, state.status()::fail);
   }
 
   /** Keeps what is unsaved at the last moment, and lets go of the journal. */
   @Override
   public void close() {
+    subscriptions.close();
     pause.stop();
     keep();
     if (journal != null) {

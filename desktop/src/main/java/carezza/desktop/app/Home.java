@@ -7,6 +7,7 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 
+import carezza.desktop.state.Settings;
 import carezza.file.ApplicationFolder;
 import carezza.file.AtomicFile;
 import carezza.problem.Problem;

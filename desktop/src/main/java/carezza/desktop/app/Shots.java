@@ -24,10 +24,10 @@ import javafx.stage.Stage;
 import javax.imageio.ImageIO;
 
 import carezza.desktop.demo.Demo;
-import carezza.desktop.state.BenchModel;
+import carezza.desktop.state.AppState;
 import carezza.desktop.state.Comparison;
 import carezza.desktop.state.ToolKind;
-import carezza.desktop.view.bench.BesidePictures;
+import carezza.desktop.view.picture.BesidePictures;
 import carezza.file.AtomicFile;
 import carezza.file.Reason;
 import carezza.measure.CheckView;
@@ -97,7 +97,7 @@ public final class Shots {
     onStage(
         () -> {
           CarezzaApp.loadFonts();
-          view = new Shell(new Home(home));
+          view = new Shell(new Home(home), null);
           Stage stage = new Stage();
           stage.setScene(new Scene(view, WIDTH, HEIGHT));
           stage.show();
@@ -109,22 +109,22 @@ public final class Shots {
           view.put(demo);
           return null;
         });
-    await(() -> view.picture().isExact() && !view.model().gaugesProperty().get().isEmpty());
+    await(() -> view.picture().isExact() && !view.state().measurements().gaugesProperty().get().isEmpty());
     shot("bench");
     select("sculpt");
     onStage(
         () -> {
-          view.model().viewing().maskShownProperty().set(true);
+          view.state().view().maskShownProperty().set(true);
           return null;
         });
     await(() -> view.picture().isExact());
     shot("mask");
     onStage(
         () -> {
-          BenchModel model = view.model();
-          model.select("grade");
-          model.part().add(MaskParts.Join.WITHIN, new Mask.RegionMask(SemanticRegion.FACE_SKIN));
-          model.part().add(
+          AppState state = view.state();
+          state.selection().select("grade");
+          state.part().add(MaskParts.Join.WITHIN, new Mask.RegionMask(SemanticRegion.FACE_SKIN));
+          state.part().add(
               MaskParts.Join.WITHIN, new Mask.Range(Mask.Quantity.LIGHTNESS, 45, 60, 100, 100));
           ((ToggleButton) view.lookup("#page-where")).fire();
           return null;
@@ -134,14 +134,14 @@ public final class Shots {
     onStage(
         () -> {
           ((ToggleButton) view.lookup("#page-what")).fire();
-          while (view.model().canUndo()) {
-            view.model().undo();
+          while (view.state().document().undoableProperty().get()) {
+            view.state().document().undo();
           }
           return null;
         });
     onStage(
         () -> {
-          view.model().viewing().maskShownProperty().set(false);
+          view.state().view().maskShownProperty().set(false);
           view.picture().lookAt(new Point(860, 900), 1);
           return null;
         });
@@ -150,13 +150,13 @@ public final class Shots {
     shot("heal");
     onStage(
         () -> {
-          view.model().proposals().look();
+          view.state().proposals().look();
           return null;
         });
-    await(() -> !view.model().proposals().allProperty().get().isEmpty());
+    await(() -> !view.state().proposals().allProperty().get().isEmpty());
     onStage(
         () -> {
-          view.model().proposals().next();
+          view.state().proposals().next();
           return null;
         });
     await(() -> view.picture().isExact());
@@ -174,7 +174,7 @@ public final class Shots {
     onStage(
         () -> {
           view.picture().fit();
-          view.model().turnContours();
+          view.state().advice().turnContours();
           return null;
         });
     await(() -> view.picture().isExact());
@@ -182,8 +182,8 @@ public final class Shots {
     shot("sculpt");
     onStage(
         () -> {
-          view.model().turnContours();
-          view.model().viewing().checkProperty().set(CheckView.BLOTCH);
+          view.state().advice().turnContours();
+          view.state().view().checkProperty().set(CheckView.BLOTCH);
           ((BesidePictures) view.lookup("#beside")).turn(CheckView.REDNESS);
           ((BesidePictures) view.lookup("#beside")).turn(CheckView.HUE);
           return null;
@@ -193,7 +193,7 @@ public final class Shots {
     shot("check-view");
     onStage(
         () -> {
-          view.model().viewing().checkProperty().set(null);
+          view.state().view().checkProperty().set(null);
           ((BesidePictures) view.lookup("#beside")).turn(CheckView.REDNESS);
           ((BesidePictures) view.lookup("#beside")).turn(CheckView.HUE);
           return null;
@@ -201,9 +201,9 @@ public final class Shots {
     onStage(
         () -> {
           view.picture().fit();
-          view.model().select(null);
-          view.model().playheadProperty().set(0);
-          view.model().toolProperty().set(ToolKind.FACE);
+          view.state().selection().select(null);
+          view.state().view().moveTo(0);
+          view.state().tools().toolProperty().set(ToolKind.FACE);
           return null;
         });
     await(() -> view.picture().isExact());
@@ -211,7 +211,7 @@ public final class Shots {
     colour();
     onStage(
         () -> {
-          view.model().toolProperty().set(ToolKind.HAND);
+          view.state().tools().toolProperty().set(ToolKind.HAND);
           view.showDeliver();
           return null;
         });
@@ -220,7 +220,7 @@ public final class Shots {
     onStage(
         () -> {
           view.showBench();
-          view.showKeys();
+          view.showCommands();
           return null;
         });
     await(() -> view.picture().isExact());
@@ -237,10 +237,10 @@ public final class Shots {
   private void colour() throws Problem, InterruptedException {
     onStage(
         () -> {
-          BenchModel model = view.model();
-          model.playheadProperty().set(model.stack().size());
-          model.select("even");
-          model.editSelected(
+          AppState state = view.state();
+          state.view().moveTo(state.document().stack().size());
+          state.selection().select("even");
+          state.selection().edit(
               null,
               l -> ((SkinToneEveningLayer) l).withRange(new SkinToneEveningLayer.Wedge(54, 32, 6, 52)));
           return null;
@@ -251,7 +251,7 @@ public final class Shots {
     shot("even");
     onStage(
         () -> {
-          view.model().undo();
+          view.state().document().undo();
           return null;
         });
     select("teeth");
@@ -265,20 +265,20 @@ public final class Shots {
     shot("teeth");
     onStage(
         () -> {
-          BenchModel model = view.model();
+          AppState state = view.state();
           view.picture().fit();
-          model.select(null);
-          model.toolProperty().set(ToolKind.FRAME);
-          model.edit(null, p -> p.withCrop(new Crop(780, 960, 1240, 1550, 2)));
+          state.selection().select(null);
+          state.tools().toolProperty().set(ToolKind.FRAME);
+          state.document().edit(null, p -> p.withCrop(new Crop(780, 960, 1240, 1550, 2)));
           return null;
         });
     await(() -> view.picture().isExact());
     shot("frame");
     onStage(
         () -> {
-          view.model().undo();
-          view.model().toolProperty().set(ToolKind.HAND);
-          view.model().viewing().comparisonProperty().set(Comparison.BESIDE);
+          view.state().document().undo();
+          view.state().tools().toolProperty().set(ToolKind.HAND);
+          view.state().view().comparisonProperty().set(Comparison.BESIDE);
           return null;
         });
     await(() -> view.picture().isExact());
@@ -286,7 +286,7 @@ public final class Shots {
     shot("compare");
     onStage(
         () -> {
-          view.model().viewing().comparisonProperty().set(Comparison.NONE);
+          view.state().view().comparisonProperty().set(Comparison.NONE);
           return null;
         });
     await(() -> view.picture().isExact());
@@ -304,8 +304,8 @@ public final class Shots {
   private void select(String id) {
     onStage(
         () -> {
-          BenchModel model = view.model();
-          model.select(id);
+          AppState state = view.state();
+          state.selection().select(id);
           return null;
         });
   }

@@ -7,7 +7,6 @@ import picocli.CommandLine.IParameterExceptionHandler;
 
 import carezza.desktop.task.Faults;
 
-
 /** The verbs and what they have in common: help, exit codes, one sentence for each error. */
 @Command(
     name = "carezza",

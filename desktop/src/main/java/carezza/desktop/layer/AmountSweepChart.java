@@ -12,7 +12,7 @@ import javafx.scene.layout.VBox;
 import javafx.scene.paint.Color;
 
 import carezza.desktop.state.AdviceState.Push;
-import carezza.desktop.state.BenchModel;
+import carezza.desktop.state.AppState;
 import carezza.measure.AmountSweep;
 import carezza.measure.Gauge;
 
@@ -22,28 +22,28 @@ public final class AmountSweepChart extends VBox {
   private static final double WIDTH = 150;
   private static final double HEIGHT = 26;
 
-  private final BenchModel model;
+  private final AppState state;
   private final Button take = new Button();
   private final VBox curves = new VBox(3);
   private Push drawn;
 
-  public AmountSweepChart(BenchModel model) {
+  public AmountSweepChart(AppState state) {
     super(6);
-    this.model = model;
+    this.state = state;
     Button test = new Button("Push it and see");
     test.setId("push-test");
     test.setTooltip(
         new Tooltip("Reads the gauges with the layer at 0 to 200 %, and advises an amount"));
-    test.setOnAction(e -> model.advising().pushTest());
+    test.setOnAction(e -> state.advice().pushTest());
     take.setId("push-take");
     take.setTooltip(new Tooltip("The largest amount that keeps every gauge in its band (I)"));
-    take.setOnAction(e -> model.advising().take());
+    take.setOnAction(e -> state.advice().take());
     getChildren().addAll(new HBox(6, test, take), curves);
   }
 
   /** Shows the test of the layer, if there was one. */
   public void refresh() {
-    Push push = model.advising().pushProperty().get();
+    Push push = state.advice().pushProperty().get();
     OptionalDouble advised = push == null ? OptionalDouble.empty() : push.found().advised();
     take.setVisible(advised.isPresent());
     take.setText("Take %.0f %%".formatted(100 * advised.orElse(0)));

@@ -5,7 +5,7 @@ import java.util.function.Function;
 
 import carezza.colour.Lab;
 import carezza.desktop.control.ShadeStrip;
-import carezza.desktop.state.BenchModel;
+import carezza.desktop.state.AppState;
 import carezza.desktop.state.ColourState;
 import carezza.kernel.Measurements;
 import carezza.measure.Gauge;
@@ -26,16 +26,16 @@ final class BrightenPanels {
 
   private BrightenPanels() {}
 
-  static void teeth(PanelRows rows, BenchModel model) {
+  static void teeth(PanelRows rows, AppState state) {
     Class<TeethLayer> type = TeethLayer.class;
-    ends(rows, model, type, List.of("teethYellow", "teethLightness", "teethGlow"));
+    ends(rows, state, type, List.of("teethYellow", "teethLightness", "teethGlow"));
     ShadeStrip strip =
         new ShadeStrip(
-            () -> tone(model, Measurements.Tone.class, t -> t),
-            () -> limit(tone(model, Measurements.Tone.class, t -> t)),
-            () -> EvenPanels.own(model, type).map(TeethLayer::target).orElse(8.0),
+            () -> tone(state, Measurements.Tone.class, t -> t),
+            () -> limit(tone(state, Measurements.Tone.class, t -> t)),
+            () -> EvenPanels.own(state, type).map(TeethLayer::target).orElse(8.0),
             b ->
-                model.editSelected(
+                state.selection().edit(
                     "shade",
                     l ->
                         new TeethLayer(
@@ -75,9 +75,8 @@ final class BrightenPanels {
   }
 
   /** The colour that a layer measured, or null. */
-  private static <R> Lab tone(BenchModel model, Class<R> type, Function<R, Measurements.Tone> which) {
-    return model
-        .colouring()
+  private static <R> Lab tone(AppState state, Class<R> type, Function<R, Measurements.Tone> which) {
+    return state.colours()
         .found()
         .map(ColourState.Found::readings)
         .filter(type::isInstance)
@@ -88,15 +87,15 @@ final class BrightenPanels {
         .orElse(null);
   }
 
-  static void sclera(PanelRows rows, BenchModel model) {
+  static void sclera(PanelRows rows, AppState state) {
     Class<ScleraLayer> type = ScleraLayer.class;
-    ends(rows, model, type, List.of("scleraYellow", "scleraLightness", "scleraBalance", "eyeGlow"));
+    ends(rows, state, type, List.of("scleraYellow", "scleraLightness", "scleraBalance", "eyeGlow"));
     rows.words(
         "eyes-shot",
         type,
         l -> {
-          Lab left = tone(model, Measurements.Eyes.class, Measurements.Eyes::left);
-          Lab right = tone(model, Measurements.Eyes.class, Measurements.Eyes::right);
+          Lab left = tone(state, Measurements.Eyes.class, Measurements.Eyes::left);
+          Lab right = tone(state, Measurements.Eyes.class, Measurements.Eyes::right);
           return left == null || right == null
               ? ""
               : "As they come: left L* %.0f, b* %.1f; right L* %.0f, b* %.1f."
@@ -167,13 +166,13 @@ final class BrightenPanels {
     rows.share(type, "neutral", "Neutral", "Share of their colour taken away, in percent", 0, 1);
   }
 
-  static void lips(PanelRows rows, BenchModel model) {
+  static void lips(PanelRows rows, AppState state) {
     Class<LipsLayer> type = LipsLayer.class;
     rows.words(
         "lips-shot",
         type,
         l -> {
-          Lab shot = tone(model, Measurements.Tone.class, t -> t);
+          Lab shot = tone(state, Measurements.Tone.class, t -> t);
           return shot == null
               ? ""
               : "As they come: L* %.0f, C* %.0f, hue %.0f°."
@@ -203,32 +202,32 @@ final class BrightenPanels {
 
   /** How the layer's gauges end, and the offer to aim anew where they are out of their bands. */
   private static <L extends Layer> void ends(
-      PanelRows rows, BenchModel model, Class<L> type, List<String> gauges) {
-    rows.words("stack-end", type, l -> said(model, gauges));
+      PanelRows rows, AppState state, Class<L> type, List<String> gauges) {
+    rows.words("stack-end", type, l -> said(state, gauges));
     javafx.scene.control.Button aim =
         PanelRows.button(
             "re-aim",
             "Aim anew",
             "Sets the aims so that they end inside their bands, whatever the layers above do",
-            () -> model.colouring().reaim());
+            () -> state.colours().reaim());
     rows.custom(
         aim,
         () -> {
-          boolean out = outside(model, gauges).findAny().isPresent();
+          boolean out = outside(state, gauges).findAny().isPresent();
           aim.setVisible(out);
           aim.setManaged(out);
         });
   }
 
-  private static java.util.stream.Stream<Gauge> outside(BenchModel model, List<String> gauges) {
-    return model.gaugesProperty().get().stream()
+  private static java.util.stream.Stream<Gauge> outside(AppState state, List<String> gauges) {
+    return state.measurements().gaugesProperty().get().stream()
         .filter(g -> gauges.contains(g.id()))
         .filter(g -> g.verdict() == Gauge.Verdict.ABOVE || g.verdict() == Gauge.Verdict.BELOW);
   }
 
-  private static String said(BenchModel model, List<String> gauges) {
+  private static String said(AppState state, List<String> gauges) {
     StringBuilder words = new StringBuilder();
-    outside(model, gauges)
+    outside(state, gauges)
         .forEach(
             g ->
                 words.append(

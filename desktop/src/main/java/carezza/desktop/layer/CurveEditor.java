@@ -16,7 +16,7 @@ import javafx.scene.paint.Color;
 
 import carezza.colour.MonotoneCurve;
 import carezza.colour.MonotoneCurve.Point;
-import carezza.desktop.state.BenchModel;
+import carezza.desktop.state.AppState;
 import carezza.model.CurveLayer;
 import carezza.model.CurveLayer.Channel;
 
@@ -30,12 +30,12 @@ final class CurveEditor extends Region {
   private static final double GRAB = 12;
   private static final double GAP = 0.01;
 
-  private final BenchModel model;
+  private final AppState state;
   private final Canvas canvas = new Canvas(SIZE, SIZE);
   private int held = -1;
 
-  CurveEditor(BenchModel model) {
-    this.model = model;
+  CurveEditor(AppState state) {
+    this.state = state;
     setId("curve");
     getChildren().add(canvas);
     setPrefSize(SIZE, SIZE);
@@ -45,7 +45,7 @@ final class CurveEditor extends Region {
         new Tooltip("Dark left to light right; drag to bend, double-click a point to drop it"));
     canvas.setOnMousePressed(this::press);
     canvas.setOnMouseDragged(this::drag);
-    canvas.setOnMouseReleased(e -> model.settle());
+    canvas.setOnMouseReleased(e -> state.document().settle());
   }
 
   /** Buttons for what the curve is on. */
@@ -57,10 +57,10 @@ final class CurveEditor extends Region {
       ToggleButton button = new ToggleButton(name);
       button.setId("channel-" + name.toLowerCase(Locale.ROOT));
       button.setToggleGroup(group);
-      button.setSelected(each == model.curveChannelProperty().get());
+      button.setSelected(each == state.tools().curveChannelProperty().get());
       button.setOnAction(
           e -> {
-            model.curveChannelProperty().set(each);
+            state.tools().curveChannelProperty().set(each);
             button.setSelected(true);
             refresh();
           });
@@ -70,16 +70,15 @@ final class CurveEditor extends Region {
   }
 
   private List<Point> points() {
-    return model
-        .selectedLayer()
+    return state.selection().layer()
         .filter(CurveLayer.class::isInstance)
-        .map(l -> ((CurveLayer) l).of(model.curveChannelProperty().get()))
+        .map(l -> ((CurveLayer) l).of(state.tools().curveChannelProperty().get()))
         .orElse(List.of(new Point(0, 0), new Point(1, 1)));
   }
 
   private void set(List<Point> points) {
-    model.editSelected(
-        "curve", l -> ((CurveLayer) l).with(model.curveChannelProperty().get(), points));
+    state.selection().edit(
+        "curve", l -> ((CurveLayer) l).with(state.tools().curveChannelProperty().get(), points));
   }
 
   private void press(MouseEvent e) {

@@ -10,10 +10,9 @@ import javafx.scene.shape.Rectangle;
 
 import carezza.colour.Lab;
 import carezza.desktop.control.ShadeStrip;
-import carezza.desktop.state.BenchModel;
+import carezza.desktop.state.AppState;
 import carezza.desktop.state.ColourState;
 import carezza.desktop.state.ToolKind;
-import carezza.desktop.view.bench.CheckStrip;
 import carezza.kernel.Measurements;
 import carezza.measure.CheckView;
 import carezza.measure.JobLevel;
@@ -43,7 +42,7 @@ public final class EvenPanels {
 
   // --- tone evening
 
-  static void toneEvening(PanelRows rows, BenchModel model) {
+  static void toneEvening(PanelRows rows, AppState state) {
     Class<SkinToneEveningLayer> type = SkinToneEveningLayer.class;
     rows.share(
         type,
@@ -60,28 +59,28 @@ public final class EvenPanels {
         0,
         1);
     rows.buttons(
-        view(model, CheckView.REDNESS, "Redness map"),
-        view(model, CheckView.PIGMENT, "Pigment map"));
+        view(state, CheckView.REDNESS, "Redness map"),
+        view(state, CheckView.PIGMENT, "Pigment map"));
     rows.tools(ToolKind.PICK_TONE);
     rows.buttons(
         PanelRows.button(
             "own-tone",
             "The face's own",
             "Takes the median of this skin as the tone to even towards",
-            () -> ownTone(model)),
+            () -> ownTone(state)),
         PanelRows.button(
             "job-tone",
             "By the job",
             "The face's own tone, with the strengths that the job level holds",
             () -> {
-              ownTone(model);
-              model.editSelected(null, EvenPanels::byTheJob);
+              ownTone(state);
+              state.selection().edit(null, EvenPanels::byTheJob);
             }),
         PanelRows.button(
             "no-tone",
             "No tone",
             "Evens by pigment only",
-            () -> model.editSelected(null, l -> type.cast(l).withTarget(null))));
+            () -> state.selection().edit(null, l -> type.cast(l).withTarget(null))));
     rows.words(
         "target",
         type,
@@ -107,21 +106,20 @@ public final class EvenPanels {
         0,
         1);
     rows.limits(type, "Held: the person's skin grows neither lighter nor darker by more than 2 L*");
-    range(rows, model);
-    leaveOut(rows, model);
+    range(rows, state);
+    leaveOut(rows, state);
   }
 
-  private static Node view(BenchModel model, CheckView view, String title) {
+  private static Node view(AppState state, CheckView view, String title) {
     return PanelRows.button(
         "see-" + view.name().toLowerCase(java.util.Locale.ROOT),
         title,
-        view.hint() + " (" + CheckStrip.key(view) + ")",
-        () -> CheckStrip.turn(model, view));
+        view.hint(),
+        () -> state.view().turn(view));
   }
 
-  private static void ownTone(BenchModel model) {
-    model
-        .colouring()
+  private static void ownTone(AppState state) {
+    state.colours()
         .found()
         .map(ColourState.Found::readings)
         .filter(Measurements.SkinTone.class::isInstance)
@@ -129,9 +127,9 @@ public final class EvenPanels {
         .ifPresentOrElse(
             t -> {
               Lab own = new Lab(t.medianLightness(), t.medianA(), t.medianB());
-              model.editSelected(null, l -> ((SkinToneEveningLayer) l).withTarget(target(own)));
+              state.selection().edit(null, l -> ((SkinToneEveningLayer) l).withTarget(target(own)));
             },
-            () -> model.messageProperty().set("The skin is still being measured; ask once more"));
+            () -> state.status().say("The skin is still being measured; ask once more"));
   }
 
   private static Layer byTheJob(Layer layer) {
@@ -146,7 +144,7 @@ public final class EvenPanels {
     return new Target(Math.clamp(lab.l(), 0, 100), Math.clamp(lab.chroma(), 0, 150), lab.hue());
   }
 
-  private static void range(PanelRows rows, BenchModel model) {
+  private static void range(PanelRows rows, AppState state) {
     Class<SkinToneEveningLayer> type = SkinToneEveningLayer.class;
     rows.choice(
         "Colours",
@@ -158,19 +156,19 @@ public final class EvenPanels {
         "In the wedge");
     HuePlot plot =
         new HuePlot(
-            model,
-            () -> own(model, type).map(SkinToneEveningLayer::range).orElse(null),
-            () -> own(model, type).map(SkinToneEveningLayer::target).orElse(null),
-            w -> model.editSelected("wedge", l -> type.cast(l).withRange(w)));
+            state,
+            () -> own(state, type).map(SkinToneEveningLayer::range).orElse(null),
+            () -> own(state, type).map(SkinToneEveningLayer::target).orElse(null),
+            w -> state.selection().edit("wedge", l -> type.cast(l).withRange(w)));
     rows.custom(plot, plot::refresh);
   }
 
-  public static <L extends Layer> Optional<L> own(BenchModel model, Class<L> type) {
-    return model.selectedLayer().filter(type::isInstance).map(type::cast);
+  public static <L extends Layer> Optional<L> own(AppState state, Class<L> type) {
+    return state.selection().layer().filter(type::isInstance).map(type::cast);
   }
 
   /** Regions that the layer leaves as they are, by name. */
-  private static void leaveOut(PanelRows rows, BenchModel model) {
+  private static void leaveOut(PanelRows rows, AppState state) {
     FlowPane row = new FlowPane(6, 4);
     Label lead = new Label("Leave out");
     lead.getStyleClass().add("row-name");
@@ -182,13 +180,12 @@ public final class EvenPanels {
       button.setTooltip(new Tooltip("Takes the " + region.words() + " out of the layer's mask"));
       button.setOnAction(
           e ->
-              model.editSelected(
+              state.selection().edit(
                   null, l -> l.with(l.attributes().withMask(turned(l.attributes().mask(), region)))));
       rows.follow(
           () ->
               button.setSelected(
-                  model
-                      .selectedLayer()
+                  state.selection().layer()
                       .filter(l -> place(l.attributes().mask(), region) >= 0)
                       .isPresent()));
       row.getChildren().add(button);
@@ -216,14 +213,13 @@ public final class EvenPanels {
 
   // --- match
 
-  static void match(PanelRows rows, BenchModel model) {
+  static void match(PanelRows rows, AppState state) {
     Class<SkinMatchLayer> type = SkinMatchLayer.class;
     rows.words(
         "matched",
         type,
         l ->
-            model
-                .colouring()
+            state.colours()
                 .found()
                 .map(ColourState.Found::matching)
                 .map(
@@ -235,7 +231,7 @@ public final class EvenPanels {
                 .orElse("Measuring …"));
     choose(
         rows,
-        model,
+        state,
         "Off",
         "The skin that is to be changed",
         "off-",
@@ -243,7 +239,7 @@ public final class EvenPanels {
         (l, m) -> l.with(l.attributes().withMask(m)));
     choose(
         rows,
-        model,
+        state,
         "Follow",
         "The skin that it is to be like",
         "follow-",
@@ -262,7 +258,7 @@ public final class EvenPanels {
 
   private static void choose(
       PanelRows rows,
-      BenchModel model,
+      AppState state,
       String title,
       String tip,
       String id,
@@ -280,11 +276,11 @@ public final class EvenPanels {
       ToggleButton button = new ToggleButton(region.title().replace("Skin of the ", ""));
       button.setId(id + region.name().toLowerCase(java.util.Locale.ROOT));
       button.setTooltip(new Tooltip(tip + "; where it acts can be painted, too"));
-      button.setOnAction(e -> model.editSelected(null, l -> change.apply((SkinMatchLayer) l, named)));
+      button.setOnAction(e -> state.selection().edit(null, l -> change.apply((SkinMatchLayer) l, named)));
       rows.follow(
           () ->
               button.setSelected(
-                  own(model, SkinMatchLayer.class)
+                  own(state, SkinMatchLayer.class)
                       .filter(l -> which.apply(l).equals(named))
                       .isPresent()));
       row.getChildren().add(button);
@@ -294,9 +290,9 @@ public final class EvenPanels {
 
   // --- families
 
-  static void families(PanelRows rows, BenchModel model) {
+  static void families(PanelRows rows, AppState state) {
     Class<HueBandsLayer> type = HueBandsLayer.class;
-    HuePlot plot = HuePlot.plain(model);
+    HuePlot plot = HuePlot.plain(state);
     rows.custom(plot, plot::refresh);
     for (Family family : Family.values()) {
       rows.custom(swatch(family), () -> {});

@@ -4,7 +4,7 @@ import javafx.scene.control.Button;
 import javafx.scene.layout.FlowPane;
 
 import carezza.colour.Lab;
-import carezza.desktop.state.BenchModel;
+import carezza.desktop.state.AppState;
 import carezza.desktop.state.ToolKind;
 import carezza.model.ColourBalanceLayer;
 import carezza.model.CurveLayer;
@@ -23,8 +23,8 @@ final class GradePanels {
 
   private GradePanels() {}
 
-  static void curve(PanelRows rows, BenchModel model) {
-    CurveEditor editor = new CurveEditor(model);
+  static void curve(PanelRows rows, AppState state) {
+    CurveEditor editor = new CurveEditor(state);
     rows.custom(editor.channels(), () -> {});
     rows.custom(editor, editor::refresh);
     rows.tools(ToolKind.CURVE);
@@ -37,7 +37,7 @@ final class GradePanels {
         0.25);
   }
 
-  static void balance(PanelRows rows, BenchModel model) {
+  static void balance(PanelRows rows, AppState state) {
     Class<ColourBalanceLayer> type = ColourBalanceLayer.class;
     tint(rows, type, "darks", "Darks");
     tint(rows, type, "middles", "Middle tones");
@@ -47,7 +47,7 @@ final class GradePanels {
         "Lights opposite the darks",
         "Gives the lights the complement of the darks' hue, at the same strength",
         () ->
-            model.editSelected(
+            state.selection().edit(
                 null, l -> LayerValue.with(l, "lights", type.cast(l).darks().complement())));
     rows.share(
         type,
@@ -67,9 +67,9 @@ final class GradePanels {
         type, path + ".strength", "Strength", "Chroma that a grey gets", 0, 30, 1, "C* %.0f");
   }
 
-  static void gradientMap(GradientMapLayer layer, PanelRows rows, BenchModel model) {
+  static void gradientMap(GradientMapLayer layer, PanelRows rows, AppState state) {
     Class<GradientMapLayer> type = GradientMapLayer.class;
-    GradientStrip strip = new GradientStrip(model);
+    GradientStrip strip = new GradientStrip(state);
     rows.custom(strip, strip::refresh);
     for (int i = 0; i < layer.stops().size(); i++) {
       int place = i;
@@ -115,7 +115,7 @@ final class GradePanels {
     return layer.stops().get(Math.min(place, layer.stops().size() - 1)).colour();
   }
 
-  static void mono(PanelRows rows, BenchModel model) {
+  static void mono(PanelRows rows, AppState state) {
     Class<MonochromeLayer> type = MonochromeLayer.class;
     for (Family family : Family.values()) {
       rows.number(
@@ -142,7 +142,7 @@ final class GradePanels {
               "",
               "Darks at hue %.0f°, lights at its complement, %.0f°".formatted(hue, lights.hue()),
               () ->
-                  model.editSelected(
+                  state.selection().edit(
                       null,
                       l -> LayerValue.with(LayerValue.with(l, "darks", darks), "lights", lights)));
       pair.setGraphic(GradientStrip.pair(darks, lights));
@@ -151,9 +151,9 @@ final class GradePanels {
     rows.custom(row, () -> {});
   }
 
-  static void saturation(PanelRows rows, BenchModel model) {
+  static void saturation(PanelRows rows, AppState state) {
     Class<SaturationLayer> type = SaturationLayer.class;
-    HuePlot plot = HuePlot.plain(model);
+    HuePlot plot = HuePlot.plain(state);
     rows.custom(plot, plot::refresh);
     rows.share(type, "saturation", "Colour", "Share of chroma added, in percent", -1, 1);
     rows.share(
@@ -165,19 +165,19 @@ final class GradePanels {
         1);
   }
 
-  static void hueShift(PanelRows rows, BenchModel model) {
+  static void hueShift(PanelRows rows, AppState state) {
     Class<HueShiftLayer> type = HueShiftLayer.class;
     rows.tools(ToolKind.PICK_HUE);
     HuePlot plot =
         new HuePlot(
-            model,
+            state,
             () ->
-                EvenPanels.own(model, type)
+                EvenPanels.own(state, type)
                     .map(l -> new Wedge(l.hue(), Math.max(3, l.width()), 0, 70))
                     .orElse(null),
             () -> null,
             w ->
-                model.editSelected(
+                state.selection().edit(
                     "wedge",
                     l ->
                         LayerValue.with(

@@ -8,7 +8,7 @@ import javafx.scene.layout.Region;
 import javafx.scene.shape.Rectangle;
 
 import carezza.desktop.control.ShadeStrip;
-import carezza.desktop.state.BenchModel;
+import carezza.desktop.state.AppState;
 import carezza.model.GradientMapLayer;
 import carezza.model.Tint;
 
@@ -18,18 +18,18 @@ final class GradientStrip extends Region {
   private static final double WIDTH = 256;
   private static final double HEIGHT = 22;
 
-  private final BenchModel model;
+  private final AppState state;
   private final Canvas canvas = new Canvas(WIDTH, HEIGHT);
 
-  GradientStrip(BenchModel model) {
-    this.model = model;
+  GradientStrip(AppState state) {
+    this.state = state;
     getChildren().add(canvas);
     setPrefSize(WIDTH, HEIGHT);
     setMinSize(WIDTH, HEIGHT);
   }
 
   void refresh() {
-    EvenPanels.own(model, GradientMapLayer.class).ifPresent(this::draw);
+    EvenPanels.own(state, GradientMapLayer.class).ifPresent(this::draw);
   }
 
   private void draw(GradientMapLayer layer) {

@@ -11,7 +11,7 @@ import javafx.scene.paint.Color;
 import javafx.scene.shape.ArcType;
 
 import carezza.colour.Lab;
-import carezza.desktop.state.BenchModel;
+import carezza.desktop.state.AppState;
 import carezza.desktop.state.ColourState;
 import carezza.measure.ColourPlot;
 import carezza.model.SkinToneEveningLayer.Target;
@@ -30,7 +30,7 @@ final class HuePlot extends Region {
   private static final double GRAB_DEGREES = 9;
   private static final double GRAB_CHROMA = 3;
 
-  private final BenchModel model;
+  private final AppState state;
   private final Supplier<Wedge> wedge;
   private final Supplier<Target> target;
   private final Consumer<Wedge> change;
@@ -52,8 +52,8 @@ final class HuePlot extends Region {
    * @param change takes another range
    */
   HuePlot(
-      BenchModel model, Supplier<Wedge> wedge, Supplier<Target> target, Consumer<Wedge> change) {
-    this.model = model;
+      AppState state, Supplier<Wedge> wedge, Supplier<Target> target, Consumer<Wedge> change) {
+    this.state = state;
     this.wedge = wedge;
     this.target = target;
     this.change = change;
@@ -69,13 +69,13 @@ final class HuePlot extends Region {
     canvas.setOnMouseReleased(
         e -> {
           held = Hold.NONE;
-          model.settle();
+          state.document().settle();
         });
   }
 
   /** The colours alone, without a range. */
-  static HuePlot plain(BenchModel model) {
-    HuePlot plot = new HuePlot(model, () -> null, () -> null, w -> {});
+  static HuePlot plain(AppState state) {
+    HuePlot plot = new HuePlot(state, () -> null, () -> null, w -> {});
     plot.tip.setText(COLOURS);
     return plot;
   }
@@ -156,7 +156,7 @@ final class HuePlot extends Region {
       double r = x(c) - x(0);
       g.strokeOval(x(0) - r, y(0) - r, 2 * r, 2 * r);
     }
-    model.colouring().found().map(ColourState.Found::plot).ifPresent(p -> colours(g, p));
+    state.colours().found().map(ColourState.Found::plot).ifPresent(p -> colours(g, p));
     Wedge w = wedge.get();
     if (w != null) {
       g.setStroke(Color.WHITE);

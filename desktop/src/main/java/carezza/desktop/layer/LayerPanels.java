@@ -2,7 +2,7 @@ package carezza.desktop.layer;
 
 import java.util.List;
 
-import carezza.desktop.state.BenchModel;
+import carezza.desktop.state.AppState;
 import carezza.desktop.state.ToolKind;
 import carezza.model.CatchlightLayer;
 import carezza.model.ColourBalanceLayer;
@@ -42,33 +42,33 @@ public final class LayerPanels {
 
   private LayerPanels() {}
 
-  public static void build(Layer layer, PanelRows rows, BenchModel model) {
+  public static void build(Layer layer, PanelRows rows, AppState state) {
     switch (layer) {
       case WhiteBalanceLayer l -> whiteBalance(rows);
-      case NeutralPointsLayer l -> SettlePanels.neutralise(rows, model);
+      case NeutralPointsLayer l -> SettlePanels.neutralise(rows, state);
       case ExposureLayer l -> exposure(rows);
-      case LevelsLayer l -> SettlePanels.range(rows, model);
+      case LevelsLayer l -> SettlePanels.range(rows, state);
       case LocalContrastLayer l -> SettlePanels.localContrast(rows);
-      case HealLayer l -> MendPanel.build(rows, model);
-      case FrequencySeparationLayer l -> SeparationPanel.build(l, rows, model);
-      case DodgeBurnLayer l -> SculptPanel.build(rows, model);
-      case SkinToneEveningLayer l -> EvenPanels.toneEvening(rows, model);
-      case SkinMatchLayer l -> EvenPanels.match(rows, model);
-      case HueBandsLayer l -> EvenPanels.families(rows, model);
+      case HealLayer l -> MendPanel.build(rows, state);
+      case FrequencySeparationLayer l -> SeparationPanel.build(l, rows, state);
+      case DodgeBurnLayer l -> SculptPanel.build(rows, state);
+      case SkinToneEveningLayer l -> EvenPanels.toneEvening(rows, state);
+      case SkinMatchLayer l -> EvenPanels.match(rows, state);
+      case HueBandsLayer l -> EvenPanels.families(rows, state);
       case SkinDepthLayer l -> EvenPanels.depth(rows);
       case DesaturateLayer l -> EvenPanels.mute(rows);
       case ColourPaintLayer l -> EvenPanels.touch(rows);
-      case CurveLayer l -> GradePanels.curve(rows, model);
-      case ColourBalanceLayer l -> GradePanels.balance(rows, model);
-      case GradientMapLayer l -> GradePanels.gradientMap(l, rows, model);
-      case MonochromeLayer l -> GradePanels.mono(rows, model);
-      case SaturationLayer l -> GradePanels.saturation(rows, model);
-      case HueShiftLayer l -> GradePanels.hueShift(rows, model);
-      case TeethLayer l -> BrightenPanels.teeth(rows, model);
-      case ScleraLayer l -> BrightenPanels.sclera(rows, model);
+      case CurveLayer l -> GradePanels.curve(rows, state);
+      case ColourBalanceLayer l -> GradePanels.balance(rows, state);
+      case GradientMapLayer l -> GradePanels.gradientMap(l, rows, state);
+      case MonochromeLayer l -> GradePanels.mono(rows, state);
+      case SaturationLayer l -> GradePanels.saturation(rows, state);
+      case HueShiftLayer l -> GradePanels.hueShift(rows, state);
+      case TeethLayer l -> BrightenPanels.teeth(rows, state);
+      case ScleraLayer l -> BrightenPanels.sclera(rows, state);
       case IrisLayer l -> BrightenPanels.iris(rows);
       case CatchlightLayer l -> BrightenPanels.catchlight(rows);
-      case LipsLayer l -> BrightenPanels.lips(rows, model);
+      case LipsLayer l -> BrightenPanels.lips(rows, state);
       case VignetteLayer l -> vignette(rows);
       case SharpenLayer l -> sharpen(rows);
       case LockedLayer l -> throw new IllegalArgumentException("Nothing of it can be changed");

@@ -19,7 +19,7 @@ import javafx.scene.layout.Priority;
 
 import carezza.desktop.control.Titled;
 import carezza.desktop.picture.MaskView;
-import carezza.desktop.state.BenchModel;
+import carezza.desktop.state.AppState;
 import carezza.desktop.state.MaskPartState;
 import carezza.desktop.state.Pen;
 import carezza.desktop.state.ToolKind;
@@ -52,11 +52,11 @@ public final class MaskPanel {
 
   private static final String PIXELS = "%.0f px";
 
-  private final BenchModel model;
+  private final AppState state;
   private final PanelRows rows;
 
-  private MaskPanel(BenchModel model, PanelRows rows) {
-    this.model = model;
+  private MaskPanel(AppState state, PanelRows rows) {
+    this.state = state;
     this.rows = rows;
   }
 
@@ -69,15 +69,15 @@ public final class MaskPanel {
     return shape.toString();
   }
 
-  public static void build(Layer layer, PanelRows rows, BenchModel model) {
-    new MaskPanel(model, rows).build(layer);
+  public static void build(Layer layer, PanelRows rows, AppState state) {
+    new MaskPanel(state, rows).build(layer);
   }
 
   private void build(Layer layer) {
     rows.words("mask-sentence", Layer.class, l -> sentence(l.attributes().mask()));
     paint();
     List<Part> parts = MaskParts.of(layer.attributes().mask()).parts();
-    int chosen = model.part().placeProperty().get();
+    int chosen = state.part().placeProperty().get();
     for (int i = 0; i < parts.size(); i++) {
       rows.custom(row(i, parts.get(i)), this::nothing);
       if (i == chosen) {
@@ -98,7 +98,7 @@ public final class MaskPanel {
   }
 
   private void edit(String label, UnaryOperator<MaskParts> change) {
-    model.editSelected(label, l -> l.with(l.attributes().withMask(change.apply(parts(l)).mask())));
+    state.selection().edit(label, l -> l.with(l.attributes().withMask(change.apply(parts(l)).mask())));
   }
 
   private Mask own(Layer layer, int place) {
@@ -117,7 +117,7 @@ public final class MaskPanel {
     words.getStyleClass().add("part");
     words.setMaxWidth(Double.MAX_VALUE);
     words.setTooltip(new Tooltip("Change this part; its handles show on the picture"));
-    words.setOnAction(e -> model.part().choose(model.part().placeProperty().get() == place ? -1 : place));
+    words.setOnAction(e -> state.part().choose(state.part().placeProperty().get() == place ? -1 : place));
     HBox.setHgrow(words, Priority.ALWAYS);
     HBox row = new HBox(4, on);
     if (part.join() != Join.START && part.join() != Join.CHANGE) {
@@ -130,15 +130,14 @@ public final class MaskPanel {
     out.setTooltip(new Tooltip("Take this part out of the mask"));
     out.setOnAction(
         e -> {
-          model.part().drop();
+          state.part().drop();
           edit(null, p -> p.without(place));
         });
     row.getChildren().addAll(words, out);
     row.setAlignment(Pos.CENTER_LEFT);
     rows.follow(
         () ->
-            model
-                .selectedLayer()
+            state.selection().layer()
                 .map(l -> parts(l).parts())
                 .filter(all -> place < all.size())
                 .ifPresent(
@@ -323,10 +322,9 @@ public final class MaskPanel {
         picked -> edit(null, p -> p.changed(place, MaskPartState.wholeRange(picked))));
     TrapezoidEditor editor =
         new TrapezoidEditor(
-            model,
+            state,
             () ->
-                model
-                    .selectedLayer()
+                state.selection().layer()
                     .map(l -> own(l, place))
                     .map(m -> m instanceof Range r ? r : null)
                     .orElse(null),
@@ -366,7 +364,7 @@ public final class MaskPanel {
         p ->
             p.parts().get(place).own() instanceof LinkedMask(String id)
                 ? p.changed(
-                    place, model.stack().find(id).map(l -> l.attributes().mask()).orElse(new Nothing()))
+                    place, state.document().stack().find(id).map(l -> l.attributes().mask()).orElse(new Nothing()))
                 : p);
   }
 
@@ -393,7 +391,7 @@ public final class MaskPanel {
         box,
         () -> {
           following[0] = true;
-          model.selectedLayer().ifPresent(l -> box.setValue(value.apply(l)));
+          state.selection().layer().ifPresent(l -> box.setValue(value.apply(l)));
           following[0] = false;
         });
   }
@@ -415,8 +413,8 @@ public final class MaskPanel {
             item(
                 "add-everywhere", "Start anew from everywhere", () -> start(new Mask.Everything())),
             regions,
-            item("add-oval", "Oval", () -> plus(model.part().freshOval())),
-            item("add-gradient", "Gradient", () -> plus(model.part().freshGradient())));
+            item("add-oval", "Oval", () -> plus(state.part().freshOval())),
+            item("add-gradient", "Gradient", () -> plus(state.part().freshGradient())));
     Menu ranges = new Menu("Only a range of");
     for (Quantity q : Quantity.values()) {
       ranges
@@ -437,7 +435,7 @@ public final class MaskPanel {
             item("add-invert", "Turn the other way round", this::invert));
     Menu copy = new Menu("Copy the mask of");
     Menu link = new Menu("Follow the mask of");
-    for (Layer other : model.stack().layers()) {
+    for (Layer other : state.document().stack().layers()) {
       String id = other.attributes().id();
       if (!id.equals(layer.attributes().id())) {
         copy.getItems()
@@ -445,7 +443,7 @@ public final class MaskPanel {
                 item(
                     "copy-" + id,
                     other.attributes().name(),
-                    () -> start(model.stack().find(id).orElseThrow().attributes().mask())));
+                    () -> start(state.document().stack().find(id).orElseThrow().attributes().mask())));
         link.getItems().add(item("link-" + id, other.attributes().name(), () -> start(new LinkedMask(id))));
       }
     }
@@ -463,7 +461,7 @@ public final class MaskPanel {
   }
 
   private void plus(Mask own) {
-    join(model.liftingProperty().get() ? Join.MINUS : Join.PLUS, own);
+    join(state.tools().erasingProperty().get() ? Join.MINUS : Join.PLUS, own);
   }
 
   private void change(Mask own) {
@@ -471,18 +469,18 @@ public final class MaskPanel {
   }
 
   private void join(Join join, Mask own) {
-    model.part().add(join, own);
+    state.part().add(join, own);
   }
 
   private void start(Mask mask) {
-    model.part().drop();
-    model.editSelected(null, l -> l.with(l.attributes().withMask(mask)));
+    state.part().drop();
+    state.selection().edit(null, l -> l.with(l.attributes().withMask(mask)));
   }
 
   /** Twice the other way round is as it was. */
   private void invert() {
-    model.part().drop();
-    model.editSelected(
+    state.part().drop();
+    state.selection().edit(
         null,
         l ->
             l.with(
@@ -498,8 +496,8 @@ public final class MaskPanel {
     outline.setId("tool-outline");
     outline.setTooltip(new Tooltip(ToolKind.OUTLINE.words()));
     outline.setOnAction(
-        e -> model.toolProperty().set(outline.isSelected() ? ToolKind.OUTLINE : ToolKind.HAND));
-    rows.follow(() -> outline.setSelected(model.toolProperty().get() == ToolKind.OUTLINE));
+        e -> state.tools().toolProperty().set(outline.isSelected() ? ToolKind.OUTLINE : ToolKind.HAND));
+    rows.follow(() -> outline.setSelected(state.tools().tool() == ToolKind.OUTLINE));
     return outline;
   }
 
@@ -510,31 +508,31 @@ public final class MaskPanel {
     ToggleButton lift = new ToggleButton("Lift");
     lift.setId("lift");
     lift.setTooltip(new Tooltip("The brush, or a shape, takes away instead of adding (L)"));
-    lift.selectedProperty().bindBidirectional(model.liftingProperty());
+    lift.selectedProperty().bindBidirectional(state.tools().erasingProperty());
     ToggleButton inside = new ToggleButton("Inside edges");
     inside.setId("inside-edges");
     inside.setTooltip(new Tooltip("The brush stays inside the edge it starts in (E)"));
     inside.setOnAction(
-        e -> model.brushProperty().set(model.brushProperty().get().staying(inside.isSelected())));
-    rows.follow(() -> inside.setSelected(model.brushProperty().get().inside()));
+        e -> state.tools().brushProperty().set(state.tools().brush().staying(inside.isSelected())));
+    rows.follow(() -> inside.setSelected(state.tools().brush().inside()));
     painting.getChildren().addAll(lift, inside);
     ToggleButton view = new ToggleButton("Show");
     view.setId("show-mask");
     view.setMinWidth(javafx.scene.layout.Region.USE_PREF_SIZE);
     view.setTooltip(new Tooltip("Shows the mask over what the layer gets (hold M)"));
-    view.selectedProperty().bindBidirectional(model.viewing().maskShownProperty());
+    view.selectedProperty().bindBidirectional(state.view().maskShownProperty());
     ComboBox<MaskView> how =
         choice(
             "mask-view",
             "How the mask is shown (V goes on to the next)",
             MaskView::title,
             List.of(MaskView.values()));
-    how.valueProperty().bindBidirectional(model.viewing().maskViewProperty());
+    how.valueProperty().bindBidirectional(state.view().maskViewProperty());
     ToggleButton pen = new ToggleButton("Pen");
     pen.setId("pen");
-    pen.setSelected(model.penProperty().get() != Pen.MOUSE);
+    pen.setSelected(state.tools().penProperty().get() != Pen.MOUSE);
     pen.setTooltip(new Tooltip("Slow strokes press, quick ones go lightly: a stand-in for a pen"));
-    pen.setOnAction(e -> model.penProperty().set(pen.isSelected() ? new Pen.OfSpeed() : Pen.MOUSE));
+    pen.setOnAction(e -> state.tools().penProperty().set(pen.isSelected() ? new Pen.OfSpeed() : Pen.MOUSE));
     rows.custom(new HBox(6, view, how, pen), this::nothing);
   }
 

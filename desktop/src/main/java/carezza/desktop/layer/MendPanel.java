@@ -14,7 +14,7 @@ import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
 
-import carezza.desktop.state.BenchModel;
+import carezza.desktop.state.AppState;
 import carezza.desktop.state.ProposalState;
 import carezza.desktop.state.RepairState;
 import carezza.desktop.state.ToolKind;
@@ -32,19 +32,19 @@ final class MendPanel {
       " Only redness goes; the texture is its own. T: texture from elsewhere.";
 
   private final PanelRows rows;
-  private final BenchModel model;
+  private final AppState state;
   private final RepairState mending;
   private final ProposalState proposals;
 
-  private MendPanel(PanelRows rows, BenchModel model) {
+  private MendPanel(PanelRows rows, AppState state) {
     this.rows = rows;
-    this.model = model;
-    this.mending = model.mending();
-    this.proposals = model.proposals();
+    this.state = state;
+    this.mending = state.repairs();
+    this.proposals = state.proposals();
   }
 
-  static void build(PanelRows rows, BenchModel model) {
-    new MendPanel(rows, model).build();
+  static void build(PanelRows rows, AppState state) {
+    new MendPanel(rows, state).build();
   }
 
   private void build() {
@@ -166,8 +166,8 @@ final class MendPanel {
                 mending.change("repair-amount", p -> p.withAmount(is.doubleValue() / 100));
               }
             });
-    slider.setOnMouseReleased(e -> model.settle());
-    slider.setOnKeyReleased(e -> model.settle());
+    slider.setOnMouseReleased(e -> state.document().settle());
+    slider.setOnKeyReleased(e -> state.document().settle());
     rows.custom(
         titled(
             "Amount of the repair", "40 % leaves a crease that is true; 100 % none", slider, shown),
@@ -192,7 +192,7 @@ final class MendPanel {
 
   private void mirror() {
     if (keepsItsOwn()) {
-      model.messageProperty().set("This repair keeps its own texture; T takes one that can be mirrored.");
+      state.status().say("This repair keeps its own texture; T takes one that can be mirrored.");
       return;
     }
     mending.change(

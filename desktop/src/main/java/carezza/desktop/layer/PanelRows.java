@@ -16,7 +16,7 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 
-import carezza.desktop.state.BenchModel;
+import carezza.desktop.state.AppState;
 import carezza.desktop.state.ToolKind;
 import carezza.model.Layer;
 import carezza.model.LayerValue;
@@ -33,13 +33,13 @@ public final class PanelRows {
     Layer of(L layer, double value);
   }
 
-  private final BenchModel model;
+  private final AppState state;
   private final List<Node> nodes = new ArrayList<>();
   private final List<Runnable> refreshers = new ArrayList<>();
   private boolean refreshing;
 
-  public PanelRows(BenchModel model) {
-    this.model = model;
+  public PanelRows(AppState state) {
+    this.state = state;
   }
 
   public List<Node> nodes() {
@@ -84,15 +84,14 @@ public final class PanelRows {
         .addListener(
             (o, was, is) -> {
               if (!refreshing) {
-                model.editSelected(id, l -> change.of(type.cast(l), is.doubleValue()));
+                state.selection().edit(id, l -> change.of(type.cast(l), is.doubleValue()));
               }
             });
-    slider.setOnMouseReleased(e -> model.settle());
-    slider.setOnKeyReleased(e -> model.settle());
+    slider.setOnMouseReleased(e -> state.document().settle());
+    slider.setOnKeyReleased(e -> state.document().settle());
     refreshers.add(
         () ->
-            model
-                .selectedLayer()
+            state.selection().layer()
                 .filter(type::isInstance)
                 .ifPresent(
                     l -> {
@@ -174,11 +173,11 @@ public final class PanelRows {
       button.setTooltip(new Tooltip(tool.words()));
       button.setOnAction(
           e -> {
-            boolean inHand = model.toolProperty().get() == tool;
-            model.toolProperty().set(inHand ? ToolKind.HAND : tool);
+            boolean inHand = state.tools().tool() == tool;
+            state.tools().toolProperty().set(inHand ? ToolKind.HAND : tool);
             refresh();
           });
-      refreshers.add(() -> button.setSelected(model.toolProperty().get() == tool));
+      refreshers.add(() -> button.setSelected(state.tools().tool() == tool));
       row.getChildren().add(button);
     }
     nodes.add(row);
@@ -222,8 +221,7 @@ public final class PanelRows {
     label.getStyleClass().add("row-words");
     refreshers.add(
         () ->
-            model
-                .selectedLayer()
+            state.selection().layer()
                 .filter(type::isInstance)
                 .ifPresent(l -> label.setText(words.apply(type.cast(l)))));
     nodes.add(label);
@@ -246,11 +244,10 @@ public final class PanelRows {
       int index = i;
       ToggleButton button = new ToggleButton(names[i]);
       button.setTooltip(new Tooltip(tip));
-      button.setOnAction(e -> model.editSelected(null, l -> change.apply(type.cast(l), index)));
+      button.setOnAction(e -> state.selection().edit(null, l -> change.apply(type.cast(l), index)));
       refreshers.add(
           () ->
-              model
-                  .selectedLayer()
+              state.selection().layer()
                   .filter(type::isInstance)
                   .ifPresent(l -> button.setSelected(value.apply(type.cast(l)) == index)));
       row.getChildren().add(button);

@@ -17,7 +17,7 @@ import carezza.desktop.picture.MaskView;
 import carezza.desktop.picture.ViewPixels;
 import carezza.desktop.picture.ViewPort;
 import carezza.desktop.state.AdviceState.Radius;
-import carezza.desktop.state.BenchModel;
+import carezza.desktop.state.AppState;
 import carezza.desktop.task.Lane;
 import carezza.image.Area;
 import carezza.image.Picture;
@@ -44,18 +44,19 @@ final class RadiusChart extends VBox {
   /** Shares that the advice goes by are low: the chart stretches them. */
   private static final double HIGHEST = 0.6;
 
-  private final BenchModel model;
+  private final AppState state;
   private final String layer;
   private final Canvas canvas = new Canvas(WIDTH, HEIGHT);
   private final Label words = new Label();
   private final ImageView[] patches = new ImageView[4];
-  private final Lane drawing = Lane.droppable("bands");
+  private final Lane drawing;
   private Object asked;
   private Object shown;
 
-  RadiusChart(BenchModel model, String layer) {
+  RadiusChart(AppState state, String layer) {
     super(5);
-    this.model = model;
+    this.state = state;
+    drawing = state.tasks().droppable("bands");
     this.layer = layer;
     setId("radius-chart");
     Tooltip.install(
@@ -79,16 +80,16 @@ final class RadiusChart extends VBox {
 
   /** Follows the layer, and what lies below it. */
   void refresh() {
-    Project project = model.projectProperty().get();
-    if (!(model.stack().find(layer).orElse(null) instanceof FrequencySeparationLayer own)) {
+    Project project = state.document().project();
+    if (!(state.document().stack().find(layer).orElse(null) instanceof FrequencySeparationLayer own)) {
       return;
     }
-    Object below = List.of(project.stack().lowest(model.stack().indexOf(layer)), project.allFaces());
+    Object below = List.of(project.stack().lowest(state.document().stack().indexOf(layer)), project.allFaces());
     if (!below.equals(asked)) {
       asked = below;
-      model.advising().measureRadius(layer);
+      state.advice().measureRadius(layer);
     }
-    Radius radius = model.advising().radiusProperty().get();
+    Radius radius = state.advice().radiusProperty().get();
     if (radius == null || !radius.layer().equals(layer)) {
       words.setText("Measuring pores and blotches …");
       return;
@@ -162,7 +163,7 @@ final class RadiusChart extends VBox {
   }
 
   private void patches(Project project, Radius radius, double sigma) {
-    Session session = model.session();
+    Session session = state.document().session();
     Area[] areas = {around(session, radius.advice().skin()), around(session, radius.advice().eye())};
     drawing.newest(
         cancellation -> {
@@ -176,10 +177,10 @@ final class RadiusChart extends VBox {
         },
         made -> {
           for (int i = 0; i < 4; i++) {
-            patches[i].setImage(image(made[i], model.viewing().screenProperty().get()));
+            patches[i].setImage(image(made[i], state.view().screenProperty().get()));
           }
         },
-        model::fail);
+        state.status()::fail);
   }
 
   private static Area around(Session session, Point place) {

@@ -7,7 +7,7 @@ import javafx.scene.control.Label;
 import javafx.scene.layout.FlowPane;
 
 import carezza.desktop.state.AdviceState;
-import carezza.desktop.state.BenchModel;
+import carezza.desktop.state.AppState;
 import carezza.desktop.state.ToolKind;
 import carezza.model.DodgeBurnLayer;
 import carezza.model.DodgeBurnLayer.Method;
@@ -25,13 +25,13 @@ final class SculptPanel {
 
   private SculptPanel() {}
 
-  static void build(PanelRows rows, BenchModel model) {
+  static void build(PanelRows rows, AppState state) {
     rows.tools(ToolKind.DODGE, ToolKind.BURN);
     rows.words(
         "light-masks",
         TYPE,
         l -> "Light: %s. Shade: %s.".formatted(l.dodgeMask().sentence(), l.burnMask().sentence()));
-    proposals(rows, model.advising());
+    proposals(rows, state.advice());
     rows.choice(
         "By",
         "A pair of curves; a neutral sheet in soft light or overlay; or lights and darks of the"
@@ -75,13 +75,13 @@ final class SculptPanel {
         (l, v) -> l.withKeepColour(v / 100));
     tones(
         rows,
-        model,
+        state,
         "Light on these tones, L*",
         DodgeBurnLayer::lights,
         (l, r) -> l.withTones(r, l.shades()));
     tones(
         rows,
-        model,
+        state,
         "Shade on these tones, L*",
         DodgeBurnLayer::shades,
         (l, r) -> l.withTones(l.lights(), r));
@@ -128,7 +128,7 @@ final class SculptPanel {
 
   private static void tones(
       PanelRows rows,
-      BenchModel model,
+      AppState state,
       String title,
       Function<DodgeBurnLayer, Range> tones,
       BiFunction<DodgeBurnLayer, Range, DodgeBurnLayer> change) {
@@ -137,15 +137,14 @@ final class SculptPanel {
     rows.custom(label, () -> {});
     TrapezoidEditor editor =
         new TrapezoidEditor(
-            model,
+            state,
             () ->
-                model
-                    .selectedLayer()
+                state.selection().layer()
                     .filter(TYPE::isInstance)
                     .map(l -> shown(tones.apply(TYPE.cast(l))))
                     .orElse(null),
             moved ->
-                model.editSelected(
+                state.selection().edit(
                     title,
                     l -> {
                       Range r = moved.apply(shown(tones.apply(TYPE.cast(l))));

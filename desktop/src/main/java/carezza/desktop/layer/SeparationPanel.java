@@ -1,6 +1,6 @@
 package carezza.desktop.layer;
 
-import carezza.desktop.state.BenchModel;
+import carezza.desktop.state.AppState;
 import carezza.desktop.state.ToolKind;
 import carezza.model.FrequencySeparationLayer;
 
@@ -11,7 +11,7 @@ final class SeparationPanel {
 
   private SeparationPanel() {}
 
-  static void build(FrequencySeparationLayer layer, PanelRows rows, BenchModel model) {
+  static void build(FrequencySeparationLayer layer, PanelRows rows, AppState state) {
     Class<FrequencySeparationLayer> type = FrequencySeparationLayer.class;
     rows.number(
         "radius",
@@ -21,15 +21,15 @@ final class SeparationPanel {
         60,
         "%.1f px",
         type,
-        l -> radius(l, model),
+        l -> radius(l, state),
         (l, v) -> l.withRadius(v));
-    RadiusChart chart = new RadiusChart(model, layer.attributes().id());
+    RadiusChart chart = new RadiusChart(state, layer.attributes().id());
     rows.custom(chart, chart::refresh);
     rows.action(
         "advised",
         "Take the advice",
         "The radius that this face's pores and blotches advise, and goes on following them (I)",
-        model.advising()::takeRadius);
+        state.advice()::takeRadius);
     rows.choice(
         "Part by",
         "A Gaussian, or a filter that keeps lines of lips, lids and hair in the tone",
@@ -86,9 +86,9 @@ final class SeparationPanel {
   }
 
   /** As set by hand, else as measured; the smallest until the first measurement is there. */
-  private static double radius(FrequencySeparationLayer layer, BenchModel model) {
+  private static double radius(FrequencySeparationLayer layer, AppState state) {
     return layer.radius() != null
         ? layer.radius()
-        : model.radiiProperty().get().getOrDefault(layer.attributes().id(), 1.0);
+        : state.measurements().radiiProperty().get().getOrDefault(layer.attributes().id(), 1.0);
   }
 }

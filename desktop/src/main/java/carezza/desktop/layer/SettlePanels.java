@@ -1,8 +1,7 @@
 package carezza.desktop.layer;
 
-import carezza.desktop.state.BenchModel;
+import carezza.desktop.state.AppState;
 import carezza.desktop.state.ToolKind;
-import carezza.desktop.view.bench.CheckStrip;
 import carezza.model.LevelsLayer;
 import carezza.model.LocalContrastLayer;
 import carezza.model.NeutralPointsLayer;
@@ -13,7 +12,7 @@ final class SettlePanels {
 
   private SettlePanels() {}
 
-  static void neutralise(PanelRows rows, BenchModel model) {
+  static void neutralise(PanelRows rows, AppState state) {
     Class<NeutralPointsLayer> type = NeutralPointsLayer.class;
     rows.words(
         "neutral-points",
@@ -30,10 +29,10 @@ final class SettlePanels {
         "Take the point out",
         "Takes out the point of the tool in hand",
         () ->
-            model.editSelected(
+            state.selection().edit(
                 null,
                 l ->
-                    switch (model.toolProperty().get()) {
+                    switch (state.tools().tool()) {
                       case PICK_DARK -> type.cast(l).moved(Tone.DARK, null);
                       case PICK_MIDDLE -> type.cast(l).moved(Tone.MIDDLE, null);
                       case PICK_LIGHT -> type.cast(l).moved(Tone.LIGHT, null);
@@ -45,7 +44,7 @@ final class SettlePanels {
     return name + (layer.at(tone) == null ? " not set" : " set");
   }
 
-  static void range(PanelRows rows, BenchModel model) {
+  static void range(PanelRows rows, AppState state) {
     Class<LevelsLayer> type = LevelsLayer.class;
     rows.share(
         type,
@@ -66,12 +65,12 @@ final class SettlePanels {
             "find-ends",
             "To first clipping",
             "Sets black and white to where the first pixels clip",
-            () -> model.colouring().findEnds()),
+            () -> state.colours().findEnds()),
         PanelRows.button(
             "show-clipping",
             "Show clipping",
             "What is clipped, black and white over grey (Shift + F4)",
-            () -> CheckStrip.turn(model, carezza.measure.CheckView.CLIPPING)));
+            () -> state.view().turn(carezza.measure.CheckView.CLIPPING)));
     rows.value(
         type,
         "darks",

@@ -11,7 +11,7 @@ import javafx.scene.input.MouseEvent;
 import javafx.scene.layout.Region;
 import javafx.scene.paint.Color;
 
-import carezza.desktop.state.BenchModel;
+import carezza.desktop.state.AppState;
 import carezza.desktop.task.Lane;
 import carezza.model.LayerStack;
 import carezza.model.Mask.Quantity;
@@ -30,11 +30,11 @@ final class TrapezoidEditor extends Region {
   private static final double GRAB = 9;
   private static final int BINS = 128;
 
-  private final BenchModel model;
+  private final AppState state;
   private final Supplier<Range> range;
   private final java.util.function.Consumer<UnaryOperator<Range>> change;
   private final Canvas canvas = new Canvas(WIDTH, HEIGHT);
-  private final Lane counting = Lane.droppable("histogram");
+  private final Lane counting;
   private double[] shares = new double[BINS];
   private LayerStack countedUnder;
   private Quantity counted;
@@ -50,10 +50,11 @@ final class TrapezoidEditor extends Region {
    * @param change changes it
    */
   TrapezoidEditor(
-      BenchModel model,
+      AppState state,
       Supplier<Range> range,
       java.util.function.Consumer<UnaryOperator<Range>> change) {
-    this.model = model;
+    this.state = state;
+    counting = state.tasks().droppable("histogram");
     this.range = range;
     this.change = change;
     setId("range");
@@ -71,7 +72,7 @@ final class TrapezoidEditor extends Region {
     canvas.setOnMouseReleased(
         e -> {
           held = -1;
-          model.settle();
+          state.document().settle();
         });
   }
 
@@ -86,22 +87,22 @@ final class TrapezoidEditor extends Region {
   }
 
   private void count(Quantity quantity) {
-    String layer = model.selectedProperty().get();
-    LayerStack under = model.stack().lowest(Math.max(0, model.stack().indexOf(layer)));
+    String layer = state.selection().selected();
+    LayerStack under = state.document().stack().lowest(Math.max(0, state.document().stack().indexOf(layer)));
     if (quantity == counted && Objects.equals(under, countedUnder)) {
       return;
     }
     counted = quantity;
     countedUnder = under;
-    var session = model.session();
-    var project = model.projectProperty().get();
+    var session = state.document().session();
+    var project = state.document().project();
     counting.newest(
         cancellation -> session.histogram(project, layer, quantity, BINS, cancellation),
         found -> {
           shares = found;
           refresh();
         },
-        model::fail);
+        state.status()::fail);
   }
 
   private double x(double value, Range r) {

@@ -3,7 +3,7 @@ package carezza.desktop.picture;
 import java.util.Arrays;
 
 import carezza.codec.ScreenColour;
-import carezza.desktop.view.bench.ViewRenderer.Patch;
+import carezza.desktop.view.picture.ViewRenderer.Patch;
 import carezza.image.Area;
 import carezza.image.Level;
 import carezza.image.ParallelRows;

@@ -22,11 +22,21 @@ public record ViewPort(double x, double y, double zoom, int width, int height) {
 
   /** The whole photograph, centred, with a little room around it. */
   public static ViewPort fit(PictureSize photo, int width, int height) {
+    return fit(photo.area(), width, height);
+  }
+
+  /** All of a part of the photograph, or more than it, in the middle of the view. */
+  public static ViewPort fit(Area part, int width, int height) {
     double zoom =
         Math.min(
-            Math.max(1, width - 2 * MARGIN) / photo.width(),
-            Math.max(1, height - 2 * MARGIN) / photo.height());
-    return centred(photo, zoom, width, height);
+            Math.max(1, width - 2 * MARGIN) / part.width(),
+            Math.max(1, height - 2 * MARGIN) / part.height());
+    return new ViewPort(
+        part.x() + (part.width() - width / zoom) / 2,
+        part.y() + (part.height() - height / zoom) / 2,
+        zoom,
+        width,
+        height);
   }
 
   private static ViewPort centred(PictureSize photo, double zoom, int width, int height) {

@@ -1,14 +1,15 @@
 package carezza.desktop.state;
 
+import java.time.Duration;
 import java.util.List;
 import java.util.OptionalDouble;
 import java.util.function.Consumer;
 import java.util.function.Function;
-import javafx.application.Platform;
 import javafx.beans.property.ObjectProperty;
 import javafx.beans.property.SimpleObjectProperty;
 
 import carezza.desktop.task.Lane;
+import carezza.desktop.task.TaskRunner;
 import carezza.image.Cancellation;
 import carezza.measure.AmountSweep;
 import carezza.measure.CheckView;
@@ -27,15 +28,20 @@ import carezza.session.Session;
 public final class AdviceState implements AutoCloseable {
 
   /** Pause in the work after which places are looked for anew. */
-  private static final long REST_MILLIS = 300;
+  private static final Duration REST = Duration.ofMillis(300);
 
-  private final BenchModel model;
-  private final Lane working = Lane.droppable("advice");
-  private final Lane scanning = Lane.droppable("radius");
-  private final Lane following = Lane.droppable("guides");
+  private final DocumentState document;
+  private final SelectionController selection;
+  private final ToolState tools;
+  private final ViewState view;
+  private final Status status;
+  private final TaskRunner tasks;
+  private final Lane working;
+  private final Lane scanning;
+  private final Lane following;
 
-  /** Whether something is being measured that was asked for. */
-  private boolean underWay;
+  /** What is being measured that was asked for, or null. */
+  private Status.Job job;
 
   private final ObjectProperty<Push> push = new SimpleObjectProperty<>();
   private final ObjectProperty<List<Guide>> contours = new SimpleObjectProperty<>(List.of());
@@ -43,31 +49,37 @@ public final class AdviceState implements AutoCloseable {
       new SimpleObjectProperty<>(List.of());
   private final ObjectProperty<Radius> radius = new SimpleObjectProperty<>();
 
-  AdviceState(BenchModel model) {
-    this.model = model;
-    model
-        .selectedProperty()
-        .addListener(
-            (o, was, is) -> {
+  public AdviceState(DocumentState document, SelectionController selection, ToolState tools, ViewState view, Status status, TaskRunner tasks) {
+    this.document = document;
+    this.selection = selection;
+    this.tools = tools;
+    this.view = view;
+    this.status = status;
+    this.tasks = tasks;
+    working = tasks.droppable("advice");
+    scanning = tasks.droppable("radius");
+    following = tasks.droppable("guides");
+    selection.selectedProperty()
+        .subscribe(
+            (was, is) -> {
               push.set(null);
               contours.set(List.of());
             });
     // What was advised for a layer is not advised for another state of it.
-    model
-        .projectProperty()
-        .addListener(
-            (o, was, is) -> {
+    document.projectProperty()
+        .subscribe(
+            (was, is) -> {
               if (push.get() != null && !isPushed(push.get().layer())) {
                 push.set(null);
               }
               follow(was, is);
             });
-    model.viewing().checkProperty().addListener((o, was, is) -> findDistractions());
+    view.checkProperty().subscribe((was, is) -> findDistractions());
   }
 
   /** Guides and places on the picture follow what was changed under them. */
   private void follow(Project was, Project is) {
-    String id = model.selectedProperty().get();
+    String id = selection.selected();
     boolean below =
         was != null
             && id != null
@@ -83,21 +95,20 @@ public final class AdviceState implements AutoCloseable {
   }
 
   private void findDistractions() {
-    if (model.viewing().checkProperty().get() != CheckView.ATTENTION) {
+    if (view.checkProperty().get() != CheckView.ATTENTION) {
       following.cancel();
       distractions.set(List.of());
       return;
     }
-    Project project = model.projectProperty().get();
-    Session session = model.session();
-    following.newest(
+    Project project = document.project();
+    Session session = document.session();
+    following.rested(
+        REST,
         cancellation -> {
-          Thread.sleep(REST_MILLIS);
-          cancellation.check();
           return session.advice().distractions(project, cancellation);
         },
         distractions::set,
-        model::fail);
+        status::fail);
   }
 
   /** Places that draw the eye away from the face, while the picture is seen that way; or none. */
@@ -129,13 +140,12 @@ public final class AdviceState implements AutoCloseable {
 
   /** Pushes the selected layer from nothing to twice its strength and reads the gauges. */
   public void pushTest() {
-    model
-        .selectedLayer()
+    selection.layer()
         .ifPresent(
             layer -> {
-              Project project = model.projectProperty().get();
-              Session session = model.session();
-              underWay = true;
+              Project project = document.project();
+              Session session = document.session();
+              Status.Job own = begin("Pushing the layer from 0 to 200 %");
               working.newest(
                   cancellation ->
                       session
@@ -143,51 +153,50 @@ public final class AdviceState implements AutoCloseable {
                           .pushed(
                               project,
                               layer.attributes().id(),
-                              done -> Platform.runLater(() -> begun(done, cancellation)),
+                              done -> tasks.atHome(() -> own.progress(done)),
                               cancellation),
                   found -> {
-                    underWay = false;
-                    if (session == model.session() && isPushed(layer)) {
-                      model.messageProperty().set(said(found));
+                    done();
+                    if (session == document.session() && isPushed(layer)) {
+                      status.say(said(found));
                       push.set(new Push(layer, found));
                     } else {
-                      model.messageProperty().set("The layer was changed meanwhile; push it again");
+                      status.say("The layer was changed meanwhile; push it again");
                     }
                   },
                   this::fail);
             });
   }
 
-  private void begun(double done, Cancellation cancellation) {
-    if (!cancellation.cancelled()) {
-      model
-          .messageProperty()
-          .set(
-              "Pushing the layer from 0 to 200 %%, %.0f %% done; Escape stops"
-                  .formatted(100 * done));
-    }
+  private Status.Job begin(String words) {
+    stop();
+    job = status.begin(words, this::stop);
+    return job;
   }
 
   /** Whether the selected layer is the one that was pushed, but for its amount. */
   private boolean isPushed(Layer layer) {
-    return model
-        .selectedLayer()
+    return selection.layer()
         .map(l -> l.with(l.attributes().withAmount(layer.attributes().amount())).equals(layer))
         .orElse(false);
   }
 
-  /** Gives up what is being measured, and says so if there was anything. */
-  void stop() {
+  /** Gives up what is being measured; nothing is changed. */
+  public void stop() {
     working.cancel();
-    if (underWay) {
-      underWay = false;
-      model.messageProperty().set("Stopped; nothing was changed");
+    done();
+  }
+
+  private void done() {
+    if (job != null) {
+      job.end();
+      job = null;
     }
   }
 
-  private void fail(Exception e) {
-    underWay = false;
-    model.fail(e);
+  private void fail(Throwable e) {
+    done();
+    status.fail(e);
   }
 
   private static String said(AmountSweep found) {
@@ -200,12 +209,12 @@ public final class AdviceState implements AutoCloseable {
 
   /** Measures the radius for a separation. */
   public void measureRadius(String layer) {
-    Project project = model.projectProperty().get();
-    Session session = model.session();
+    Project project = document.project();
+    Session session = document.session();
     scanning.newest(
         cancellation -> session.advice().radius(project, layer, cancellation),
         found -> radius.set(new Radius(layer, found)),
-        model::fail);
+        status::fail);
   }
 
   /** Takes what is advised: the radius of a separation, or the amount of a layer that was pushed. */
@@ -213,7 +222,7 @@ public final class AdviceState implements AutoCloseable {
     Push pushed = push.get();
     if (pushed != null && pushed.found().advised().isPresent()) {
       double amount = Math.min(2, pushed.found().advised().getAsDouble());
-      model.editSelected(null, l -> l.with(l.attributes().withAmount(amount)));
+      selection.edit(null, l -> l.with(l.attributes().withAmount(amount)));
     } else {
       takeRadius();
     }
@@ -221,15 +230,15 @@ public final class AdviceState implements AutoCloseable {
 
   /** The selected separation follows the advice on its radius. */
   public void takeRadius() {
-    if (model.selectedLayer().filter(FrequencySeparationLayer.class::isInstance).isPresent()) {
-      model.editSelected(null, l -> ((FrequencySeparationLayer) l).withRadius(null));
+    if (selection.layer().filter(FrequencySeparationLayer.class::isInstance).isPresent()) {
+      selection.edit(null, l -> ((FrequencySeparationLayer) l).withRadius(null));
     }
   }
 
   /** Light and shade against blotches, on the selected layer. */
   public void evenBlotches() {
     propose(
-        "Measuring blotches …",
+        "Measuring blotches",
         "Blotches are evened; lift it where it does too much",
         LightAdvisor::evened);
   }
@@ -237,7 +246,7 @@ public final class AdviceState implements AutoCloseable {
   /** As above, but nothing shows before it is painted in. */
   public void evenUnderBrush() {
     propose(
-        "Measuring blotches …",
+        "Measuring blotches",
         "Paint over the skin: under the brush its blotches are evened",
         advisor -> {
           DodgeBurnLayer evened = advisor.evened();
@@ -245,13 +254,13 @@ public final class AdviceState implements AutoCloseable {
               ? evened.with(evened.attributes().withMask(new Mask.Nothing()))
               : evened;
         },
-        () -> model.toolProperty().set(ToolKind.MASK));
+        () -> tools.toolProperty().set(ToolKind.MASK));
   }
 
   /** Light and shade that smoothing took, on the selected layer. */
   public void restoreForm() {
     propose(
-        "Measuring form …",
+        "Measuring form",
         "Form is given back; its amount brings form kept to 1",
         LightAdvisor::formRestored);
   }
@@ -259,7 +268,7 @@ public final class AdviceState implements AutoCloseable {
   /** Shade on the shine of the face, on the selected layer. */
   public void tameShine() {
     propose(
-        "Measuring shine …",
+        "Measuring shine",
         "Half of the shine is taken; lift it where it does too much",
         LightAdvisor::shineTamed);
   }
@@ -271,18 +280,16 @@ public final class AdviceState implements AutoCloseable {
 
   /** Shows the places of the face to lift and to deepen, or hides them. */
   public void turnContours() {
-    String id = model.selectedProperty().get();
+    String id = selection.selected();
     if (!contours.get().isEmpty() || id == null) {
       contours.set(List.of());
-      model.messageProperty().set("");
+      status.say("");
       return;
     }
     findContours(
         id,
         found ->
-            model
-                .messageProperty()
-                .set(
+            status.say(
                     found.isEmpty()
                         ? "There is no face map to draw guides on; press F"
                         : "Whole lines: lift what is light already; broken ones: deepen what is"
@@ -290,15 +297,15 @@ public final class AdviceState implements AutoCloseable {
   }
 
   private void findContours(String layer, Consumer<List<Guide>> then) {
-    Project project = model.projectProperty().get();
-    Session session = model.session();
+    Project project = document.project();
+    Session session = document.session();
     working.newest(
         cancellation -> session.advice().contours(project, layer, cancellation),
         found -> {
           contours.set(found);
           then.accept(found);
         },
-        model::fail);
+        status::fail);
   }
 
   private void propose(String begun, String done, Function<LightAdvisor, DodgeBurnLayer> proposal) {
@@ -307,24 +314,23 @@ public final class AdviceState implements AutoCloseable {
 
   private void propose(
       String begun, String done, Function<LightAdvisor, DodgeBurnLayer> proposal, Runnable then) {
-    String id = model.selectedProperty().get();
-    Project asked = model.projectProperty().get();
-    Session session = model.session();
-    model.messageProperty().set(begun + " Escape stops");
-    underWay = true;
+    String id = selection.selected();
+    Project asked = document.project();
+    Session session = document.session();
+    begin(begun);
     working.newest(
         (Cancellation cancellation) ->
             proposal.apply(session.advice().light(asked, id, cancellation)),
         found -> {
-          underWay = false;
+          done();
           // What was painted meanwhile is not to be lost.
-          if (session != model.session()
-              || !model.stack().find(id).equals(asked.stack().find(id))) {
-            model.messageProperty().set("The layer was changed meanwhile; ask once more");
+          if (session != document.session()
+              || !document.stack().find(id).equals(asked.stack().find(id))) {
+            status.say("The layer was changed meanwhile; ask once more");
           } else {
-            model.edit(
+            document.edit(
                 null, p -> p.edit(id, l -> found.with(l.attributes().withAmount(found.attributes().amount()))));
-            model.messageProperty().set(done);
+            status.say(done);
             then.run();
           }
         },

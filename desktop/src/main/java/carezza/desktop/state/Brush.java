@@ -1,5 +1,6 @@
 package carezza.desktop.state;
 
+import carezza.model.LayerKind;
 import carezza.model.Stroke;
 
 /**
@@ -15,6 +16,15 @@ public record Brush(double radius, double softness, double strength, boolean ins
   /** Difference of colour in L*a*b* that such a brush stops at: well above pores, well below lips. */
   private static final double EDGE = 14;
 
+  /** What a mask is painted with to begin with. */
+  static final Brush OF_MASKS = new Brush(40, 0.5, 1);
+
+  /** A stroke of light builds up, and is seen after the first. */
+  private static final double LIGHT_STRENGTH = 0.2;
+
+  /** So does one of colour. */
+  private static final double FLOW = 0.15;
+
   private static final double SMALLEST = 1;
   private static final double LARGEST = 800;
 
@@ -26,6 +36,19 @@ public record Brush(double radius, double softness, double strength, boolean ins
 
   public Brush(double radius, double softness, double strength) {
     this(radius, softness, strength, false);
+  }
+
+  /**
+   * What a tool has on a kind of layer until the hand has set it otherwise.
+   *
+   * @param kind of the layer in hand, or null
+   */
+  static Brush suiting(LayerKind kind, ToolKind tool) {
+    return switch (tool) {
+      case HEAL, HAIR -> new Brush(24, 0.35, 1);
+      case DODGE, BURN -> new Brush(40, 1, LIGHT_STRENGTH);
+      default -> kind == LayerKind.COLOUR_PAINT ? new Brush(40, 1, FLOW) : OF_MASKS;
+    };
   }
 
   /** Passing over edges, or not. */

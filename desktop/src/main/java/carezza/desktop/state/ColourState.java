@@ -1,5 +1,6 @@
 package carezza.desktop.state;
 
+import java.time.Duration;
 import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
@@ -7,6 +8,7 @@ import javafx.beans.property.ObjectProperty;
 import javafx.beans.property.SimpleObjectProperty;
 
 import carezza.desktop.task.Lane;
+import carezza.desktop.task.TaskRunner;
 import carezza.image.Cancellation;
 import carezza.kernel.Measurements;
 import carezza.measure.ColourPlot;
@@ -33,21 +35,27 @@ import carezza.session.Session;
 /** What is known of the colours that the selected layer works on; follows when the hand rests. */
 public final class ColourState implements AutoCloseable {
 
-  private static final long REST_MILLIS = 250;
+  private static final Duration REST = Duration.ofMillis(250);
 
-  private final BenchModel model;
-  private final Lane looking = Lane.droppable("colours");
-  private final Lane aiming = Lane.droppable("aim");
+  private final DocumentState document;
+  private final SelectionController selection;
+  private final Status status;
+  private final Lane looking;
+  private final Lane aiming;
 
-  /** Whether an aim is being looked for that was asked for. */
-  private boolean aimed;
+  /** The aim that is being looked for, or null. */
+  private Status.Job job;
 
   private final ObjectProperty<Found> found = new SimpleObjectProperty<>();
 
-  ColourState(BenchModel model) {
-    this.model = model;
-    model.selectedProperty().addListener((o, was, is) -> follow());
-    model.projectProperty().addListener((o, was, is) -> follow());
+  public ColourState(DocumentState document, SelectionController selection, Status status, TaskRunner tasks) {
+    this.document = document;
+    this.selection = selection;
+    this.status = status;
+    looking = tasks.droppable("colours");
+    aiming = tasks.droppable("aim");
+    selection.selectedProperty().subscribe((was, is) -> follow());
+    document.projectProperty().subscribe((was, is) -> follow());
   }
 
   /**
@@ -69,25 +77,24 @@ public final class ColourState implements AutoCloseable {
   /** What was found for the selected layer. */
   public Optional<Found> found() {
     return Optional.ofNullable(found.get())
-        .filter(f -> Objects.equals(f.layer(), model.selectedProperty().get()));
+        .filter(f -> Objects.equals(f.layer(), selection.selected()));
   }
 
   private void follow() {
-    Layer layer = model.selectedLayer().orElse(null);
+    Layer layer = selection.layer().orElse(null);
     if (layer == null || !interesting(layer)) {
       looking.cancel();
       return;
     }
-    Project project = model.projectProperty().get();
-    Session session = model.session();
-    looking.newest(
+    Project project = document.project();
+    Session session = document.session();
+    looking.rested(
+        REST,
         cancellation -> {
-          Thread.sleep(REST_MILLIS);
-          cancellation.check();
           return look(session.colour(), project, layer, cancellation);
         },
         found::set,
-        model::fail);
+        status::fail);
   }
 
   private static boolean interesting(Layer layer) {
@@ -124,16 +131,16 @@ public final class ColourState implements AutoCloseable {
 
   /** Sets the ends of the selected range layer to where the first pixels clip. */
   public void findEnds() {
-    String id = model.selectedProperty().get();
-    Project project = model.projectProperty().get();
-    Session session = model.session();
+    String id = selection.selected();
+    Project project = document.project();
+    Session session = document.session();
     aiming.newest(
         cancellation -> session.colour().endPoints(project, id, cancellation),
         (EndPoints ends) -> {
-          if (session != model.session() || model.stack().find(id).isEmpty()) {
+          if (session != document.session() || document.stack().find(id).isEmpty()) {
             return;
           }
-          model.edit(
+          document.edit(
               null,
               p ->
                   p.edit(
@@ -148,40 +155,44 @@ public final class ColourState implements AutoCloseable {
                             own.lights());
                       }));
         },
-        model::fail);
+        status::fail);
   }
 
   /** Brings the selected layer's aims back into their bands, whatever lies above it. */
   public void reaim() {
-    String id = model.selectedProperty().get();
-    Project asked = model.projectProperty().get();
-    Session session = model.session();
-    model.messageProperty().set("Aiming anew at the end of the stack …; Escape stops");
-    aimed = true;
+    String id = selection.selected();
+    Project asked = document.project();
+    Session session = document.session();
+    stop();
+    job = status.begin("Aiming anew at the end of the stack", this::stop);
     aiming.newest(
         cancellation -> session.colour().reaimed(asked, id, cancellation),
         layer -> {
-          aimed = false;
-          if (session != model.session()
-              || !model.stack().find(id).equals(asked.stack().find(id))) {
-            model.messageProperty().set("The layer was changed meanwhile; ask once more");
+          done();
+          if (session != document.session()
+              || !document.stack().find(id).equals(asked.stack().find(id))) {
+            status.say("The layer was changed meanwhile; ask once more");
           } else {
-            model.edit(null, p -> p.edit(id, l -> layer));
-            model.messageProperty().set("Aimed anew; its gauges are read at the end of the stack");
+            document.edit(null, p -> p.edit(id, l -> layer));
+            status.say("Aimed anew; its gauges are read at the end of the stack");
           }
         },
         e -> {
-          aimed = false;
-          model.fail(e);
+          done();
+          status.fail(e);
         });
   }
 
-  /** Gives up the aim that is being looked for, and says so if there was one. */
-  void stop() {
+  /** Gives up the aim that is being looked for; nothing is changed. */
+  public void stop() {
     aiming.cancel();
-    if (aimed) {
-      aimed = false;
-      model.messageProperty().set("Stopped; nothing was changed");
+    done();
+  }
+
+  private void done() {
+    if (job != null) {
+      job.end();
+      job = null;
     }
   }
 

@@ -14,12 +14,15 @@ import carezza.model.Point;
 /** The frame of what is delivered, in hand. */
 public final class CropState {
 
-  private final BenchModel model;
+  private final DocumentState document;
+  private final ToolState tools;
   private final DoubleProperty ratio = new SimpleDoubleProperty();
   private final ObjectProperty<GuideLines> lines = new SimpleObjectProperty<>(GuideLines.THIRDS);
 
-  CropState(BenchModel model) {
-    this.model = model;
+  public CropState(DocumentState document, ToolState tools) {
+    this.document = document;
+    this.tools = tools;
+    document.sessionProperty().subscribe((was, is) -> ratio.set(0));
   }
 
   /** Width over height that is kept; 0 for free. */
@@ -33,12 +36,12 @@ public final class CropState {
 
   /** The frame as it is, or all of the photograph. */
   public Crop frame() {
-    Crop own = model.projectProperty().get().crop();
+    Crop own = document.project().crop();
     return own == null ? Crop.of(size()) : own;
   }
 
   private PictureSize size() {
-    return model.session().size();
+    return document.session().size();
   }
 
   /** Whether the frame reaches beyond the photograph. */
@@ -54,7 +57,7 @@ public final class CropState {
 
   private void set(UnaryOperator<Crop> change) {
     Crop next = change.apply(frame());
-    model.edit(null, p -> p.withCrop(next.equals(Crop.of(size())) ? null : next));
+    document.edit(null, p -> p.withCrop(next.equals(Crop.of(size())) ? null : next));
   }
 
   public void ratio(double widthOverHeight) {
@@ -62,7 +65,7 @@ public final class CropState {
     if (widthOverHeight > 0) {
       set(f -> f.ofRatio(widthOverHeight));
     }
-    model.toolProperty().set(ToolKind.FRAME);
+    tools.toolProperty().set(ToolKind.FRAME);
   }
 
   public void grow(double share) {
@@ -75,7 +78,7 @@ public final class CropState {
 
   public void drop() {
     ratio.set(0);
-    model.edit(null, p -> p.withCrop(null));
+    document.edit(null, p -> p.withCrop(null));
   }
 
   /** Takes hold of the frame at a place. */

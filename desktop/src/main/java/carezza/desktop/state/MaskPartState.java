@@ -17,11 +17,16 @@ public final class MaskPartState {
 
   private static final int NONE = -1;
 
-  private final BenchModel model;
+  private final DocumentState document;
+  private final SelectionController selection;
+  private final ToolState tools;
   private final IntegerProperty place = new SimpleIntegerProperty(NONE);
 
-  MaskPartState(BenchModel model) {
-    this.model = model;
+  public MaskPartState(DocumentState document, SelectionController selection, ToolState tools) {
+    this.document = document;
+    this.selection = selection;
+    this.tools = tools;
+    selection.selectedProperty().subscribe((was, is) -> place.set(NONE));
   }
 
   /** Place among the parts of the selected layer's mask; −1 for none. */
@@ -29,19 +34,14 @@ public final class MaskPartState {
     return place;
   }
 
-  /** Nothing is chosen, whatever tool is in hand. */
-  void forget() {
-    place.set(NONE);
-  }
-
   /** Chooses a part to be changed, or none with −1, and takes up the tool that moves it. */
   public void choose(int which) {
     place.set(which);
     boolean placed = mask().map(own -> !PartHandles.of(own).isEmpty()).orElse(false);
     if (placed) {
-      model.toolProperty().set(ToolKind.PART);
-    } else if (model.toolProperty().get() == ToolKind.PART) {
-      model.toolProperty().set(ToolKind.HAND);
+      tools.toolProperty().set(ToolKind.PART);
+    } else if (tools.toolProperty().get() == ToolKind.PART) {
+      tools.toolProperty().set(ToolKind.HAND);
     }
   }
 
@@ -52,8 +52,7 @@ public final class MaskPartState {
 
   /** What the chosen part is. */
   public Optional<Mask> mask() {
-    return model
-        .selectedLayer()
+    return selection.layer()
         .map(l -> MaskParts.of(l.attributes().mask()).parts())
         .filter(all -> place.get() >= 0 && place.get() < all.size())
         .map(all -> all.get(place.get()).own());
@@ -62,10 +61,9 @@ public final class MaskPartState {
   /** Adds a part to the selected layer's mask and chooses it. */
   public void add(Join join, Mask own) {
     drop();
-    model.editSelected(
+    selection.edit(
         null, l -> l.with(l.attributes().withMask(MaskParts.of(l.attributes().mask()).plus(join, own).mask())));
-    model
-        .selectedLayer()
+    selection.layer()
         .ifPresent(l -> choose(MaskParts.of(l.attributes().mask()).parts().size() - 1));
   }
 
@@ -83,8 +81,7 @@ public final class MaskPartState {
 
   /** An oval on the face, or in the middle of the picture. */
   public Mask.Ellipse freshOval() {
-    return model
-        .projectProperty()
+    return document.projectProperty()
         .get()
         .faceMap()
         .map(f -> f.oval())
@@ -105,6 +102,6 @@ public final class MaskPartState {
   }
 
   private PictureSize size() {
-    return model.session().size();
+    return document.session().size();
   }
 }

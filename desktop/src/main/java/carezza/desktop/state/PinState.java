@@ -1,5 +1,6 @@
 package carezza.desktop.state;
 
+import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -8,6 +9,7 @@ import javafx.beans.property.SimpleObjectProperty;
 
 import carezza.colour.Lab;
 import carezza.desktop.task.Lane;
+import carezza.desktop.task.TaskRunner;
 import carezza.model.Point;
 import carezza.model.Project;
 import carezza.session.ColourAdvice.Pinned;
@@ -16,17 +18,20 @@ import carezza.session.Session;
 /** Places whose colours stay in sight, as settled and as finished. */
 public final class PinState implements AutoCloseable {
 
-  private static final long REST_MILLIS = 150;
+  private static final Duration REST = Duration.ofMillis(150);
   private static final int MOST = 8;
 
-  private final BenchModel model;
-  private final Lane reading = Lane.droppable("pins");
+  private final DocumentState document;
+  private final Status status;
+  private final Lane reading;
   private final ObjectProperty<List<Optional<Pinned>>> read =
       new SimpleObjectProperty<>(List.of());
 
-  PinState(BenchModel model) {
-    this.model = model;
-    model.projectProperty().addListener((o, was, is) -> follow(is));
+  public PinState(DocumentState document, Status status, TaskRunner tasks) {
+    this.document = document;
+    this.status = status;
+    reading = tasks.droppable("pins");
+    document.projectProperty().subscribe((was, is) -> follow(is));
   }
 
   private void follow(Project project) {
@@ -35,10 +40,10 @@ public final class PinState implements AutoCloseable {
       read.set(List.of());
       return;
     }
-    Session session = model.session();
-    reading.newest(
+    Session session = document.session();
+    reading.rested(
+        REST,
         cancellation -> {
-          Thread.sleep(REST_MILLIS);
           List<Optional<Pinned>> all = new ArrayList<>();
           for (Point pin : project.pins()) {
             cancellation.check();
@@ -47,7 +52,7 @@ public final class PinState implements AutoCloseable {
           return all;
         },
         read::set,
-        model::fail);
+        status::fail);
   }
 
   /** What was read last, pin by pin. */
@@ -57,7 +62,7 @@ public final class PinState implements AutoCloseable {
 
   /** The pin at a place, or −1. */
   public int at(Point place, double grab) {
-    List<Point> pins = model.projectProperty().get().pins();
+    List<Point> pins = document.project().pins();
     for (int i = 0; i < pins.size(); i++) {
       if (pins.get(i).distance(place) <= grab) {
         return i;
@@ -67,17 +72,17 @@ public final class PinState implements AutoCloseable {
   }
 
   public void add(Point place) {
-    List<Point> pins = new ArrayList<>(model.projectProperty().get().pins());
+    List<Point> pins = new ArrayList<>(document.project().pins());
     if (pins.size() == MOST) {
-      model.messageProperty().set("There are %d pins; take one out first".formatted(MOST));
+      status.say("There are %d pins; take one out first".formatted(MOST));
       return;
     }
     pins.add(place);
-    model.edit(null, p -> p.withPins(pins));
+    document.edit(null, p -> p.withPins(pins));
   }
 
   public void remove(int index) {
-    model.edit(null, p -> p.withPins(without(p, index)));
+    document.edit(null, p -> p.withPins(without(p, index)));
   }
 
   private static List<Point> without(Project project, int index) {

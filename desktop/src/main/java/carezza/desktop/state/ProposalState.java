@@ -9,6 +9,7 @@ import javafx.beans.property.SimpleDoubleProperty;
 
 import carezza.desktop.geometry.RepairHandles;
 import carezza.desktop.task.Lane;
+import carezza.desktop.task.TaskRunner;
 import carezza.measure.Blemish;
 import carezza.model.HealLayer;
 import carezza.model.HealLayer.Patch;
@@ -19,18 +20,25 @@ import carezza.model.Project;
 /** Places on the skin that are proposed, and the walk through them. */
 public final class ProposalState implements AutoCloseable {
 
-  private final BenchModel model;
-  private final Lane looking = new Lane("proposals");
+  private final DocumentState document;
+  private final SelectionController selection;
+  private final Status status;
+  private final Lane looking;
   private final ReadOnlyObjectWrapper<List<Blemish>> proposals =
       new ReadOnlyObjectWrapper<>(List.of());
   private final ReadOnlyObjectWrapper<Blemish> current = new ReadOnlyObjectWrapper<>();
   private final DoubleProperty sensitivity = new SimpleDoubleProperty(1);
   private final DoubleProperty smallest = new SimpleDoubleProperty(0);
   private final DoubleProperty largest = new SimpleDoubleProperty(120);
-  private boolean underWay;
+  private Status.Job job;
 
-  ProposalState(BenchModel model) {
-    this.model = model;
+  public ProposalState(DocumentState document, SelectionController selection, Status status, TaskRunner tasks) {
+    this.document = document;
+    this.selection = selection;
+    this.status = status;
+    selection.selectedProperty().subscribe((was, is) -> current.set(null));
+    document.sessionProperty().subscribe((was, is) -> drop());
+    looking = tasks.lane("proposals");
   }
 
   /** Proposals that are not decided yet. */
@@ -60,17 +68,17 @@ public final class ProposalState implements AutoCloseable {
 
   /** Looks for blemishes that no repair is on yet. */
   public void look() {
-    Project asked = model.projectProperty().get();
+    Project asked = document.project();
     if (asked.faces() == null) {
-      model.messageProperty().set("Blemishes are looked for on a face: find or place it first (F).");
+      status.say("Blemishes are looked for on a face: find or place it first (F).");
       return;
     }
     double how = sensitivity.get();
     double least = smallest.get();
     double most = largest.get();
-    var session = model.session();
-    underWay = true;
-    model.messageProperty().set("Looking for blemishes … Escape stops.");
+    var session = document.session();
+    stop();
+    job = status.begin("Looking for blemishes", this::stop);
     looking.newest(
         cancellation ->
             session.blemishes(asked, how, cancellation).stream()
@@ -78,31 +86,32 @@ public final class ProposalState implements AutoCloseable {
                 .filter(b -> !healed(asked, b))
                 .toList(),
         found -> {
-          underWay = false;
-          if (session == model.session()) {
+          done();
+          if (session == document.session()) {
             proposals.set(found);
             current.set(null);
-            model
-                .messageProperty()
-                .set(
+            status.say(
                     found.isEmpty()
                         ? "Nothing is proposed at this sensitivity."
                         : found.size() + " places proposed; N goes to the first.");
           }
         },
         e -> {
-          underWay = false;
-          model.fail(e);
+          done();
+          status.fail(e);
         });
   }
 
-  /** Ends the search that is under way, and the walk; what is proposed stays. */
+  /** Ends the search that is under way; what is proposed stays. */
   public void stop() {
-    current.set(null);
-    if (underWay) {
-      underWay = false;
-      looking.cancel();
-      model.messageProperty().set("Stopped looking.");
+    looking.cancel();
+    done();
+  }
+
+  private void done() {
+    if (job != null) {
+      job.end();
+      job = null;
     }
   }
 
@@ -115,9 +124,15 @@ public final class ProposalState implements AutoCloseable {
   }
 
   /** Forgets the proposals. */
-  void drop() {
+  private void drop() {
     stop();
+    current.set(null);
     proposals.set(List.of());
+  }
+
+  /** Ends the walk; what is proposed stays. */
+  public void leave() {
+    current.set(null);
   }
 
   /** Goes to the next proposal. */
@@ -136,7 +151,7 @@ public final class ProposalState implements AutoCloseable {
     Blemish b = current.get();
     if (b != null && mendable()) {
       decided(b);
-      model.editSelected(null, l -> ((HealLayer) l).plus(spot(b)));
+      selection.edit(null, l -> ((HealLayer) l).plus(spot(b)));
     }
   }
 
@@ -145,7 +160,7 @@ public final class ProposalState implements AutoCloseable {
     Blemish b = current.get();
     if (b != null && mendable()) {
       decided(b);
-      model.edit(null, p -> p.keeping(new KeptMark(b.x(), b.y(), b.radius())));
+      document.edit(null, p -> p.keeping(new KeptMark(b.x(), b.y(), b.radius())));
     }
   }
 
@@ -160,7 +175,7 @@ public final class ProposalState implements AutoCloseable {
     left.removeAll(healed);
     proposals.set(left);
     current.set(null);
-    model.editSelected(
+    selection.edit(
         null,
         l -> {
           HealLayer changed = (HealLayer) l;
@@ -184,7 +199,7 @@ public final class ProposalState implements AutoCloseable {
   }
 
   private boolean mendable() {
-    return model.selectedLayer().filter(HealLayer.class::isInstance).isPresent();
+    return selection.layer().filter(HealLayer.class::isInstance).isPresent();
   }
 
   @Override

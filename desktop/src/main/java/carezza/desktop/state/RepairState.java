@@ -16,6 +16,7 @@ import javafx.beans.property.SimpleObjectProperty;
 
 import carezza.desktop.geometry.RepairHandles;
 import carezza.desktop.task.Lane;
+import carezza.desktop.task.TaskRunner;
 import carezza.model.HealLayer;
 import carezza.model.HealLayer.Patch;
 import carezza.model.HealLayer.Piece;
@@ -31,8 +32,10 @@ public final class RepairState implements AutoCloseable {
   /** Places that the key for another source goes through. */
   private static final int SOURCES = 8;
 
-  private final BenchModel model;
-  private final Lane finding = new Lane("another source");
+  private final DocumentState document;
+  private final SelectionController selection;
+  private final Status status;
+  private final Lane finding;
   private final ObjectProperty<Set<Integer>> chosen = new SimpleObjectProperty<>(Set.of());
   private final ObjectProperty<RepairMethod> way = new SimpleObjectProperty<>(RepairMethod.HEAL);
   private final DoubleProperty amount = new SimpleDoubleProperty(1);
@@ -43,15 +46,19 @@ public final class RepairState implements AutoCloseable {
 
   private Source cloneShift;
 
-  RepairState(BenchModel model) {
-    this.model = model;
+  public RepairState(DocumentState document, SelectionController selection, Status status, TaskRunner tasks) {
+    this.document = document;
+    this.selection = selection;
+    this.status = status;
+    selection.selectedProperty().subscribe((was, is) -> choose(Set.of()));
+    document.sessionProperty().subscribe((was, is) -> forget());
+    finding = tasks.lane("another source");
   }
 
   // --- repairs
 
   private Optional<HealLayer> layer() {
-    return model
-        .selectedLayer()
+    return selection.layer()
         .filter(HealLayer.class::isInstance)
         .map(HealLayer.class::cast);
   }
@@ -105,7 +112,7 @@ public final class RepairState implements AutoCloseable {
   public void change(String label, UnaryOperator<Patch> change) {
     Set<Integer> which = chosen.get();
     if (!which.isEmpty()) {
-      model.editSelected(label, l -> changed((HealLayer) l, which, change));
+      selection.edit(label, l -> changed((HealLayer) l, which, change));
     }
   }
 
@@ -126,7 +133,7 @@ public final class RepairState implements AutoCloseable {
       return false;
     }
     choose(Set.of());
-    model.editSelected(null, l -> ((HealLayer) l).without(which));
+    selection.edit(null, l -> ((HealLayer) l).without(which));
     return true;
   }
 
@@ -154,14 +161,14 @@ public final class RepairState implements AutoCloseable {
   public void another() {
     Optional<Integer> index = index();
     if (index.isEmpty() || single().filter(p -> p.way().takes()).isEmpty()) {
-      model.messageProperty().set("Choose one repair that takes from a source, then ask for another.");
+      status.say("Choose one repair that takes from a source, then ask for another.");
       return;
     }
     int i = index.get();
     Patch patch = single().orElseThrow();
-    Project asked = model.projectProperty().get();
-    String id = model.selectedProperty().get();
-    var session = model.session();
+    Project asked = document.project();
+    String id = selection.selected();
+    var session = document.session();
     finding.newest(
         cancellation -> {
           List<Source> next = new ArrayList<>();
@@ -175,12 +182,12 @@ public final class RepairState implements AutoCloseable {
         },
         next -> {
           if (next.contains(null)) {
-            model.messageProperty().set("There is no other place near it to take skin from.");
+            status.say("There is no other place near it to take skin from.");
           } else if (patch.equals(single().orElse(null))) {
-            model.editSelected(null, l -> ((HealLayer) l).changed(i, p -> p.withSources(next)));
+            selection.edit(null, l -> ((HealLayer) l).changed(i, p -> p.withSources(next)));
           }
         },
-        model::fail);
+        status::fail);
   }
 
   /** The one after a source in the list, from its end to its start. */
@@ -225,28 +232,28 @@ public final class RepairState implements AutoCloseable {
 
   /** Heals the hair that a stroke was drawn along. */
   public void hair(Stroke drawn) {
-    Project asked = model.projectProperty().get();
-    String id = model.selectedProperty().get();
-    var session = model.session();
+    Project asked = document.project();
+    String id = selection.selected();
+    var session = document.session();
     double part = amount.get();
     finding.newest(
         cancellation -> session.hair(asked, id, drawn, cancellation),
         found -> {
-          if (session != model.session() || model.stack().find(id).isEmpty()) {
+          if (session != document.session() || document.stack().find(id).isEmpty()) {
             return;
           }
           if (found.isEmpty()) {
-            model.messageProperty().set("No hair stands out there; draw along it, or use a wider brush.");
+            status.say("No hair stands out there; draw along it, or use a wider brush.");
             return;
           }
           Patch patch = new Patch(found.get(), List.of(), RepairMethod.HEAL, part);
-          model.edit(null, p -> p.edit(id, l -> ((HealLayer) l).plus(patch)));
+          document.edit(null, p -> p.edit(id, l -> ((HealLayer) l).plus(patch)));
         },
-        model::fail);
+        status::fail);
   }
 
   /** Forgets all that belongs to another photograph. */
-  void forget() {
+  private void forget() {
     choose(Set.of());
     cloneFrom = null;
     cloneShift = null;

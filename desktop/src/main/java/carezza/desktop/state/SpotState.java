@@ -7,6 +7,7 @@ import javafx.beans.property.ObjectProperty;
 import javafx.beans.property.SimpleObjectProperty;
 
 import carezza.desktop.task.Lane;
+import carezza.desktop.task.TaskRunner;
 import carezza.measure.Blemish;
 import carezza.model.Point;
 import carezza.model.Project;
@@ -25,15 +26,20 @@ public final class SpotState implements AutoCloseable {
   /** Just over the spot, so that its rim is inside. */
   private static final double ROOM = 1.25;
 
-  private final BenchModel model;
-  private final Lane looking = Lane.droppable("spots");
+  private final DocumentState document;
+  private final ToolState tools;
+  private final Status status;
+  private final Lane looking;
   private final ObjectProperty<List<Blemish>> spots = new SimpleObjectProperty<>(List.of());
   private Object asked;
 
-  SpotState(BenchModel model) {
-    this.model = model;
-    model.toolProperty().addListener((o, was, is) -> follow());
-    model.projectProperty().addListener((o, was, is) -> follow());
+  public SpotState(DocumentState document, ToolState tools, Status status, TaskRunner tasks) {
+    this.document = document;
+    this.tools = tools;
+    this.status = status;
+    looking = tasks.droppable("spots");
+    tools.toolProperty().subscribe((was, is) -> follow());
+    document.projectProperty().subscribe((was, is) -> follow());
   }
 
   /** All that may be a spot; empty until they are found. */
@@ -42,8 +48,8 @@ public final class SpotState implements AutoCloseable {
   }
 
   private void follow() {
-    Project project = model.projectProperty().get();
-    if (model.toolProperty().get() != ToolKind.HEAL || project == null || project.faces() == null) {
+    Project project = document.project();
+    if (tools.toolProperty().get() != ToolKind.HEAL || project == null || project.faces() == null) {
       return;
     }
     Object wanted =
@@ -56,11 +62,11 @@ public final class SpotState implements AutoCloseable {
     }
     asked = wanted;
     spots.set(List.of());
-    Session session = model.session();
+    Session session = document.session();
     looking.newest(
         cancellation -> session.blemishes(project, SENSITIVITY, cancellation),
         spots::set,
-        model::fail);
+        status::fail);
   }
 
   /** The spot that a place lies on, if any, and the brush for it. */

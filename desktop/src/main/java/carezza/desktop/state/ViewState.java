@@ -3,6 +3,8 @@ package carezza.desktop.state;
 import java.util.List;
 import javafx.beans.property.BooleanProperty;
 import javafx.beans.property.ObjectProperty;
+import javafx.beans.property.ReadOnlyIntegerProperty;
+import javafx.beans.property.ReadOnlyIntegerWrapper;
 import javafx.beans.property.SimpleBooleanProperty;
 import javafx.beans.property.SimpleObjectProperty;
 
@@ -16,7 +18,11 @@ import carezza.model.Stage;
 /** How the picture is looked at; nothing here changes it. */
 public final class ViewState {
 
-  private final BenchModel model;
+  /** The playhead behind the last layer, however many there are. */
+  private static final int END = Integer.MAX_VALUE;
+
+  private final DocumentState document;
+  private final ReadOnlyIntegerWrapper playhead = new ReadOnlyIntegerWrapper(END);
   private final BooleanProperty asShot = new SimpleBooleanProperty();
   private final BooleanProperty maskShown = new SimpleBooleanProperty();
   private final ObjectProperty<MaskView> maskView =
@@ -29,26 +35,64 @@ public final class ViewState {
       new SimpleObjectProperty<>(ScreenColour.SRGB);
   private final ObjectProperty<CheckView> check = new SimpleObjectProperty<>();
 
-  ViewState(BenchModel model) {
-    this.model = model;
+  public ViewState(DocumentState document) {
+    this.document = document;
+    document.sessionProperty().subscribe((was, is) -> asItIs());
+  }
+
+  /** The whole stack, in no special way: how a document begins to be looked at. */
+  public void asItIs() {
+    playhead.set(END);
+    comparison.set(Comparison.NONE);
+    check.set(null);
+    mirrored.set(false);
+    maskShown.set(false);
+    asShot.set(false);
+    stageHeld.set(null);
+  }
+
+  // --- how much of the stack
+
+  /** Changes whenever the playhead does; where it stands is {@link #playhead}. */
+  public ReadOnlyIntegerProperty playheadProperty() {
+    return playhead.getReadOnlyProperty();
+  }
+
+  /** Layers before the playhead. At the end it stays there, whatever is added or taken away. */
+  public int playhead() {
+    return Math.min(playhead.get(), document.stack().size());
+  }
+
+  /** Puts the playhead behind this many layers. */
+  public void moveTo(int layers) {
+    playhead.set(layers >= document.stack().size() ? END : Math.max(0, layers));
+  }
+
+  /** Moves the playhead on, if need be, so that this many layers are in sight. */
+  public void reach(int layers) {
+    moveTo(Math.max(playhead(), layers));
   }
 
   /** Layers that the picture area shows now. */
   public int shownLayers() {
-    return asShot.get() ? 0 : Math.min(model.playheadProperty().get(), model.stack().size());
+    return asShot.get() ? 0 : playhead();
   }
 
   /** The project as the view shows it: without the layers of a stage that is held. */
   public Project project() {
-    Project all = model.projectProperty().get();
+    Project all = document.project();
     Stage without = stageHeld.get();
     for (Layer layer : without == null ? List.<Layer>of() : all.stack().layers()) {
       if (layer.attributes().stage() == without) {
-        all = all.edit(layer.attributes().id(), l -> l.with(l.attributes().switched(false)));
+        all =
+            all.edit(
+                layer.attributes().id(), l -> l.with(l.attributes().switched(false)));
       }
     }
     return all;
   }
+
+  // --- in what way
 
   /** Whether the photograph is shown without any layer. */
   public BooleanProperty asShotProperty() {
@@ -63,6 +107,12 @@ public final class ViewState {
   /** How a mask is shown. */
   public ObjectProperty<MaskView> maskViewProperty() {
     return maskView;
+  }
+
+  /** Shows masks in the next of their ways. */
+  public void turnMaskView() {
+    MaskView[] all = MaskView.values();
+    maskView.set(all[(maskView.get().ordinal() + 1) % all.length]);
   }
 
   /** Whether the view shows the picture left for right. */
@@ -93,5 +143,10 @@ public final class ViewState {
   /** The way the picture is seen, to judge it; null for as it is. */
   public ObjectProperty<CheckView> checkProperty() {
     return check;
+  }
+
+  /** Sees the picture this way, or as it is if it is seen so already. */
+  public void turn(CheckView way) {
+    check.set(check.get() == way ? null : way);
   }
 }

@@ -9,23 +9,26 @@ public final class Faults {
 
   private Faults() {}
 
-  /** One sentence. A fault of the program is logged with all that is known of it. */
+  /** One sentence; where the program is at fault, it names the log. */
   public static String said(Throwable e) {
     if (e instanceof Problem problem) {
       return problem.getMessage();
     }
-    LOG.log(System.Logger.Level.ERROR, "A fault of the program", e);
-    return problem(e).getMessage();
+    if (e instanceof OutOfMemoryError) {
+      return new Problem(e, Problem.Kind.MEMORY_SPENT).getMessage();
+    }
+    String sentence = new Problem(e, Problem.Kind.PROGRAM_FAULT).getMessage();
+    return FaultLog.file().map(file -> sentence + " Details: " + file).orElse(sentence);
   }
 
-  /** As a problem, whatever it is. */
-  static Problem problem(Throwable e) {
-    return e instanceof Problem problem
-        ? problem
-        : new Problem(
-            e,
-            e instanceof OutOfMemoryError
-                ? Problem.Kind.MEMORY_SPENT
-                : Problem.Kind.PROGRAM_FAULT);
+  /**
+   * Notes a fault of the program with all that is known of it; what the retoucher can act on needs no note.
+   *
+   * @param where the work that it happened in
+   */
+  public static void log(String where, Throwable e) {
+    if (!(e instanceof Problem)) {
+      LOG.log(System.Logger.Level.ERROR, "A fault of the program, in “" + where + "”", e);
+    }
   }
 }

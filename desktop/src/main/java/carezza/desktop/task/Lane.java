@@ -1,53 +1,36 @@
 package carezza.desktop.task;
 
-import java.util.concurrent.Callable;
+import java.time.Duration;
 import java.util.concurrent.CancellationException;
 import java.util.concurrent.ExecutorService;
-import java.util.concurrent.LinkedBlockingQueue;
-import java.util.concurrent.ThreadPoolExecutor;
+import java.util.concurrent.RejectedExecutionException;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.atomic.AtomicLong;
 import java.util.function.Consumer;
-import javafx.application.Platform;
 
 import carezza.image.Cancellation;
 import carezza.image.ParallelRows;
 
 /**
- * One thread for work off the interface thread where only the newest request counts: a new request
- * cancels the one under way and takes the place of any that waits.
+ * One thread, by name, for work off the interface thread where only the newest request counts: a new request
+ * cancels the one under way and takes the place of any that waits. Made by a {@link TaskRunner}.
  */
 public final class Lane implements AutoCloseable {
 
-  /** Rest after which the thread is given back, so that one that is forgotten holds nothing. */
-  private static final long IDLE_SECONDS = 10;
+  /** Time that is left to what must be finished. */
+  private static final long FINISHING_SECONDS = 10;
 
+  private final String name;
+  private final TaskRunner runner;
   private final ExecutorService thread;
+  private final boolean droppable;
   private final AtomicLong newest = new AtomicLong();
 
-  private final boolean droppable;
-
-  public Lane(String name) {
-    this(name, false);
-  }
-
-  /** For work that leaves nothing half done wherever it ends: it ends at once when cancelled. */
-  public static Lane droppable(String name) {
-    return new Lane(name, true);
-  }
-
-  private Lane(String name, boolean droppable) {
+  Lane(String name, TaskRunner runner, ExecutorService thread, boolean droppable) {
+    this.name = name;
+    this.runner = runner;
+    this.thread = thread;
     this.droppable = droppable;
-    ThreadPoolExecutor one =
-        new ThreadPoolExecutor(
-            1,
-            1,
-            IDLE_SECONDS,
-            TimeUnit.SECONDS,
-            new LinkedBlockingQueue<>(),
-            work -> Thread.ofPlatform().name(name).daemon().unstarted(work));
-    one.allowCoreThreadTimeOut(true);
-    thread = one;
   }
 
   /** Work that can tell when it is no longer wanted. */
@@ -56,66 +39,65 @@ public final class Lane implements AutoCloseable {
     T run(Cancellation cancellation) throws Exception;
   }
 
-  /**
-   * Runs the work unless a newer request comes; hands its result over on the interface thread. Once closed,
-   * nothing is wanted any more.
-   */
-  public <T> void newest(Work<T> work, Consumer<T> done, Consumer<Exception> failed) {
-    if (thread.isShutdown()) {
-      return;
-    }
-    long ticket = newest.incrementAndGet();
-    Cancellation stale = () -> newest.get() != ticket;
-    thread.execute(() -> attempt(
-            () -> droppable ? ParallelRows.until(stale, () -> work.run(stale)) : work.run(stale),
-            stale, done, failed));
-  }
-
-  /** Work of which each piece counts: it is done in the order it came, and nothing newer takes its place. */
-  public void inTurn(Task work, Consumer<Exception> failed) {
-    if (!thread.isShutdown()) {
-      thread.execute(
-          () -> {
-            try {
-              work.run();
-            } catch (Exception e) {
-              Platform.runLater(() -> failed.accept(e));
-            } catch (Throwable e) {
-              Platform.runLater(() -> failed.accept(Faults.problem(e)));
-            }
-          });
-    }
-  }
-
   /** Work without a result. */
   @FunctionalInterface
   public interface Task {
     void run() throws Exception;
   }
 
-  /** Does what is waiting, for a few seconds at most, and takes nothing more. */
-  public void finish() {
-    thread.shutdown();
+  /**
+   * Runs the work unless a newer request comes; hands its result over on the interface thread. Once closed,
+   * nothing is wanted any more.
+   */
+  public <T> void newest(Work<T> work, Consumer<T> done, Consumer<Throwable> failed) {
+    rested(Duration.ZERO, work, done, failed);
+  }
+
+  /** As {@link #newest}, once no newer request has come for a while: the hand comes before what follows it. */
+  public <T> void rested(
+      Duration rest, Work<T> work, Consumer<T> done, Consumer<Throwable> failed) {
+    long ticket = newest.incrementAndGet();
+    Cancellation stale = () -> newest.get() != ticket;
+    execute(() -> attempt(rest, work, stale, done, failed));
+  }
+
+  /** Work of which each piece counts: it is done in the order it came, and nothing newer takes its place. */
+  public void inTurn(Task work, Consumer<Throwable> failed) {
+    execute(
+        () -> {
+          try {
+            work.run();
+          } catch (Throwable e) {
+            fail(e, failed);
+          }
+        });
+  }
+
+  private void execute(Runnable work) {
     try {
-      thread.awaitTermination(IDLE_SECONDS, TimeUnit.SECONDS);
-    } catch (InterruptedException e) {
-      Thread.currentThread().interrupt();
+      thread.execute(work);
+    } catch (RejectedExecutionException e) {
+      // Closed meanwhile: nothing is wanted any more.
+      newest.incrementAndGet();
     }
   }
 
-  /** Gives up what is under way and what waits. */
-  public void cancel() {
-    newest.incrementAndGet();
-  }
-
-  private static <T> void attempt(
-      Callable<T> work, Cancellation stale, Consumer<T> done, Consumer<Exception> failed) {
+  private <T> void attempt(
+      Duration rest,
+      Work<T> work,
+      Cancellation stale,
+      Consumer<T> done,
+      Consumer<Throwable> failed) {
     if (stale.cancelled()) {
       return;
     }
     try {
-      T result = work.call();
-      Platform.runLater(
+      if (!rest.isZero()) {
+        runner.rest(rest);
+        stale.check();
+      }
+      T result = droppable ? ParallelRows.until(stale, () -> work.run(stale)) : work.run(stale);
+      runner.atHome(
           () -> {
             if (!stale.cancelled()) {
               done.accept(result);
@@ -124,17 +106,40 @@ public final class Lane implements AutoCloseable {
     } catch (CancellationException e) {
       // A newer request is already waiting.
       return;
-    } catch (Exception e) {
-      Platform.runLater(() -> failed.accept(e));
     } catch (Throwable e) {
-      // Nothing that goes wrong behind may leave the window waiting.
-      Platform.runLater(() -> failed.accept(Faults.problem(e)));
+      fail(e, failed);
     }
+  }
+
+  /** Nothing that goes wrong behind may leave the window waiting. */
+  private void fail(Throwable e, Consumer<Throwable> failed) {
+    if (e instanceof InterruptedException && thread.isShutdown()) {
+      return;
+    }
+    Faults.log(name, e);
+    runner.atHome(() -> failed.accept(e));
+  }
+
+  /** Does what is waiting, for a few seconds at most, and takes nothing more. */
+  public void finish() {
+    thread.shutdown();
+    try {
+      thread.awaitTermination(FINISHING_SECONDS, TimeUnit.SECONDS);
+    } catch (InterruptedException e) {
+      Thread.currentThread().interrupt();
+    }
+    runner.forget(this);
+  }
+
+  /** Gives up what is under way and what waits. */
+  public void cancel() {
+    newest.incrementAndGet();
   }
 
   @Override
   public void close() {
     cancel();
     thread.shutdownNow();
+    runner.forget(this);
   }
 }

@@ -67,7 +67,7 @@ public class ColourWindowTest extends WindowDriver {
   private void tool(ToolKind tool) {
     onStage(
         () -> {
-          model().toolProperty().set(tool);
+          state().tools().toolProperty().set(tool);
           return null;
         });
   }
@@ -75,14 +75,14 @@ public class ColourWindowTest extends WindowDriver {
   private Layer add(LayerKind kind) {
     onStage(
         () -> {
-          model().add(kind);
+          state().selection().add(kind);
           return null;
         });
     return selected();
   }
 
   private Layer selected() {
-    return onStage(() -> model().selectedLayer().orElseThrow());
+    return onStage(() -> state().selection().layer().orElseThrow());
   }
 
   private void clickAt(double x, double y) {
@@ -152,7 +152,7 @@ public class ColourWindowTest extends WindowDriver {
   @Test
   public void pointsAreSetAndDraggedAndTakenOut() {
     add(LayerKind.NEUTRAL_POINTS);
-    assertThat(onStage(() -> model().toolProperty().get())).isEqualTo(ToolKind.PICK_MIDDLE);
+    assertThat(onStage(() -> state().tools().tool())).isEqualTo(ToolKind.PICK_MIDDLE);
     clickAt(300, 400);
     NeutralPointsLayer set = (NeutralPointsLayer) selected();
     assertThat(set.middle().x()).isCloseTo(300, within(4.0));
@@ -166,7 +166,7 @@ public class ColourWindowTest extends WindowDriver {
   public void theEndsAreFoundWhereTheFirstPixelsClip() throws Exception {
     add(LayerKind.LEVELS);
     fire("#find-ends");
-    await(() -> ((LevelsLayer) model().selectedLayer().orElseThrow()).white() != 1);
+    await(() -> ((LevelsLayer) state().selection().layer().orElseThrow()).white() != 1);
     LevelsLayer found = (LevelsLayer) selected();
     assertThat(found.black()).isBetween(-0.01, 0.2);
     assertThat(found.white()).isBetween(0.6, 1.1);
@@ -233,7 +233,7 @@ public class ColourWindowTest extends WindowDriver {
         () ->
             !fresh
                 .tone()
-                .equals(((ColourPaintLayer) model().selectedLayer().orElseThrow()).tone()));
+                .equals(((ColourPaintLayer) state().selection().layer().orElseThrow()).tone()));
     tool(ToolKind.MASK);
     await(() -> picture().isExact());
     int before = shownAt(1300, 500);
@@ -274,7 +274,7 @@ public class ColourWindowTest extends WindowDriver {
     add(LayerKind.HUE_SHIFT);
     tool(ToolKind.PICK_HUE);
     clickAt(X, Y);
-    await(() -> ((HueShiftLayer) model().selectedLayer().orElseThrow()).hue() < 90);
+    await(() -> ((HueShiftLayer) state().selection().layer().orElseThrow()).hue() < 90);
     assertThat(((HueShiftLayer) selected()).hue()).isBetween(30.0, 75.0);
   }
 
@@ -287,18 +287,17 @@ public class ColourWindowTest extends WindowDriver {
     onStage(
         () -> {
           Layer late = LayerValue.with(cold, "skin", 0.0);
-          model()
-              .edit(
+          state().document().edit(
                   null,
                   p -> p.withStack(p.stack().with(late.with(late.attributes().withStage(Stage.FINISH)))));
-          model().select("teeth");
+          state().selection().select("teeth");
           return null;
         });
     await(() -> view.lookup("#re-aim").isVisible());
     assertThat(words("#stack-end")).contains("Teeth");
     double before = ((TeethLayer) layer("teeth")).target();
     fire("#re-aim");
-    await(() -> ((TeethLayer) model().stack().find("teeth").orElseThrow()).target() != before);
+    await(() -> ((TeethLayer) state().document().stack().find("teeth").orElseThrow()).target() != before);
     await(() -> !view.lookup("#re-aim").isVisible());
   }
 
@@ -307,9 +306,9 @@ public class ColourWindowTest extends WindowDriver {
     await(() -> ((Label) view.lookup("#skin-drift")).getText().startsWith("skin L*"));
     onStage(
         () -> {
-          model().select("light");
-          model().editSelected(null, l -> l.with(l.attributes().withStage(Stage.FINISH)));
-          model().editSelected(null, l -> LayerValue.with(l, "stops", 1.0));
+          state().selection().select("light");
+          state().selection().edit(null, l -> l.with(l.attributes().withStage(Stage.FINISH)));
+          state().selection().edit(null, l -> LayerValue.with(l, "stops", 1.0));
           return null;
         });
     await(() -> ((Label) view.lookup("#skin-drift")).getText().contains("no longer"));
@@ -367,7 +366,7 @@ public class ColourWindowTest extends WindowDriver {
     // A blemish of the photograph, which is healed in the finished picture.
     int finished = shownAt(459, 1259);
     key(KeyCode.C);
-    assertThat(onStage(() -> model().viewing().comparisonProperty().get())).isEqualTo(Comparison.WIPE);
+    assertThat(onStage(() -> state().view().comparisonProperty().get())).isEqualTo(Comparison.WIPE);
     Node wipe = node("#wipe");
     assertThat(onStage(wipe::isVisible)).isTrue();
     WaitForAsyncUtils.waitFor(
@@ -375,10 +374,10 @@ public class ColourWindowTest extends WindowDriver {
         java.util.concurrent.TimeUnit.SECONDS,
         () -> distance(finished, shownAt(459, 1259)) > 8);
     key(KeyCode.C);
-    assertThat(onStage(() -> model().viewing().comparisonProperty().get())).isEqualTo(Comparison.BESIDE);
+    assertThat(onStage(() -> state().view().comparisonProperty().get())).isEqualTo(Comparison.BESIDE);
     key(KeyCode.C);
     key(KeyCode.C);
-    assertThat(onStage(() -> model().viewing().comparisonProperty().get())).isEqualTo(Comparison.NONE);
+    assertThat(onStage(() -> state().view().comparisonProperty().get())).isEqualTo(Comparison.NONE);
     await(() -> picture().isExact());
     assertThat(distance(finished, shownAt(459, 1259))).isLessThanOrEqualTo(ROUNDING);
   }

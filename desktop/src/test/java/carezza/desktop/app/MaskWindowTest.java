@@ -43,7 +43,7 @@ public class MaskWindowTest extends WindowDriver {
     clickOn("#page-where");
     onStage(
         () -> {
-          model().editSelected(null, l -> l.with(l.attributes().withMask(mask)));
+          state().selection().edit(null, l -> l.with(l.attributes().withMask(mask)));
           return null;
         });
     WaitForAsyncUtils.waitForFxEvents();
@@ -88,7 +88,7 @@ public class MaskWindowTest extends WindowDriver {
     begin("grade", new Mask.RegionMask(SemanticRegion.FACE_SKIN));
     onStage(
         () -> {
-          model().part().add(Join.MINUS, LIPS);
+          state().part().add(Join.MINUS, LIPS);
           return null;
         });
     WaitForAsyncUtils.waitForFxEvents();
@@ -107,7 +107,7 @@ public class MaskWindowTest extends WindowDriver {
   public void anOvalIsMovedAndWidenedByItsHandles() {
     begin("grade", new Mask.Everything());
     add("add-oval");
-    assertThat(onStage(() -> model().toolProperty().get())).isEqualTo(ToolKind.PART);
+    assertThat(onStage(() -> state().tools().tool())).isEqualTo(ToolKind.PART);
     Mask.Ellipse fresh = (Mask.Ellipse) mask("grade");
     stroke(fresh.x(), fresh.y(), fresh.x() + 100, fresh.y() - 60);
     Mask.Ellipse moved = (Mask.Ellipse) mask("grade");
@@ -244,7 +244,7 @@ public class MaskWindowTest extends WindowDriver {
   private void atTheFace(String button) {
     onStage(
         () -> {
-          model().select(null);
+          state().selection().select(null);
           return null;
         });
     clickOn(button);
@@ -270,7 +270,7 @@ public class MaskWindowTest extends WindowDriver {
   public void fiveClicksPlaceAFace() {
     onStage(
         () -> {
-          model().edit(null, p -> p.withAllFaces(List.of()));
+          state().document().edit(null, p -> p.withAllFaces(List.of()));
           return null;
         });
     atTheFace("#place-face");

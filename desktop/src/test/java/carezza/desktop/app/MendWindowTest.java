@@ -38,11 +38,11 @@ public class MendWindowTest extends WindowDriver {
   private static final Point HAIR_END = new Point(774, 850);
 
   private RepairState mending() {
-    return model().mending();
+    return state().repairs();
   }
 
   private ProposalState proposals() {
-    return model().proposals();
+    return state().proposals();
   }
 
   private List<Patch> patches() {
@@ -70,7 +70,7 @@ public class MendWindowTest extends WindowDriver {
   private void allHaveSources() throws Exception {
     await(
         () ->
-            ((HealLayer) model().stack().find("spots").get())
+            ((HealLayer) state().document().stack().find("spots").get())
                 .patches().stream().noneMatch(Patch::open));
   }
 
@@ -123,8 +123,8 @@ public class MendWindowTest extends WindowDriver {
         .isCloseTo(proposed.get(1).x(), org.assertj.core.data.Offset.offset(1.0));
 
     clickOn("#look");
-    await(() -> model().messageProperty().get().contains("proposed")
-        || model().messageProperty().get().startsWith("Nothing"));
+    await(() -> state().status().messageProperty().get().contains("proposed")
+        || state().status().messageProperty().get().startsWith("Nothing"));
     assertThat(onStage(() -> proposals().allProperty().get()))
         .noneMatch(b -> Math.hypot(b.x() - first.x(), b.y() - first.y()) < first.radius());
   }
@@ -160,9 +160,9 @@ public class MendWindowTest extends WindowDriver {
           proposals().stop();
           return null;
         });
-    assertThat(onStage(() -> model().messageProperty().get())).isEqualTo("Stopped looking.");
+    assertThat(onStage(() -> state().status().messageProperty().get())).isEqualTo("Stopped looking.");
     WaitForAsyncUtils.sleep(3, java.util.concurrent.TimeUnit.SECONDS);
-    assertThat(onStage(() -> model().messageProperty().get())).isEqualTo("Stopped looking.");
+    assertThat(onStage(() -> state().status().messageProperty().get())).isEqualTo("Stopped looking.");
     onStage(
         () -> {
           proposals().sensitivityProperty().set(1);
@@ -187,7 +187,7 @@ public class MendWindowTest extends WindowDriver {
     select();
     onStage(
         () -> {
-          model().editSelected(null, l -> ((HealLayer) l).withPatches(List.of()));
+          state().selection().edit(null, l -> ((HealLayer) l).withPatches(List.of()));
           return null;
         });
     clickOn("#look");
@@ -216,11 +216,11 @@ public class MendWindowTest extends WindowDriver {
         .isPresent();
     clickOn("#mirror-source");
     assertThat(patches().get(red).sources()).containsExactly(Source.OWN);
-    assertThat(model().messageProperty().get()).contains("its own texture");
+    assertThat(state().status().messageProperty().get()).contains("its own texture");
     key(KeyCode.T);
     await(
         () ->
-            ((HealLayer) model().stack().find("spots").get())
+            ((HealLayer) state().document().stack().find("spots").get())
                 .patches().get(red).pieces().stream().allMatch(Piece::takesFromElsewhere));
     clickOn("#undo");
     assertThat(patches().get(red).sources()).containsExactly(Source.OWN);
@@ -231,7 +231,7 @@ public class MendWindowTest extends WindowDriver {
     select();
     allHaveSources();
     key(KeyCode.R);
-    assertThat(onStage(() -> model().toolProperty().get())).isEqualTo(ToolKind.REPAIR);
+    assertThat(onStage(() -> state().tools().tool())).isEqualTo(ToolKind.REPAIR);
     int held = first(p -> p.pieces().getFirst().takesFromElsewhere());
     Patch patch = patches().get(held);
     click(patch.area().centre());
@@ -247,7 +247,7 @@ public class MendWindowTest extends WindowDriver {
     key(KeyCode.T);
     await(
         () ->
-            !((HealLayer) model().stack().find("spots").get())
+            !((HealLayer) state().document().stack().find("spots").get())
                 .patches().get(held).sources().getFirst().equals(dragged));
 
     Point centre = patches().get(held).area().centre();
@@ -352,18 +352,18 @@ public class MendWindowTest extends WindowDriver {
     clickOn("#tool-hair");
     onStage(
         () -> {
-          model().brushProperty().set(new carezza.desktop.state.Brush(16, 0.35, 1));
+          state().tools().brushProperty().set(new carezza.desktop.state.Brush(16, 0.35, 1));
           return null;
         });
     int repairs = patches().size();
     stroke(HAIR_TOP.x() + 4, HAIR_TOP.y(), HAIR_END.x() - 4, HAIR_END.y());
     await(
-        () -> ((HealLayer) model().stack().find("spots").get()).patches().size() == repairs + 1);
+        () -> ((HealLayer) state().document().stack().find("spots").get()).patches().size() == repairs + 1);
     Stroke hair = (Stroke) patches().getLast().area();
     assertThat(hair.radius()).isLessThan(6);
     allHaveSources();
     stroke(200, 400, 260, 400);
-    await(() -> model().messageProperty().get().startsWith("No hair"));
+    await(() -> state().status().messageProperty().get().startsWith("No hair"));
     assertThat(patches()).hasSize(repairs + 1);
   }
 
@@ -376,14 +376,14 @@ public class MendWindowTest extends WindowDriver {
     key(KeyCode.ESCAPE);
     onStage(
         () -> {
-          model().toolProperty().set(ToolKind.HEAL);
+          state().tools().toolProperty().set(ToolKind.HEAL);
           return null;
         });
     robot.moveTo(onScreen(spot.x(), spot.y()));
     await(
         () -> {
           picture().takeHint();
-          double radius = model().brushProperty().get().radius();
+          double radius = state().tools().brush().radius();
           return radius > spot.radius() && radius < 2 * spot.radius();
         });
   }

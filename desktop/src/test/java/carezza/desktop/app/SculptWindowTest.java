@@ -64,8 +64,8 @@ public class SculptWindowTest extends WindowDriver {
     clickOn("#card-sculpt");
     onStage(
         () -> {
-          model().brushProperty().set(new Brush(90, 0.5, 1));
-          model().viewing().checkProperty().set(CheckView.LIGHT);
+          state().tools().brushProperty().set(new Brush(90, 0.5, 1));
+          state().view().checkProperty().set(CheckView.LIGHT);
           return null;
         });
     await(() -> picture().isExact());
@@ -79,10 +79,10 @@ public class SculptWindowTest extends WindowDriver {
 
   @Test
   public void aGaugeShowsItsMapOnThePicture() throws Exception {
-    await(() -> !model().gaugesProperty().get().isEmpty());
+    await(() -> !state().measurements().gaugesProperty().get().isEmpty());
     await(() -> view.lookup("#gauge-textureKept") != null);
     clickOn("#gauge-textureKept");
-    assertThat(onStage(() -> model().viewing().checkProperty().get())).isEqualTo(CheckView.TEXTURE);
+    assertThat(onStage(() -> state().view().checkProperty().get())).isEqualTo(CheckView.TEXTURE);
   }
 
   @Test
@@ -126,14 +126,14 @@ public class SculptWindowTest extends WindowDriver {
     clickOn("#card-sculpt");
     DodgeBurnLayer before = sculpt();
     reach("#even-blotches");
-    await(() -> !model().stack().find("sculpt").get().equals(before));
+    await(() -> !state().document().stack().find("sculpt").get().equals(before));
     assertThat(((Mask.Strokes) sculpt().dodgeMask()).base())
         .isInstanceOfAny(Mask.And.class, Mask.Minus.class);
     assertThat(((Mask.Strokes) sculpt().dodgeMask()).strokes())
         .isEqualTo(((Mask.Strokes) before.dodgeMask()).strokes());
     onStage(
         () -> {
-          model().undo();
+          state().document().undo();
           return null;
         });
     assertThat(sculpt()).isEqualTo(before);
@@ -161,8 +161,7 @@ public class SculptWindowTest extends WindowDriver {
     clickOn("#card-smooth");
     onStage(
         () -> {
-          model()
-              .editSelected(null, l -> ((FrequencySeparationLayer) l).withRadius(40.0));
+          state().selection().edit(null, l -> ((FrequencySeparationLayer) l).withRadius(40.0));
           return null;
         });
     await(() -> ((Label) node("#advice")).getText().contains("too large"));
@@ -202,7 +201,7 @@ public class SculptWindowTest extends WindowDriver {
     DodgeBurnLayer before = sculpt();
     reach("#even-blotches");
     key(KeyCode.ESCAPE);
-    assertThat(onStage(() -> model().messageProperty().get())).startsWith("Stopped");
+    assertThat(onStage(() -> state().status().messageProperty().get())).startsWith("Stopped");
     await(() -> picture().isExact());
     assertThat(sculpt()).isEqualTo(before);
   }

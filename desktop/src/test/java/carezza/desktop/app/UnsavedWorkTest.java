@@ -65,7 +65,7 @@ public class UnsavedWorkTest extends WindowDriver {
     stroke(700, 900, 760, 940);
     clickOn("#card-sculpt");
     stroke(700, 900, 760, 940);
-    assertThat(onStage(() -> model().dirtyProperty().get())).isTrue();
+    assertThat(onStage(() -> state().document().dirtyProperty().get())).isTrue();
     assertThat(onStage(() -> ((Button) node("#undo")).isDisabled())).isFalse();
     await(() -> !leftBehind().isEmpty());
     assertThat(journals().leftBehind().getFirst().steps()).isEqualTo(1);
@@ -86,9 +86,9 @@ public class UnsavedWorkTest extends WindowDriver {
     await(() -> isThere("#recovery"));
     clickOn(".recovery-take");
     clickOn("#unsaved-leave");
-    await(() -> model().projectProperty().get() != unsaved && picture().isExact());
+    await(() -> state().document().project() != unsaved && picture().isExact());
     assertThat(project()).isEqualTo(unsaved);
-    assertThat(onStage(() -> model().dirtyProperty().get())).isTrue();
+    assertThat(onStage(() -> state().document().dirtyProperty().get())).isTrue();
     save(folder.resolve("recovered.carezza"));
     await(() -> leftBehind().isEmpty());
   }
@@ -104,7 +104,7 @@ public class UnsavedWorkTest extends WindowDriver {
           view.openApothecary();
           return null;
         });
-    await(() -> "The Apothecary".equals(model().projectProperty().get().title()));
+    await(() -> "The Apothecary".equals(state().document().project().title()));
     await(() -> isThere("#recovery"));
     clickOn("#recovery-later");
     discardAll();
@@ -153,7 +153,7 @@ public class UnsavedWorkTest extends WindowDriver {
         });
     clickOn("#unsaved-save");
     answer(folder.resolve("asked.carezza"));
-    await(() -> "The Apothecary".equals(model().projectProperty().get().title()));
+    await(() -> "The Apothecary".equals(state().document().project().title()));
     assertThat(folder.resolve("asked.carezza")).exists();
   }
 
@@ -186,20 +186,20 @@ public class UnsavedWorkTest extends WindowDriver {
         () -> {
           ((TextField) node("#path")).setText(file.toString());
           ((Button) node("#path-ok")).fire();
-          model().edit(null, p -> p.withStack(p.stack().lowest(2)));
+          state().document().edit(null, p -> p.withStack(p.stack().lowest(2)));
           return null;
         });
-    await(() -> model().pathProperty().get() != null);
-    assertThat(onStage(() -> model().dirtyProperty().get())).isTrue();
+    await(() -> state().document().pathProperty().get() != null);
+    assertThat(onStage(() -> state().document().dirtyProperty().get())).isTrue();
     await(() -> !leftBehind().isEmpty());
     assertThat(project()).isNotEqualTo(saved);
     onStage(
         () -> {
-          model().undo();
+          state().document().undo();
           return null;
         });
     // Back at what was saved, there is nothing unsaved.
-    assertThat(onStage(() -> model().dirtyProperty().get())).isFalse();
+    assertThat(onStage(() -> state().document().dirtyProperty().get())).isFalse();
     discardAll();
   }
 
@@ -216,7 +216,7 @@ public class UnsavedWorkTest extends WindowDriver {
     answer(there);
     await(() -> isThere("#replace"));
     clickOn("#replace-yes");
-    await(() -> !model().dirtyProperty().get());
+    await(() -> !state().document().dirtyProperty().get());
     assertThat(Files.size(there)).isGreaterThan(1000);
   }
 
@@ -224,7 +224,7 @@ public class UnsavedWorkTest extends WindowDriver {
 
   private Path photograph(String name) throws Exception {
     Path file = folder.resolve(name);
-    Files.write(file, onStage(() -> model().retouch().file()));
+    Files.write(file, onStage(() -> state().document().current().file()));
     return file;
   }
 
@@ -291,7 +291,7 @@ public class UnsavedWorkTest extends WindowDriver {
   public void aProfileOfOnesOwnIsProofedAndWritten() throws Exception {
     byte[] tiff =
         PictureWriter.encode(
-            onStage(() -> model().retouch().photograph().pixels()),
+            onStage(() -> state().document().current().photograph().pixels()),
             new PictureWriter.Settings(
                 PictureFormat.TIFF, 90, 8, OutputColour.of(OutputProfile.COATED),
                 carezza.metadata.Metadata.NONE, carezza.metadata.Metadata.Carried.NOTHING),

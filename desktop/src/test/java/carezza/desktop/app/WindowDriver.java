@@ -21,7 +21,7 @@ import org.testng.annotations.AfterClass;
 import org.testng.annotations.BeforeClass;
 import org.testng.annotations.BeforeMethod;
 
-import carezza.desktop.state.BenchModel;
+import carezza.desktop.state.AppState;
 import carezza.desktop.state.Comparison;
 import carezza.desktop.state.ToolKind;
 import carezza.desktop.view.bench.PictureView;
@@ -81,25 +81,25 @@ public abstract class WindowDriver {
     Project before = project();
     clickOn("#demo-understudy");
     giveUpUnsaved();
-    await(() -> !model().isEmpty() && model().projectProperty().get() != before);
+    await(() -> !state().document().isEmpty() && state().document().project() != before);
     opened = project();
     await(() -> picture().isExact());
   }
 
   private boolean undone() {
-    while (model().canUndo()) {
-      model().undo();
+    while (state().document().undoableProperty().get()) {
+      state().document().undo();
     }
-    if (!opened.equals(model().projectProperty().get()) || model().pathProperty().get() != null) {
+    if (!opened.equals(state().document().project()) || state().document().pathProperty().get() != null) {
       return false;
     }
     view.showBench();
-    model().select(null);
-    model().toolProperty().set(ToolKind.HAND);
-    model().viewing().maskShownProperty().set(false);
-    model().viewing().checkProperty().set(null);
-    model().viewing().mirroredProperty().set(false);
-    model().viewing().comparisonProperty().set(Comparison.NONE);
+    state().selection().select(null);
+    state().tools().toolProperty().set(ToolKind.HAND);
+    state().view().maskShownProperty().set(false);
+    state().view().checkProperty().set(null);
+    state().view().mirroredProperty().set(false);
+    state().view().comparisonProperty().set(Comparison.NONE);
     picture().fit();
     return true;
   }
@@ -136,8 +136,8 @@ public abstract class WindowDriver {
     WaitForAsyncUtils.waitForFxEvents();
   }
 
-  protected final BenchModel model() {
-    return view.model();
+  protected final AppState state() {
+    return view.state();
   }
 
   protected final PictureView picture() {
@@ -145,7 +145,7 @@ public abstract class WindowDriver {
   }
 
   protected final Project project() {
-    return onStage(() -> model().projectProperty().get());
+    return onStage(() -> state().document().project());
   }
 
   protected final <T extends Node> T node(String query) {
@@ -220,7 +220,7 @@ public abstract class WindowDriver {
         KeyCode.SHIFT, KeyCode.CONTROL);
     WaitForAsyncUtils.waitForFxEvents();
     answer(file);
-    await(() -> !model().dirtyProperty().get());
+    await(() -> !state().document().dirtyProperty().get());
   }
 
   /** The other demo, whose face is found when it is opened. */
@@ -232,8 +232,8 @@ public abstract class WindowDriver {
         });
     clickOn("#demo-apothecary");
     giveUpUnsaved();
-    await(() -> "The Apothecary".equals(model().projectProperty().get().title()));
-    await(() -> model().projectProperty().get().faces() != null);
+    await(() -> "The Apothecary".equals(state().document().project().title()));
+    await(() -> state().document().project().faces() != null);
   }
 
   /** What the test before did is nobody's work. */
@@ -262,11 +262,11 @@ public abstract class WindowDriver {
     Point pupil = project().faces().leftPupil();
     onStage(
         () -> {
-          model().edit(null, p -> p.withFaces(p.faces().withLeftPupil(pupil.plus(30, 0))));
+          state().document().edit(null, p -> p.withFaces(p.faces().withLeftPupil(pupil.plus(30, 0))));
           return null;
         });
     clickOn("#find-face");
-    await(() -> model().projectProperty().get().faces().leftPupil().distance(pupil) < 3);
+    await(() -> state().document().project().faces().leftPupil().distance(pupil) < 3);
     return pupil;
   }
 }

@@ -40,11 +40,11 @@ public class WindowTest extends WindowDriver {
   @Test
   public void aPaintedStrokeLightensThePictureAndUndoTakesItBack() throws Exception {
     clickOn("#card-sculpt");
-    assertThat(onStage(() -> model().toolProperty().get())).isEqualTo(ToolKind.DODGE);
+    assertThat(onStage(() -> state().tools().tool())).isEqualTo(ToolKind.DODGE);
     Project before = project();
     onStage(
         () -> {
-          model().brushProperty().set(new Brush(40, 1, 0.12));
+          state().tools().brushProperty().set(new Brush(40, 1, 0.12));
           return null;
         });
     int was = shownAt(727, 1050);
@@ -94,9 +94,7 @@ public class WindowTest extends WindowDriver {
     clickOn("#card-sculpt");
     onStage(
         () -> {
-          model()
-              .penProperty()
-              .set(
+          state().tools().penProperty().set(
                   new carezza.desktop.state.Pen.Recorded(
                       new double[] {0, 1e-6}, new double[] {0.2, 0.7}));
           return null;
@@ -104,7 +102,7 @@ public class WindowTest extends WindowDriver {
     stroke(690, 1050, 760, 1050);
     onStage(
         () -> {
-          model().penProperty().set(carezza.desktop.state.Pen.MOUSE);
+          state().tools().penProperty().set(carezza.desktop.state.Pen.MOUSE);
           return null;
         });
     Mask.Strokes painted = (Mask.Strokes) ((DodgeBurnLayer) layer("sculpt")).dodgeMask();
@@ -118,7 +116,7 @@ public class WindowTest extends WindowDriver {
     clickOn("#card-sculpt");
     onStage(
         () -> {
-          model().viewing().maskShownProperty().set(true);
+          state().view().maskShownProperty().set(true);
           picture().requestFocus();
           return null;
         });
@@ -133,7 +131,7 @@ public class WindowTest extends WindowDriver {
     }
     onStage(
         () -> {
-          model().viewing().maskShownProperty().set(false);
+          state().view().maskShownProperty().set(false);
           return null;
         });
     assertThat(seen).hasSize(3);
@@ -163,9 +161,9 @@ public class WindowTest extends WindowDriver {
     robot.moveTo(first.getMaxX(), rail.getCenterY());
     robot.release(MouseButton.PRIMARY);
     await(() -> picture().isExact());
-    assertThat(onStage(() -> model().viewing().shownLayers())).isZero();
+    assertThat(onStage(() -> state().view().shownLayers())).isZero();
     assertThat(distance(shownAt(727, 1330), finished)).isGreaterThan(ROUNDING);
-    assertThat(project()).isEqualTo(onStage(() -> model().retouch().project()));
+    assertThat(project()).isEqualTo(onStage(() -> state().document().current().project()));
   }
 
   @Test
@@ -192,7 +190,7 @@ public class WindowTest extends WindowDriver {
     robot.clickOn(MouseButton.PRIMARY);
     await(
         () ->
-            ((HealLayer) model().stack().find("spots").get())
+            ((HealLayer) state().document().stack().find("spots").get())
                 .patches().stream().noneMatch(HealLayer.Patch::open));
     assertThat(((HealLayer) layer("spots")).patches()).hasSize(repairs + 1);
   }
@@ -241,12 +239,12 @@ public class WindowTest extends WindowDriver {
     Bounds view = onStage(() -> picture().localToScreen(picture().getBoundsInLocal()));
     assertThat(there.getX()).isBetween(view.getCenterX() - 25, view.getCenterX() + 25);
     assertThat(there.getY()).isBetween(view.getCenterY() - 25, view.getCenterY() + 25);
-    assertThat(project()).isEqualTo(onStage(() -> model().retouch().project()));
+    assertThat(project()).isEqualTo(onStage(() -> state().document().current().project()));
   }
 
   @Test
   public void gaugesAreReadBehindAndShown() throws Exception {
-    await(() -> !model().gaugesProperty().get().isEmpty());
+    await(() -> !state().measurements().gaugesProperty().get().isEmpty());
     WaitForAsyncUtils.waitForFxEvents();
     assertThat(robot.lookup("#gauge-textureKept").tryQuery()).isPresent();
     assertThat(robot.lookup("#gauge-teethYellow").tryQuery()).isPresent();
@@ -265,9 +263,9 @@ public class WindowTest extends WindowDriver {
     WaitForAsyncUtils.waitForFxEvents();
     answer(file);
     giveUpUnsaved();
-    await(() -> file.equals(model().pathProperty().get()));
+    await(() -> file.equals(state().document().pathProperty().get()));
     await(() -> project().equals(before));
-    assertThat(onStage(() -> model().dirtyProperty().get())).isFalse();
+    assertThat(onStage(() -> state().document().dirtyProperty().get())).isFalse();
   }
 
   @Test
@@ -280,7 +278,7 @@ public class WindowTest extends WindowDriver {
           view.open(broken);
           return null;
         });
-    await(() -> model().messageProperty().get().contains("broken.carezza"));
+    await(() -> state().status().messageProperty().get().contains("broken.carezza"));
     assertThat(project()).isEqualTo(before);
     assertThat(((Labeled) node("#message")).getText()).endsWith(".");
     clickOn("#switch-teeth");
@@ -328,7 +326,7 @@ public class WindowTest extends WindowDriver {
     Project found = project();
     assertThat(found.faces().outlines()).isNotNull();
     // It is part of the photograph as opened: nothing to undo.
-    assertThat(onStage(() -> model().canUndo())).isFalse();
+    assertThat(onStage(() -> state().document().undoableProperty().get())).isFalse();
     Point pupil = misplacedPupilIsFoundAgain();
     clickOn("#undo");
     assertThat(project().faces().leftPupil().distance(pupil)).isBetween(29.0, 31.0);
@@ -338,7 +336,7 @@ public class WindowTest extends WindowDriver {
   public void theFaceMapMovesByItsHandles() throws Exception {
     onStage(
         () -> {
-          model().select(null);
+          state().selection().select(null);
           return null;
         });
     clickOn("#face-map");

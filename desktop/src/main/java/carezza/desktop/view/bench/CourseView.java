@@ -25,8 +25,9 @@ import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 
 import carezza.desktop.layer.PanelRows;
-import carezza.desktop.state.BenchModel;
+import carezza.desktop.state.AppState;
 import carezza.desktop.state.LowKey;
+import carezza.desktop.state.Subscriptions;
 import carezza.desktop.state.ToolKind;
 import carezza.desktop.style.Icon;
 import carezza.model.Layer;
@@ -47,7 +48,8 @@ public final class CourseView extends VBox {
 
   private static final double THUMB_HEIGHT = 26;
 
-  private final BenchModel model;
+  private final AppState state;
+  private final Subscriptions subscriptions = new Subscriptions();
   private final HBox stages = new HBox(4);
   private final Pane rail = new Pane();
   private final Region track = new Region();
@@ -59,9 +61,9 @@ public final class CourseView extends VBox {
   private Shown shown;
   private final Node start = photograph();
 
-  public CourseView(BenchModel model) {
-    this.model = model;
-    thumbs = new MaskThumbs(model);
+  public CourseView(AppState state) {
+    this.state = state;
+    thumbs = new MaskThumbs(state);
     thumbs
         .images()
         .addListener((MapChangeListener<String, WritableImage>) c -> thumb(c.getKey()));
@@ -89,9 +91,7 @@ public final class CourseView extends VBox {
     scroll.setVbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
     VBox.setVgrow(scroll, Priority.ALWAYS);
     getChildren().add(scroll);
-    model.projectProperty().addListener((o, was, is) -> show());
-    model.selectedProperty().addListener((o, was, is) -> show());
-    model.playheadProperty().addListener((o, was, is) -> show());
+    subscriptions.on(this::show, state.document().projectProperty(), state.selection().selectedProperty(), state.view().playheadProperty());
     stages.needsLayoutProperty().addListener((o, was, is) -> placePlayhead());
     show();
   }
@@ -112,13 +112,13 @@ public final class CourseView extends VBox {
   private void show() {
     Shown now =
         new Shown(
-            model.stack().layers().stream()
+            state.document().stack().layers().stream()
                 .map(Layer::attributes)
                 .map(h -> new Card(h.id(), h.name(), h.stage(), h.on(), h.amount()))
                 .toList(),
-            model.selectedProperty().get(),
-            model.playheadProperty().get(),
-            model.isEmpty());
+            state.selection().selected(),
+            state.view().playhead(),
+            state.document().isEmpty());
     if (now.equals(shown)) {
       return;
     }
@@ -126,7 +126,7 @@ public final class CourseView extends VBox {
     stages.getChildren().clear();
     cards.clear();
     thumbViews.clear();
-    start.setOnMouseClicked(e -> model.select(null));
+    start.setOnMouseClicked(e -> state.selection().select(null));
     VBox first = new VBox(4, new Label(" "), start);
     stages.getChildren().add(first);
     for (Stage stage : Stage.values()) {
@@ -140,20 +140,20 @@ public final class CourseView extends VBox {
     name.setMinWidth(Region.USE_PREF_SIZE);
     name.setId("stage-" + stage.name().toLowerCase(java.util.Locale.ROOT));
     name.setTooltip(new Tooltip("Hold: the picture without what " + stage.title() + " does"));
-    name.setOnMousePressed(e -> model.viewing().stageHeldProperty().set(stage));
-    name.setOnMouseReleased(e -> model.viewing().stageHeldProperty().set(null));
+    name.setOnMousePressed(e -> state.view().stageHeldProperty().set(stage));
+    name.setOnMouseReleased(e -> state.view().stageHeldProperty().set(null));
     Button add = new Button();
     add.setId("add-" + stage.name().toLowerCase(java.util.Locale.ROOT));
     add.getStyleClass().add("add");
     add.setGraphic(Icon.PLUS.node());
     add.setTooltip(new Tooltip("Add a layer to " + stage.title()));
     add.setAccessibleText("Add a layer to " + stage.title());
-    add.setDisable(model.isEmpty());
+    add.setDisable(state.document().isEmpty());
     add.setOnAction(e -> choose(stage, add));
     HBox top = new HBox(4, name, PanelRows.spring(), add);
     top.setAlignment(Pos.CENTER_LEFT);
     HBox row = new HBox(4);
-    for (Layer layer : model.stack().layers()) {
+    for (Layer layer : state.document().stack().layers()) {
       if (layer.attributes().stage() == stage) {
         Node card = card(layer);
         cards.add(card);
@@ -170,26 +170,26 @@ public final class CourseView extends VBox {
     List<LayerKind> kinds =
         List.of(LayerKind.values()).stream().filter(k -> k.stage() == stage).toList();
     if (kinds.size() == 1) {
-      model.add(kinds.getFirst());
+      state.selection().add(kinds.getFirst());
       return;
     }
     ContextMenu menu = new ContextMenu();
     for (LayerKind kind : kinds) {
       MenuItem item = new MenuItem(kind.title(), Icon.of(kind).node());
       item.setId("add-" + kind.key());
-      item.setOnAction(e -> model.add(kind));
+      item.setOnAction(e -> state.selection().add(kind));
       menu.getItems().add(item);
     }
     if (stage == Stage.SETTLE) {
       MenuItem lowKey = new MenuItem("Low-key base: exposure down, lights up");
       lowKey.setId("add-low-key");
-      lowKey.setOnAction(e -> model.add(LowKey.layers()));
+      lowKey.setOnAction(e -> state.selection().add(LowKey.layers()));
       MenuItem frame = new MenuItem("Frame: cut, level, more canvas");
       frame.setId("add-frame");
       frame.setOnAction(
           e -> {
-            model.select(null);
-            model.toolProperty().set(ToolKind.FRAME);
+            state.selection().select(null);
+            state.tools().toolProperty().set(ToolKind.FRAME);
           });
       menu.getItems().addAll(lowKey, frame);
     }
@@ -217,7 +217,7 @@ public final class CourseView extends VBox {
                 ? "Takes part; click to leave it out (O)"
                 : "Left out; click to take it in (O)"));
     on.setOnAction(
-        e -> model.edit(null, p -> p.edit(id, l -> l.with(l.attributes().switched(!l.attributes().on())))));
+        e -> state.document().edit(null, p -> p.edit(id, l -> l.with(l.attributes().switched(!l.attributes().on())))));
     on.setVisible(!(layer instanceof LockedLayer));
     HBox top = new HBox(2, Icon.of(layer).node(), PanelRows.spring(), amount, on);
     top.setAlignment(Pos.CENTER_LEFT);
@@ -235,16 +235,16 @@ public final class CourseView extends VBox {
     card.getStyleClass().add("card");
     card.setMinWidth(CARD_WIDTH);
     card.setPrefWidth(CARD_WIDTH);
-    if (id.equals(model.selectedProperty().get())) {
+    if (id.equals(state.selection().selected())) {
       card.getStyleClass().add("selected");
     }
     if (!layer.attributes().on()) {
       card.getStyleClass().add("off");
     }
-    if (model.stack().indexOf(id) >= model.playheadProperty().get()) {
+    if (state.document().stack().indexOf(id) >= state.view().playhead()) {
       card.getStyleClass().add("beyond");
     }
-    card.setOnMouseClicked(e -> model.select(id));
+    card.setOnMouseClicked(e -> state.selection().select(id));
     card.setAccessibleText(layer.attributes().name());
     return card;
   }
@@ -260,6 +260,7 @@ public final class CourseView extends VBox {
   }
 
   public void close() {
+    subscriptions.close();
     thumbs.close();
   }
 
@@ -271,7 +272,7 @@ public final class CourseView extends VBox {
   }
 
   private void placePlayhead() {
-    double x = edge(model.playheadProperty().get());
+    double x = edge(state.view().playhead());
     double end = edge(cards.size());
     double begin = edge(0);
     track.resizeRelocate(begin, 8, Math.max(0, end - begin), 2);
@@ -286,7 +287,7 @@ public final class CourseView extends VBox {
         nearest = i;
       }
     }
-    model.playheadProperty().set(nearest);
+    state.view().moveTo(nearest);
   }
 
   @Override

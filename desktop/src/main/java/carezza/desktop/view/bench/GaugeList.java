@@ -11,7 +11,8 @@ import javafx.scene.layout.VBox;
 import javafx.scene.paint.Color;
 
 import carezza.desktop.layer.PanelRows;
-import carezza.desktop.state.BenchModel;
+import carezza.desktop.state.AppState;
+import carezza.desktop.state.Subscriptions;
 import carezza.measure.CheckView;
 import carezza.measure.Gauge;
 import carezza.measure.Gauge.Band;
@@ -26,16 +27,21 @@ final class GaugeList extends VBox {
   private static final double WIDTH = 244;
   private static final double HEIGHT = 12;
 
-  private final BenchModel model;
+  private final AppState state;
+  private final Subscriptions subscriptions = new Subscriptions();
 
-  GaugeList(BenchModel model) {
+  GaugeList(AppState state) {
     super(7);
-    this.model = model;
+    this.state = state;
     setId("gauges");
     getStyleClass().add("gauges");
-    model.gaugesProperty().addListener((o, was, is) -> show(is));
-    model.measuringProperty().addListener((o, was, is) -> setOpacity(is ? 0.65 : 1));
-    show(model.gaugesProperty().get());
+    subscriptions.on(state.measurements().gaugesProperty(), this::show);
+    subscriptions.on(state.measurements().underWayProperty(), is -> setOpacity(is ? 0.65 : 1));
+    show(state.measurements().gaugesProperty().get());
+  }
+
+  void close() {
+    subscriptions.close();
   }
 
   private void show(List<Gauge> gauges) {
@@ -71,7 +77,7 @@ final class GaugeList extends VBox {
     Tooltip.install(
         line, new Tooltip(words(gauge) + "; click: see it on the picture, " + map.title()));
     line.getStyleClass().add("gauge");
-    line.setOnMouseClicked(e -> CheckStrip.turn(model, map));
+    line.setOnMouseClicked(e -> state.view().turn(map));
     return line;
   }
 

@@ -1,5 +1,6 @@
 package carezza.desktop.view.bench;
 
+import java.time.Duration;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -9,7 +10,8 @@ import javafx.collections.ObservableMap;
 import javafx.scene.image.PixelFormat;
 import javafx.scene.image.WritableImage;
 
-import carezza.desktop.state.BenchModel;
+import carezza.desktop.state.AppState;
+import carezza.desktop.state.Subscriptions;
 import carezza.desktop.task.Lane;
 import carezza.image.Plane;
 import carezza.model.DodgeBurnLayer;
@@ -26,10 +28,11 @@ import carezza.session.Session;
 final class MaskThumbs {
 
   private static final int LONG_EDGE = 64;
-  private static final long REST_MILLIS = 900;
+  private static final Duration REST = Duration.ofMillis(900);
 
-  private final BenchModel model;
-  private final Lane drawing = Lane.droppable("thumbnails");
+  private final AppState state;
+  private final Subscriptions subscriptions = new Subscriptions();
+  private final Lane drawing;
   private final ObservableMap<String, WritableImage> images = FXCollections.observableHashMap();
 
   /** What each picture was made of. */
@@ -37,9 +40,10 @@ final class MaskThumbs {
 
   private Session session;
 
-  MaskThumbs(BenchModel model) {
-    this.model = model;
-    model.projectProperty().addListener((o, was, is) -> follow());
+  MaskThumbs(AppState state) {
+    this.state = state;
+    drawing = state.tasks().droppable("thumbnails");
+    subscriptions.on(this::follow, state.document().projectProperty());
   }
 
   /** Changes on the interface thread. */
@@ -48,12 +52,12 @@ final class MaskThumbs {
   }
 
   private void follow() {
-    if (model.session() != session) {
-      session = model.session();
+    if (state.document().session() != session) {
+      session = state.document().session();
       made.clear();
       images.clear();
     }
-    Project project = model.projectProperty().get();
+    Project project = state.document().project();
     Map<String, List<Object>> wanted = new HashMap<>();
     for (Layer layer : project.stack().layers()) {
       List<Object> parts = parts(project, layer);
@@ -69,9 +73,9 @@ final class MaskThumbs {
       return;
     }
     Session here = session;
-    drawing.newest(
+    drawing.rested(
+        REST,
         cancellation -> {
-          Thread.sleep(REST_MILLIS);
           Map<String, Plane> drawn = new HashMap<>();
           for (String id : wanted.keySet()) {
             cancellation.check();
@@ -85,7 +89,7 @@ final class MaskThumbs {
             made.putAll(wanted);
           }
         },
-        model::fail);
+        state.status()::fail);
   }
 
   /** All that a layer's coverage is made of; empty if that is everywhere. */
@@ -128,6 +132,7 @@ final class MaskThumbs {
   }
 
   void close() {
+    subscriptions.close();
     drawing.close();
   }
 }

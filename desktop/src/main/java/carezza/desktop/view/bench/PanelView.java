@@ -21,8 +21,8 @@ import carezza.desktop.layer.AmountSweepChart;
 import carezza.desktop.layer.LayerPanels;
 import carezza.desktop.layer.MaskPanel;
 import carezza.desktop.layer.PanelRows;
-import carezza.desktop.state.BenchModel;
-import carezza.desktop.state.ToolKind;
+import carezza.desktop.state.AppState;
+import carezza.desktop.state.Subscriptions;
 import carezza.desktop.style.Icon;
 import carezza.model.Layer;
 import carezza.model.LockedLayer;
@@ -30,14 +30,16 @@ import carezza.model.LockedLayer;
 /** The panel of the selected layer: its name, switch and amount, its parameters, its mask; below, the gauges. */
 public final class PanelView extends VBox {
 
-  private final BenchModel model;
+  private final AppState state;
+  private final Subscriptions subscriptions = new Subscriptions();
   private final VBox editor = new VBox(9);
   private final BooleanProperty where = new SimpleBooleanProperty();
+  private final GaugeList gauges;
   private PanelRows rows;
   private String shown = "";
 
-  public PanelView(BenchModel model) {
-    this.model = model;
+  public PanelView(AppState state) {
+    this.state = state;
     setId("panel");
     getStyleClass().add("panel");
     editor.setPadding(new Insets(12, 14, 12, 14));
@@ -47,7 +49,7 @@ public final class PanelView extends VBox {
     VBox.setVgrow(upper, Priority.ALWAYS);
     Label heading = new Label("Gauges, as settled → now");
     heading.getStyleClass().add("heading");
-    GaugeList gauges = new GaugeList(model);
+    gauges = new GaugeList(state);
     ScrollPane lower = new ScrollPane(gauges);
     lower.setFitToWidth(true);
     lower.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
@@ -58,30 +60,23 @@ public final class PanelView extends VBox {
     foot.setMinHeight(160);
     VBox.setVgrow(lower, Priority.ALWAYS);
     getChildren().addAll(upper, foot);
-    model.selectedProperty().addListener((o, was, is) -> show());
-    model.projectProperty().addListener((o, was, is) -> show());
-    model
-        .part().placeProperty()
-        .addListener(
-            (o, was, is) -> {
-              where.set(where.get() || is.intValue() >= 0);
-              show();
-            });
-    where.addListener((o, was, is) -> show());
-    model.playheadProperty().addListener((o, was, is) -> refresh());
-    model.toolProperty().addListener((o, was, is) -> refresh());
-    model.brushProperty().addListener((o, was, is) -> refresh());
-    model.advising().pushProperty().addListener((o, was, is) -> refresh());
-    model.advising().radiusProperty().addListener((o, was, is) -> refresh());
-    model.colouring().foundProperty().addListener((o, was, is) -> refresh());
-    model.gaugesProperty().addListener((o, was, is) -> refresh());
-    model.pins().readProperty().addListener((o, was, is) -> refresh());
-    model.framing().linesProperty().addListener((o, was, is) -> refresh());
-    model.framing().ratioProperty().addListener((o, was, is) -> refresh());
-    model.radiiProperty().addListener((o, was, is) -> refresh());
-    model.mending().chosenProperty().addListener((o, was, is) -> refresh());
-    model.proposals().allProperty().addListener((o, was, is) -> refresh());
+    subscriptions.on(this::show, state.selection().selectedProperty(), state.document().projectProperty());
+    // A layer is begun with what it does; whoever works on a part of its mask is where it acts.
+    subscriptions.on(state.selection().selectedProperty(), is -> where.set(false));
+    subscriptions.on(
+        state.part().placeProperty(),
+        is -> {
+          where.set(where.get() || is.intValue() >= 0);
+          show();
+        });
+    subscriptions.on(this::show, where);
+    subscriptions.on(this::refresh, state.view().playheadProperty(), state.tools().toolProperty(), state.tools().brushProperty(), state.advice().pushProperty(), state.advice().radiusProperty(), state.colours().foundProperty(), state.measurements().gaugesProperty(), state.pins().readProperty(), state.crop().linesProperty(), state.crop().ratioProperty(), state.measurements().radiiProperty(), state.repairs().chosenProperty(), state.proposals().allProperty());
     show();
+  }
+
+  void close() {
+    subscriptions.close();
+    gauges.close();
   }
 
   private void refresh() {
@@ -93,38 +88,27 @@ public final class PanelView extends VBox {
   /** Builds the rows anew for another layer; for the same one only its values follow. */
   private void show() {
     String id =
-        model.isEmpty()
+        state.document().isEmpty()
             ? "empty"
-            : model
-                .selectedLayer()
+            : state.selection().layer()
                 .map(
                     l ->
                         "layer "
                             + l.attributes().id()
                             + (where.get()
-                                ? MaskPanel.shape(l, model.part().placeProperty().get())
-                                    + model.stack().size()
+                                ? MaskPanel.shape(l, state.part().placeProperty().get())
+                                    + state.document().stack().size()
                                 : ""))
                 .orElse("photograph");
     if (!Objects.equals(id, shown)) {
       shown = id;
-      rows = new PanelRows(model);
-      model
-          .selectedLayer()
+      rows = new PanelRows(state);
+      state.selection().layer()
           .ifPresentOrElse(
-              this::layer, () -> PhotographPanel.build(rows, model, this::placeFace));
+              this::layer, () -> PhotographPanel.build(rows, state));
       editor.getChildren().setAll(rows.nodes());
     }
     rows.refresh();
-  }
-
-  /** Shows the handles; where there is no map yet, one is to be placed. */
-  public void placeFace() {
-    if (model.projectProperty().get().faces() == null) {
-      model.beginFace();
-      return;
-    }
-    model.toolProperty().set(model.toolProperty().get() == ToolKind.FACE ? ToolKind.HAND : ToolKind.FACE);
   }
 
   // --- a layer
@@ -147,10 +131,10 @@ public final class PanelView extends VBox {
         (l, v) -> l.with(l.attributes().withAmount(v / 100)));
     rows.custom(pages(), () -> {});
     if (where.get()) {
-      MaskPanel.build(layer, rows, model);
+      MaskPanel.build(layer, rows, state);
     } else {
-      LayerPanels.build(layer, rows, model);
-      AmountSweepChart push = new AmountSweepChart(model);
+      LayerPanels.build(layer, rows, state);
+      AmountSweepChart push = new AmountSweepChart(state);
       rows.custom(push, push::refresh);
     }
   }
@@ -178,14 +162,14 @@ public final class PanelView extends VBox {
     modes.setConverter(new Titled<>(BlendMode::title));
     modes.setTooltip(new Tooltip("How the layer's result is laid over what it gets"));
     rows.follow(
-        () -> model.selectedLayer().ifPresent(l -> modes.setValue(l.attributes().blend())));
+        () -> state.selection().layer().ifPresent(l -> modes.setValue(l.attributes().blend())));
     modes.setOnAction(
         e -> {
           BlendMode mode = modes.getValue();
           boolean other =
-              model.selectedLayer().filter(l -> l.attributes().blend() != mode).isPresent();
+              state.selection().layer().filter(l -> l.attributes().blend() != mode).isPresent();
           if (mode != null && other) {
-            model.editSelected(null, l -> l.with(l.attributes().withBlend(mode)));
+            state.selection().edit(null, l -> l.with(l.attributes().withBlend(mode)));
           }
         });
     modes.setAccessibleText("Laid on");
@@ -237,17 +221,16 @@ public final class PanelView extends VBox {
     name.setId("layer-name");
     name.getStyleClass().add("title-field");
     name.setTooltip(new Tooltip("The layer's name; Enter takes it"));
-    name.setOnAction(e -> model.editSelected(null, l -> l.with(l.attributes().named(name.getText()))));
+    name.setOnAction(e -> state.selection().edit(null, l -> l.with(l.attributes().named(name.getText()))));
     HBox.setHgrow(name, Priority.ALWAYS);
     ToggleButton on = new ToggleButton("On");
     on.setId("layer-on");
     on.setTooltip(new Tooltip("Whether the layer takes part (O)"));
-    on.setOnAction(e -> model.editSelected(null, l -> l.with(l.attributes().switched(on.isSelected()))));
+    on.setOnAction(e -> state.selection().edit(null, l -> l.with(l.attributes().switched(on.isSelected()))));
     rows.custom(
         new HBox(),
         () ->
-            model
-                .selectedLayer()
+            state.selection().layer()
                 .ifPresent(
                     l -> {
                       on.setSelected(l.attributes().on());

@@ -8,7 +8,7 @@ import javafx.scene.layout.FlowPane;
 import carezza.codec.Photograph;
 import carezza.codec.Remark;
 import carezza.desktop.layer.PanelRows;
-import carezza.desktop.state.BenchModel;
+import carezza.desktop.state.AppState;
 import carezza.desktop.state.GuideLines;
 import carezza.desktop.state.ToolKind;
 import carezza.model.Crop;
@@ -33,20 +33,20 @@ final class PhotographPanel {
 
   private PhotographPanel() {}
 
-  static void build(PanelRows rows, BenchModel model, Runnable placeFace) {
+  static void build(PanelRows rows, AppState state) {
     Label title = new Label("The photograph");
     title.getStyleClass().add("title");
     Label words = new Label();
     words.setWrapText(true);
     rows.custom(title, () -> {});
-    rows.custom(words, () -> words.setText(said(model)));
-    if (model.isEmpty()) {
+    rows.custom(words, () -> words.setText(said(state)));
+    if (state.document().isEmpty()) {
       return;
     }
-    faces(rows, model, placeFace);
-    frame(rows, model);
-    pins(rows, model);
-    ToneView tones = new ToneView(model);
+    faces(rows, state);
+    frame(rows, state);
+    pins(rows, state);
+    ToneView tones = new ToneView(state);
     rows.custom(tones, tones::refresh);
     Label hint =
         new Label(
@@ -57,11 +57,11 @@ final class PhotographPanel {
     rows.custom(hint, () -> {});
   }
 
-  private static String said(BenchModel model) {
-    if (model.isEmpty()) {
+  private static String said(AppState state) {
+    if (state.document().isEmpty()) {
       return "";
     }
-    var r = model.retouch();
+    var r = state.document().current();
     return "%s\n%d × %d pixels, %d bit, %s\n%s%d layers\n\n%s"
         .formatted(
             r.project().photograph().name(),
@@ -102,39 +102,33 @@ final class PhotographPanel {
     return "The sensor’s own light%s; %.2f %% of it is clipped.".formatted(balance, 100 * sensor.clippedShare());
   }
 
-  private static void faces(PanelRows rows, BenchModel model, Runnable placeFace) {
+  private static void faces(PanelRows rows, AppState state) {
     rows.buttons(
         PanelRows.button(
             "face-map",
             "Face map",
             "Oval, pupils, lids, lips; skin, teeth and eyes are found from them (F)",
-            placeFace),
+            state.selection()::turnFaceMap),
         PanelRows.button(
             "find-face",
             "Find the face",
             "Looks for the faces anew; what was put right by hand stays",
-            model::findFace),
+            state.faces()::find),
         PanelRows.button(
             "place-face",
             "Place by hand",
             "Five clicks: a box around the face, both pupils, both corners of the mouth",
-            model::beginFace),
+            state.selection()::placeFace),
         PanelRows.button(
             "drop-face",
             "Take out",
             "Removes the map of the face that was added last",
-            () ->
-                model.edit(
-                    null,
-                    p ->
-                        p.allFaces().isEmpty()
-                            ? p
-                            : p.withAllFaces(p.allFaces().subList(0, p.allFaces().size() - 1)))));
+            state.faces()::dropLast));
   }
 
   // --- frame
 
-  private static void frame(PanelRows rows, BenchModel model) {
+  private static void frame(PanelRows rows, AppState state) {
     rows.heading("Frame");
     Label size = new Label();
     size.setId("frame-size");
@@ -143,7 +137,7 @@ final class PhotographPanel {
     rows.custom(
         size,
         () -> {
-          Crop f = model.projectProperty().get().crop();
+          Crop f = state.document().project().crop();
           size.setText(
               f == null
                   ? "All of the photograph is delivered."
@@ -152,7 +146,7 @@ final class PhotographPanel {
                           f.width(),
                           f.height(),
                           f.angle(),
-                          model.framing().beyond()
+                          state.crop().beyond()
                               ? "; the backdrop goes on beyond the photograph"
                               : ""));
         });
@@ -165,8 +159,8 @@ final class PhotographPanel {
           "ratio-" + ((String) each[0]).replace(" : ", "-").toLowerCase(java.util.Locale.ROOT));
       button.getStyleClass().add("check");
       button.setTooltip(new Tooltip("Width to height of the frame"));
-      button.setOnAction(e -> model.framing().ratio(ratio));
-      rows.follow(() -> button.setSelected(model.framing().ratioProperty().get() == ratio));
+      button.setOnAction(e -> state.crop().ratio(ratio));
+      rows.follow(() -> button.setSelected(state.crop().ratioProperty().get() == ratio));
       ratios.getChildren().add(button);
     }
     rows.custom(ratios, () -> {});
@@ -176,8 +170,8 @@ final class PhotographPanel {
       button.setId("lines-" + each.name().toLowerCase(java.util.Locale.ROOT));
       button.getStyleClass().add("check");
       button.setTooltip(new Tooltip("Lines of composition inside the frame, while it is in hand"));
-      button.setOnAction(e -> model.framing().linesProperty().set(each));
-      rows.follow(() -> button.setSelected(model.framing().linesProperty().get() == each));
+      button.setOnAction(e -> state.crop().linesProperty().set(each));
+      rows.follow(() -> button.setSelected(state.crop().linesProperty().get() == each));
       lines.getChildren().add(button);
     }
     rows.custom(lines, () -> {});
@@ -186,25 +180,25 @@ final class PhotographPanel {
             "grow-canvas",
             "More canvas",
             "Grows the frame by 5 % on every side; beyond the photograph its backdrop goes on",
-            () -> model.framing().grow(GROWTH)),
+            () -> state.crop().grow(GROWTH)),
         PanelRows.button(
             "frame-inside",
             "Keep inside",
             "Shrinks the frame until it holds nothing but the photograph",
-            model.framing()::inside),
+            state.crop()::inside),
         PanelRows.button(
-            "no-frame", "All of it", "Delivers the whole photograph", model.framing()::drop));
+            "no-frame", "All of it", "Delivers the whole photograph", state.crop()::drop));
   }
 
   // --- pins
 
-  private static void pins(PanelRows rows, BenchModel model) {
+  private static void pins(PanelRows rows, AppState state) {
     rows.heading("Pins, as settled → finished");
     rows.tools(ToolKind.PIN);
     Label words = new Label();
     words.setId("pins");
     words.getStyleClass().add("row-words");
     words.setWrapText(true);
-    rows.custom(words, () -> words.setText(model.pins().words()));
+    rows.custom(words, () -> words.setText(state.pins().words()));
   }
 }

@@ -1,5 +1,6 @@
 package carezza.desktop.view.bench;
 
+import java.time.Duration;
 import javafx.geometry.Pos;
 import javafx.scene.canvas.Canvas;
 import javafx.scene.canvas.GraphicsContext;
@@ -12,7 +13,7 @@ import javafx.scene.layout.VBox;
 import javafx.scene.paint.Color;
 
 import carezza.desktop.control.Titled;
-import carezza.desktop.state.BenchModel;
+import carezza.desktop.state.AppState;
 import carezza.desktop.task.Lane;
 import carezza.measure.ToneHistogram;
 import carezza.model.Project;
@@ -24,19 +25,20 @@ final class ToneView extends VBox {
 
   private static final double WIDTH = 256;
   private static final double HEIGHT = 84;
-  private static final long REST_MILLIS = 250;
+  private static final Duration REST = Duration.ofMillis(250);
 
-  private final BenchModel model;
+  private final AppState state;
   private final Canvas canvas = new Canvas(WIDTH, HEIGHT);
   private final ComboBox<SemanticRegion> where = new ComboBox<>();
   private final ToggleButton waveform = new ToggleButton("Waveform");
-  private final Lane counting = Lane.droppable("tones");
+  private final Lane counting;
   private Object counted;
   private ToneHistogram counts;
 
-  ToneView(BenchModel model) {
+  ToneView(AppState state) {
     super(4);
-    this.model = model;
+    this.state = state;
+    counting = state.tasks().droppable("tones");
     setId("tones");
     Label title = new Label("Tones of");
     title.getStyleClass().add("heading");
@@ -61,29 +63,28 @@ final class ToneView extends VBox {
 
   /** Counts anew if what is shown has changed. */
   void refresh() {
-    if (model.isEmpty() || getScene() == null) {
+    if (state.document().isEmpty() || getScene() == null) {
       return;
     }
-    Project project = model.projectProperty().get();
-    int layers = model.viewing().shownLayers();
+    Project project = state.document().project();
+    int layers = state.view().shownLayers();
     SemanticRegion region = where.getValue();
-    Session session = model.session();
+    Session session = state.document().session();
     Object wanted = java.util.Arrays.asList(project, layers, region, session);
     if (wanted.equals(counted)) {
       return;
     }
     counted = wanted;
-    counting.newest(
+    counting.rested(
+        REST,
         cancellation -> {
-          Thread.sleep(REST_MILLIS);
-          cancellation.check();
           return session.colour().tones(project, layers, region, cancellation);
         },
         found -> {
           counts = found;
           draw();
         },
-        model::fail);
+        state.status()::fail);
   }
 
   private void draw() {

@@ -1,486 +1,72 @@
 package carezza.desktop.view.deliver;
 
-import java.io.IOException;
-import java.nio.file.Files;
-import java.nio.file.InvalidPathException;
-import java.nio.file.Path;
-import java.util.List;
-import java.util.Locale;
-import javafx.geometry.Insets;
-import javafx.scene.control.Button;
-import javafx.scene.control.CheckBox;
-import javafx.scene.control.ComboBox;
-import javafx.scene.control.Label;
-import javafx.scene.control.ProgressBar;
-import javafx.scene.control.ScrollPane;
-import javafx.scene.control.Slider;
-import javafx.scene.control.TextField;
-import javafx.scene.control.Tooltip;
-import javafx.scene.layout.HBox;
-import javafx.scene.layout.VBox;
-import javafx.stage.FileChooser;
+import javafx.scene.Node;
+import javafx.scene.layout.BorderPane;
 
-import carezza.codec.OutputColour;
-import carezza.codec.OutputProfile;
-import carezza.codec.PictureReader;
-import carezza.desktop.app.Settings;
-import carezza.desktop.control.Buttons;
-import carezza.desktop.control.Titled;
-import carezza.desktop.state.BenchModel;
-import carezza.desktop.task.Faults;
-import carezza.desktop.task.Lane;
-import carezza.file.AtomicFile;
-import carezza.image.PictureSize;
-import carezza.measure.Gauge;
-import carezza.measure.Gauge.Verdict;
-import carezza.metadata.Metadata.Carried;
-import carezza.model.Project;
-import carezza.press.Intent;
-import carezza.problem.Problem;
-import carezza.session.Delivery;
-import carezza.session.Session;
+import carezza.desktop.action.Scope;
+import carezza.desktop.state.AppState;
+import carezza.desktop.state.Settings;
+import carezza.desktop.view.AppView;
+import carezza.desktop.view.picture.PictureArea;
 
-/** Writes the finished picture: size, format, what the gauges still say, and the care that is due. */
-public final class DeliverView extends VBox {
+/** Where the finished picture is written: it on the left, what becomes of it on the right. */
+public final class DeliverView implements AppView {
 
-  private static final double WIDTH = 330;
-  private static final int[] EDGES = {0, 4096, 2048, 1080};
-  private static final String SETTING = "deliver.";
+  private final AppState state;
+  private final BorderPane pane = new BorderPane();
+  private final PictureArea area;
+  private final DeliverPanel panel;
 
-  private final BenchModel model;
-  private final Settings settings;
-  private final Lane writing = new Lane("delivery");
-  private final TextField path = new TextField();
-  private final ComboBox<String> edge = new ComboBox<>();
-  private final Label size = words("");
-  private final Label qualityCaption = caption("");
-  private final Slider quality = new Slider(50, 100, 92);
-  private final ComboBox<String> bits = new ComboBox<>();
-  private final ComboBox<OutputProfile> profile = new ComboBox<>();
-  private final ComboBox<Intent> intent = new ComboBox<>();
-  private final CheckBox blackPoint = new CheckBox("Deepest black for black");
-  private final CheckBox proof = new CheckBox("Show the picture in these colours");
-  private final VBox print = new VBox(8);
-  private final Label press = words("");
-  private final ComboBox<Carried> notes = new ComboBox<>();
-  private final CheckBox layers = new CheckBox("A page for each layer, TIFF");
-  private final Button write = new Button("Write the picture");
-  private final Button stop = new Button("Stop");
-  private final HBox question = new HBox(8);
-  private final ProgressBar progress = new ProgressBar(-1);
-  private final Label outcome = words("");
-  private final VBox checks = new VBox(5);
-
-  /** What the proposed name is for. */
-  private Session proposedFor;
-
-  public DeliverView(BenchModel model, Settings settings) {
-    super();
-    this.model = model;
-    this.settings = settings;
-    setId("deliver");
-    getStyleClass().add("panel");
-    setPrefWidth(WIDTH);
-    setMinWidth(WIDTH);
-    Button other = Buttons.of("deliver-other-profile", "Profile of a printer or shop …", "An ICC profile of RGB or CMYK, matrix or tables, version 2 or 4", this::pickProfile);
-    VBox form = new VBox(10);
-    form.setPadding(new Insets(14));
-    form.getChildren()
-        .addAll(
-            heading("Deliver"),
-            caption("File"),
-            path,
-            caption("Long edge"),
-            edge,
-            size,
-            qualityCaption,
-            quality,
-            caption("Bits per channel, PNG and TIFF"),
-            bits,
-            caption("Colour space"),
-            profile,
-            other,
-            print,
-            proof,
-            caption("What the photograph’s file says"),
-            notes,
-            layers,
-            caption("What the gauges say"),
-            checks,
-            caption("With care"),
-            words(
-                "Retouched commercial pictures of people must be labelled in several countries:"
-                    + " follow local rules and what the client and the sitter agreed. Skin"
-                    + " lightness and natural marks are the person’s own; change them only on"
-                    + " request."));
-    build();
-    recall();
-    ScrollPane scroll = new ScrollPane(form);
-    scroll.setFitToWidth(true);
-    scroll.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
-    VBox.setVgrow(scroll, javafx.scene.layout.Priority.ALWAYS);
-    // What writes stays in sight however long the form grows.
-    VBox foot = new VBox(8, new HBox(8, write, stop), question, progress, outcome);
-    foot.setPadding(new Insets(10, 14, 14, 14));
-    getChildren().addAll(scroll, foot);
-    model.gaugesProperty().addListener((o, was, is) -> check(is));
-    model.projectProperty().addListener((o, was, is) -> saySize());
-    check(model.gaugesProperty().get());
+  /**
+   * @param area is shown by other views, too, and closed by whoever made it
+   */
+  public DeliverView(AppState state, PictureArea area, Settings settings) {
+    this.state = state;
+    this.area = area;
+    panel = new DeliverPanel(state, settings);
+    pane.setRight(panel);
   }
 
-  // --- parts
-
-  private void build() {
-    path.setId("deliver-path");
-    path.setTooltip(
-        new Tooltip("Folder and name; .jpg, .png, .tif, or .ora with layers, says the format"));
-    path.textProperty().addListener((o, was, is) -> question.setVisible(false));
-    path.setOnAction(e -> write.fire());
-    edge.setId("deliver-edge");
-    edge.getItems().add("Full size");
-    for (int i = 1; i < EDGES.length; i++) {
-      edge.getItems().add(EDGES[i] + " pixels");
-    }
-    edge.getSelectionModel().select(0);
-    edge.setTooltip(new Tooltip("Most pixels along the long edge; never enlarged"));
-    edge.getSelectionModel().selectedIndexProperty().addListener((o, was, is) -> saySize());
-    size.setId("deliver-size");
-    quality.setId("deliver-quality");
-    quality.setTooltip(new Tooltip("JPEG quality, 50 to 100"));
-    quality.valueProperty().addListener((o, was, is) -> sayQuality());
-    sayQuality();
-    bits.setId("deliver-bits");
-    bits.getItems().addAll("8", "16");
-    bits.getSelectionModel().select(0);
-    bits.setTooltip(new Tooltip("Bits per channel; JPEG always has 8"));
-    buildColour();
-    notes.setId("deliver-notes");
-    notes.getItems().addAll(Carried.values());
-    notes.setConverter(
-        new Titled<>(
-            c ->
-                switch (c) {
-                  case NOTHING -> "Leave out";
-                  case WITHOUT_PLACE -> "Carry over, without place and serial number";
-                  case ALL -> "Carry over, place included";
-                }));
-    notes.getSelectionModel().select(Carried.WITHOUT_PLACE);
-    notes.setTooltip(
-        new Tooltip("EXIF, IPTC and XMP: camera, date, author, rights, and where it was taken"));
-    layers.setId("deliver-layers");
-    layers.setTooltip(
-        new Tooltip("The photograph, each layer and the finished picture in one TIFF file"));
-    write.setId("deliver-write");
-    write.getStyleClass().add("strong");
-    write.setTooltip(new Tooltip("Renders at full quality and writes the file"));
-    write.setOnAction(e -> write(false));
-    stop.setId("deliver-stop");
-    stop.setTooltip(new Tooltip("Gives up; no file is written"));
-    stop.setOnAction(
-        e -> {
-          writing.cancel();
-          finished("Stopped; nothing was written.");
-        });
-    stop.setDisable(true);
-    question
-        .getChildren()
-        .addAll(
-            Buttons.of("deliver-replace", "Replace it", "Writes over the file that is there", () -> write(true)),
-            Buttons.of("deliver-rename", "A new name", "Proposes a name that is free", this::rename));
-    question.setVisible(false);
-    question.managedProperty().bind(question.visibleProperty());
-    progress.setVisible(false);
-    progress.managedProperty().bind(progress.visibleProperty());
-    progress.setMaxWidth(Double.MAX_VALUE);
-    outcome.setId("deliver-outcome");
+  @Override
+  public String id() {
+    return "deliver";
   }
 
-  private void buildColour() {
-    profile.setId("deliver-profile");
-    profile.getItems().addAll(OutputProfile.shipped());
-    profile.setConverter(new Titled<>(OutputProfile::title));
-    profile.getSelectionModel().select(OutputProfile.SRGB);
-    profile.setTooltip(
-        new Tooltip(
-            "sRGB for screens and the web; the wide space for further work; CMYK for print, as"
-                + " .tif"));
-    profile.valueProperty().addListener((o, was, is) -> sayColour());
-    intent.setId("deliver-intent");
-    intent.getItems().addAll(Intent.values());
-    intent.setConverter(new Titled<>(Intent::title));
-    intent.getSelectionModel().select(Intent.COLORIMETRIC);
-    intent.setTooltip(
-        new Tooltip(
-            "Perceptual moves all colours a little so that steps between strong ones stay;"
-                + " colorimetric keeps what can be printed"));
-    intent.valueProperty().addListener((o, was, is) -> sayColour());
-    blackPoint.setId("deliver-black-point");
-    blackPoint.setSelected(true);
-    blackPoint.setTooltip(
-        new Tooltip("Black-point compensation: detail in the darks stays apart on paper"));
-    blackPoint.disableProperty().bind(intent.valueProperty().isNotEqualTo(Intent.COLORIMETRIC));
-    blackPoint.selectedProperty().addListener((o, was, is) -> sayColour());
-    print.getChildren().addAll(caption("Colours that cannot be printed"), intent, blackPoint, press);
-    print.managedProperty().bind(print.visibleProperty());
-    proof.setId("deliver-proof");
-    proof.setTooltip(
-        new Tooltip("Soft proof: the picture as it would look in this space, on the paper’s white"));
-    proof.selectedProperty().addListener((o, was, is) -> sayColour());
-    sayColour();
+  @Override
+  public String title() {
+    return "Deliver";
   }
 
-  private static Label heading(String text) {
-    Label label = new Label(text);
-    label.getStyleClass().add("title");
-    return label;
+  @Override
+  public String hint() {
+    return "Write the finished picture";
   }
 
-  private static Label caption(String text) {
-    Label label = new Label(text);
-    label.getStyleClass().add("heading");
-    return label;
+  @Override
+  public Node node() {
+    return pane;
   }
 
-  private static Label words(String text) {
-    Label label = new Label(text);
-    label.setWrapText(true);
-    return label;
+  @Override
+  public void activate() {
+    state.view().moveTo(state.document().stack().size());
+    panel.propose();
+    pane.setCenter(area);
+    panel.takeFocus();
   }
 
-  // --- what the choices mean
-
-  private void sayQuality() {
-    qualityCaption.setText("JPEG quality %d".formatted(Math.round(quality.getValue())));
+  @Override
+  public void deactivate() {
+    pane.setCenter(null);
   }
 
-  private void sayColour() {
-    OutputProfile chosen = profile.getValue();
-    print.setVisible(!chosen.equals(OutputProfile.SRGB) && !chosen.equals(OutputProfile.WIDE));
-    press.setText(
-        chosen.equals(OutputProfile.COATED)
-            ? "The press is a made-up one; prefer the print shop’s own profile."
-            : "");
-    press.setManaged(!press.getText().isEmpty());
-    model
-        .viewing()
-        .screenProperty()
-        .set(
-            model
-                .viewing()
-                .screenProperty()
-                .get()
-                .proofing(proof.isSelected() ? colour() : null));
+  @Override
+  public Scope scope() {
+    return Scope.DOCUMENT;
   }
 
-  /** The pixels of the file as things stand. */
-  private void saySize() {
-    if (model.isEmpty() || model.projectProperty().get() == null) {
-      return;
-    }
-    PictureSize out = delivery().size(model.projectProperty().get(), model.session().size());
-    int wanted = EDGES[edge.getSelectionModel().getSelectedIndex()];
-    size.setText(
-        "%d × %d pixels%s"
-            .formatted(
-                out.width(),
-                out.height(),
-                wanted > out.longEdge() ? "; there are no more in the frame" : ""));
-  }
-
-  private OutputColour colour() {
-    return new OutputColour(profile.getValue(), intent.getValue(), blackPoint.isSelected());
-  }
-
-  private Delivery delivery() {
-    return new Delivery(
-        EDGES[edge.getSelectionModel().getSelectedIndex()],
-        (int) Math.round(quality.getValue()),
-        Integer.parseInt(bits.getValue()),
-        0,
-        colour(),
-        notes.getValue(),
-        layers.isSelected());
-  }
-
-  private void pickProfile() {
-    FileChooser chooser = new FileChooser();
-    chooser.setTitle("The profile of a printer or a print shop");
-    java.io.File picked = chooser.showOpenDialog(getScene().getWindow());
-    if (picked != null) {
-      useProfile(picked.toPath());
-    }
-  }
-
-  /** Takes a profile from its file into the list and chooses it. */
-  public void useProfile(Path file) {
-    try {
-      OutputProfile own = OutputProfile.of(file);
-      if (!profile.getItems().contains(own)) {
-        profile.getItems().add(own);
-      }
-      profile.setValue(own);
-      outcome.setText("");
-      settings.set(SETTING + "profile.file", file.toAbsolutePath().toString());
-    } catch (Problem e) {
-      outcome.setText(e.getMessage());
-    }
-  }
-
-  // --- what is remembered
-
-  private void recall() {
-    edge.getSelectionModel()
-        .select(Math.clamp(number("edge", 0), 0, EDGES.length - 1));
-    quality.setValue(Math.clamp(number("quality", 92), 50, 100));
-    bits.getSelectionModel().select(number("bits", 8) == 16 ? 1 : 0);
-    String own = settings.get(SETTING + "profile.file", "");
-    if (!own.isEmpty() && Files.isRegularFile(Path.of(own))) {
-      useProfile(Path.of(own));
-      profile.setValue(OutputProfile.SRGB);
-    }
-    String title = settings.get(SETTING + "profile", "");
-    profile.getItems().stream()
-        .filter(p -> p.title().equals(title))
-        .findFirst()
-        .ifPresent(profile::setValue);
-  }
-
-  private int number(String name, int otherwise) {
-    try {
-      return Integer.parseInt(settings.get(SETTING + name, Integer.toString(otherwise)));
-    } catch (NumberFormatException e) {
-      return otherwise;
-    }
-  }
-
-  private void remember() {
-    settings.set(
-        SETTING + "edge", Integer.toString(edge.getSelectionModel().getSelectedIndex()));
-    settings.set(SETTING + "quality", Long.toString(Math.round(quality.getValue())));
-    settings.set(SETTING + "bits", bits.getValue());
-    settings.set(SETTING + "profile", profile.getValue().title());
-  }
-
-  // --- writing
-
-  /** Proposes a name for this document, beside its photograph, that nothing has yet. */
-  public void propose() {
-    if (model.isEmpty()) {
-      return;
-    }
-    saySize();
-    if (proposedFor != model.session()) {
-      proposedFor = model.session();
-      outcome.setText("");
-      path.setText(proposal(".jpg").toString());
-    }
-  }
-
-  /** Puts the file's name in hand; Enter then writes. */
-  public void takeFocus() {
-    path.requestFocus();
-    path.end();
-  }
-
-  private Path proposal(String ending) {
-    return ProposedNames.free(
-        ProposedNames.folder(model.retouch()),
-        model.projectProperty().get().title() + " retouched",
-        ending);
-  }
-
-  private void rename() {
-    String name = path.getText().strip();
-    int dot = name.lastIndexOf('.');
-    path.setText(proposal(dot > 0 ? name.substring(dot) : ".jpg").toString());
-    outcome.setText("");
-  }
-
-  private void write(boolean replaces) {
-    question.setVisible(false);
-    Path file;
-    try {
-      file = Path.of(path.getText().strip()).toAbsolutePath();
-    } catch (InvalidPathException e) {
-      outcome.setText("This is no name for a file; use letters, digits and dots.");
-      return;
-    }
-    Session session = model.session();
-    Project project = model.projectProperty().get();
-    Delivery delivery = delivery();
-    AtomicFile target = AtomicFile.of(file, replaces);
-    try {
-      // Whatever else is wrong, a photograph is refused first.
-      target.check();
-      delivery.check(file);
-    } catch (Problem e) {
-      question.setVisible(e.kind() == Problem.Kind.FILE_EXISTS);
-      outcome.setText(
-          e.kind() == Problem.Kind.FILE_EXISTS
-              ? PictureReader.name(file) + " is there already. What becomes of it?"
-              : e.getMessage());
-      return;
-    }
-    remember();
-    write.setDisable(true);
-    stop.setDisable(false);
-    progress.setVisible(true);
-    outcome.setText("Rendering at full size …");
-    model.messageProperty().set("Writing " + PictureReader.name(file) + " …");
-    writing.newest(
-        cancellation -> {
-          session.deliver(project, target, delivery, cancellation);
-          return written(file, delivery.size(project, session.size()));
-        },
-        done -> {
-          model.messageProperty().set(done);
-          finished(done);
-        },
-        e -> {
-          String said = Faults.said(e);
-          model.messageProperty().set(said);
-          finished(said);
-        });
-  }
-
-  private static String written(Path file, PictureSize size) throws IOException {
-    return "Written: %s, %d × %d pixels, %s"
-        .formatted(file, size.width(), size.height(), bytes(Files.size(file)));
-  }
-
-  private static String bytes(long count) {
-    return count < 1_000_000
-        ? "%d kB".formatted((count + 500) / 1000)
-        : String.format(Locale.ROOT, "%.1f MB", count / 1e6);
-  }
-
-  private void finished(String words) {
-    write.setDisable(false);
-    stop.setDisable(true);
-    progress.setVisible(false);
-    outcome.setText(words);
-  }
-
-  private void check(List<Gauge> gauges) {
-    checks.getChildren().clear();
-    List<Gauge> outside =
-        gauges.stream()
-            .filter(g -> g.verdict() == Verdict.ABOVE || g.verdict() == Verdict.BELOW)
-            .toList();
-    long inside = gauges.stream().filter(g -> g.verdict() == Verdict.INSIDE).count();
-    checks.getChildren().add(words(inside + " gauges lie inside their bands."));
-    for (Gauge g : outside) {
-      String way = g.verdict() == Verdict.ABOVE ? "above" : "below";
-      checks
-          .getChildren()
-          .add(
-              words(
-                  "%s is %s its band: %.2f %s, on %s."
-                      .formatted(g.title(), way, g.after(), g.unit(), g.region())));
-    }
-  }
-
+  @Override
   public void close() {
-    writing.close();
+    panel.close();
   }
 }

@@ -2,6 +2,7 @@ package carezza.desktop.view.start;
 
 import java.nio.file.Path;
 import java.util.List;
+import java.util.function.Supplier;
 import javafx.geometry.Insets;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
@@ -14,27 +15,55 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 
-import carezza.desktop.app.Actions;
-import carezza.desktop.app.Home;
+import carezza.desktop.action.Scope;
+import carezza.desktop.view.AppView;
 
 /** What stands in the window before a picture is open: the demo, recent projects, a file of one's own. */
-public final class StartView extends VBox {
+public final class StartView implements AppView {
 
   private static final double PICTURE_HEIGHT = 230;
 
   /** A card's height: a button does not ask its wrapped words how tall they are. */
   private static final double CARD_HEIGHT = PICTURE_HEIGHT + 92;
 
-  public StartView(Actions actions, Home home) {
-    super(26);
-    setId("start");
-    getStyleClass().add("start");
-    setAlignment(Pos.CENTER);
-    setPadding(new Insets(30));
+  private static final int MOST_RECENT = 4;
+
+  /** What can be opened. */
+  public interface Opening {
+
+    void askOpen();
+
+    void open(Path file);
+
+    /** Shows what earlier runs did not save, if there is anything. */
+    void offerRecovery();
+
+    void openUnderstudy();
+
+    void openApothecary();
+  }
+
+  private final Opening opening;
+  private final Supplier<List<Path>> recent;
+  private final VBox box = new VBox(26);
+  private final VBox files = new VBox(8);
+
+  /**
+   * @param recent projects, the newest first
+   */
+  public StartView(Opening opening, Supplier<List<Path>> recent) {
+    this.opening = opening;
+    this.recent = recent;
+    box.setId("start");
+    box.getStyleClass().add("start");
+    box.setAlignment(Pos.CENTER);
+    box.setPadding(new Insets(30));
     Label name = new Label("Carezza");
     name.getStyleClass().add("wordmark");
     Label line = new Label("Every touch is a recipe, never a pixel.");
     line.getStyleClass().add("motto");
+    VBox top = new VBox(2, name, line);
+    top.setAlignment(Pos.CENTER);
     HBox demos =
         new HBox(
             22,
@@ -43,33 +72,76 @@ public final class StartView extends VBox {
                 "understudy",
                 "The Understudy",
                 "A finished retouch through all eight stages",
-                actions::openUnderstudy),
+                opening::openUnderstudy),
             demo(
                 "demo-apothecary",
                 "apothecary",
                 "The Apothecary",
-                "As shot, face map placed: begin here",
-                actions::openApothecary));
+                "As shot: begin here",
+                opening::openApothecary));
     demos.setAlignment(Pos.CENTER);
+    files.setAlignment(Pos.CENTER);
+    Label place = new Label("Lumen Court, Sant’Orsola · Autumn cards · all people are made up");
+    place.getStyleClass().add("hint");
+    box.getChildren().addAll(top, demos, files, place);
+  }
+
+  @Override
+  public String id() {
+    return "start";
+  }
+
+  @Override
+  public String title() {
+    return "Start";
+  }
+
+  @Override
+  public String hint() {
+    return "Demos, recent projects, a file of one's own";
+  }
+
+  @Override
+  public boolean listed() {
+    return false;
+  }
+
+  @Override
+  public boolean needsDocument() {
+    return false;
+  }
+
+  @Override
+  public Node node() {
+    return box;
+  }
+
+  @Override
+  public void activate() {
     Button open = new Button("Open a photograph or a project …");
     open.setId("open-file");
     open.getStyleClass().add("strong");
     open.setTooltip(new Tooltip("JPEG, PNG, TIFF, WebP, DNG or .carezza (Ctrl + O)"));
-    open.setOnAction(e -> actions.askOpen());
-    VBox files = new VBox(8, open);
-    files.setAlignment(Pos.CENTER);
-    files.getChildren().add(recovery(actions));
-    List<Path> recent = home.recent();
-    if (!recent.isEmpty()) {
+    open.setOnAction(e -> opening.askOpen());
+    files.getChildren().setAll(open, recovery(opening));
+    List<Path> known = recent.get();
+    if (!known.isEmpty()) {
       Label heading = new Label("Recent");
       heading.getStyleClass().add("heading");
       files.getChildren().add(heading);
-      recent.stream().limit(4).forEach(p -> files.getChildren().add(recent(p, actions)));
+      known.stream().limit(MOST_RECENT).forEach(p -> files.getChildren().add(recent(p, opening)));
     }
-    Label place = new Label("Lumen Court, Sant’Orsola · Autumn cards · all people are made up");
-    place.getStyleClass().add("hint");
-    getChildren().addAll(new VBox(2, name, line), demos, files, place);
-    ((VBox) getChildren().getFirst()).setAlignment(Pos.CENTER);
+    open.requestFocus();
+  }
+
+  @Override
+  public Scope scope() {
+    return Scope.APPLICATION;
+  }
+
+  @Override
+  public void close() {
+    // It holds nothing.
   }
 
   private static Node demo(String id, String picture, String title, String words, Runnable open) {
@@ -101,14 +173,14 @@ public final class StartView extends VBox {
     return button;
   }
 
-  private static Button recent(Path file, Actions actions) {
+  private static Button recent(Path file, Opening actions) {
     Button button = new Button(file.getFileName().toString());
     button.setTooltip(new Tooltip(file.toString()));
     button.setOnAction(e -> actions.open(file));
     return button;
   }
 
-  private static Button recovery(Actions actions) {
+  private static Button recovery(Opening actions) {
     Button button = new Button("Work that was not saved …");
     button.setId("recover");
     button.setTooltip(new Tooltip("What was kept when Carezza ended without saving, if there is any"));

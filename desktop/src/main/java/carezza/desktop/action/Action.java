@@ -1,0 +1,116 @@
+package carezza.desktop.action;
+
+import javafx.beans.binding.BooleanExpression;
+import javafx.beans.property.ReadOnlyObjectProperty;
+import javafx.beans.property.ReadOnlyObjectWrapper;
+import javafx.beans.property.SimpleBooleanProperty;
+import javafx.scene.input.KeyCombination;
+
+/**
+ * Something that can be done, once: its name, its sentence, its key, whether it can be done now, and what it does. Menu,
+ * buttons, tooltips, the list of keys and the search for commands are made from it.
+ */
+public final class Action {
+
+  private final String id;
+  private final Menu menu;
+  private final Scope scope;
+  private final String text;
+  private final String hint;
+  private final KeyCombination usual;
+  private final ReadOnlyObjectWrapper<KeyCombination> key = new ReadOnlyObjectWrapper<>();
+  private final BooleanExpression enabled;
+  private final Runnable run;
+  private final Runnable release;
+
+  Action(
+      String id,
+      Menu menu,
+      Scope scope,
+      String text,
+      String hint,
+      KeyCombination key,
+      BooleanExpression enabled,
+      Runnable run,
+      Runnable release) {
+    this.id = id;
+    this.menu = menu;
+    this.scope = scope;
+    this.text = text;
+    this.hint = hint;
+    this.usual = key;
+    this.key.set(key);
+    this.enabled = enabled == null ? new SimpleBooleanProperty(true) : enabled;
+    this.run = run;
+    this.release = release;
+  }
+
+  public String id() {
+    return id;
+  }
+
+  public Menu menu() {
+    return menu;
+  }
+
+  public Scope scope() {
+    return scope;
+  }
+
+  /** Its name. */
+  public String text() {
+    return text;
+  }
+
+  /** What it does, in a sentence. */
+  public String hint() {
+    return hint;
+  }
+
+  /** The key that runs it, or null. */
+  public ReadOnlyObjectProperty<KeyCombination> keyProperty() {
+    return key.getReadOnlyProperty();
+  }
+
+  /** The key that it has unless it is changed, or null. */
+  public KeyCombination usualKey() {
+    return usual;
+  }
+
+  void setKey(KeyCombination combination) {
+    key.set(combination);
+  }
+
+  /** The key as it is written, or nothing. */
+  public String keyWords() {
+    return key.get() == null ? "" : KeyNames.of(key.get());
+  }
+
+  /** The sentence and the key, as a tooltip has them. */
+  public String tip() {
+    return hint + (key.get() == null ? "" : " (" + keyWords() + (isHeld() ? ", held" : "") + ")");
+  }
+
+  public BooleanExpression enabled() {
+    return enabled;
+  }
+
+  /** Whether it lasts for as long as its key is held. */
+  public boolean isHeld() {
+    return release != null;
+  }
+
+  /** Does it, if it can be done now. */
+  public void run() {
+    if (enabled.get()) {
+      run.run();
+    }
+  }
+
+  /** Ends what lasts while a key is held. */
+  public void release() {
+    if (release != null) {
+      release.run();
+    }
+  }
+}

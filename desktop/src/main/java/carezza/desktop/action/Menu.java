@@ -1,0 +1,12 @@
+package carezza.desktop.action;
+
+/** Where an action stands in the menu bar. */
+public enum Menu {
+  PICTURE,
+  STEPS,
+  STACK,
+  BRUSH,
+  MEND,
+  SEE,
+  HELP
+}

@@ -1,0 +1,50 @@
+package carezza.desktop.action;
+
+import java.util.List;
+import javafx.scene.control.CustomMenuItem;
+import javafx.scene.control.Label;
+import javafx.scene.control.Menu;
+import javafx.scene.control.MenuBar;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
+
+import carezza.desktop.text.Texts;
+
+/** The menu bar, made from the actions. Keys stand beside the names; pressing them is the window's business. */
+public final class MenuBars {
+
+  private static final double WIDTH = 260;
+
+  private MenuBars() {}
+
+  public static MenuBar of(ActionMap actions) {
+    Texts texts = Texts.of("actions");
+    MenuBar bar = new MenuBar();
+    bar.setId("menus");
+    for (carezza.desktop.action.Menu each : carezza.desktop.action.Menu.values()) {
+      Menu menu = new Menu(texts.get("menu." + each.name()));
+      menu.setId("menu-" + each.name().toLowerCase(java.util.Locale.ROOT));
+      List<Action> own = actions.of(each).stream().filter(a -> !a.isHeld()).toList();
+      own.forEach(action -> menu.getItems().add(item(action)));
+      bar.getMenus().add(menu);
+    }
+    return bar;
+  }
+
+  private static CustomMenuItem item(Action action) {
+    Label name = new Label(action.text());
+    Label key = new Label(action.keyWords());
+    key.getStyleClass().add("menu-key");
+    action.keyProperty().subscribe((was, is) -> key.setText(action.keyWords()));
+    Region spring = new Region();
+    HBox.setHgrow(spring, Priority.ALWAYS);
+    HBox row = new HBox(16, name, spring, key);
+    row.setPrefWidth(WIDTH);
+    CustomMenuItem item = new CustomMenuItem(row);
+    item.setId("menu-item-" + action.id());
+    item.disableProperty().bind(action.enabled().not());
+    item.setOnAction(e -> action.run());
+    return item;
+  }
+}

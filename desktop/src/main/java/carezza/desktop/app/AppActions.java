@@ -1,0 +1,267 @@
+package carezza.desktop.app;
+
+import static carezza.desktop.action.Scope.APPLICATION;
+import static carezza.desktop.action.Scope.BENCH;
+import static carezza.desktop.action.Scope.DOCUMENT;
+import static carezza.desktop.action.Scope.REPAIRS;
+
+import java.util.Locale;
+import javafx.beans.binding.Bindings;
+import javafx.beans.binding.BooleanBinding;
+import javafx.beans.property.BooleanProperty;
+import javafx.beans.property.ObjectProperty;
+
+import carezza.desktop.action.ActionMap;
+import carezza.desktop.action.Menu;
+import carezza.desktop.state.AppState;
+import carezza.desktop.state.Brush;
+import carezza.desktop.state.Comparison;
+import carezza.desktop.state.ToolKind;
+import carezza.desktop.view.picture.CheckStrip;
+import carezza.desktop.view.picture.PictureView;
+import carezza.measure.CheckView;
+import carezza.model.LayerKind;
+import carezza.model.Stage;
+
+/** The list of all that can be done in the window; what each is called stands in the texts. */
+final class AppActions {
+
+  private static final double WIDER = 1.15;
+  private static final double SOFTER = 0.1;
+  private static final double STRONGER = 0.05;
+
+  private final ActionMap actions = new ActionMap();
+  private final AppState state;
+  private final Shell shell;
+
+  private AppActions(AppState state, Shell shell) {
+    this.state = state;
+    this.shell = shell;
+  }
+
+  static ActionMap of(AppState state, Shell shell) {
+    AppActions all = new AppActions(state, shell);
+    all.picture();
+    all.steps();
+    all.stack();
+    all.brush();
+    all.mend();
+    all.see();
+    all.help();
+    return all.actions;
+  }
+
+  private BooleanBinding open() {
+    return state.document().projectProperty().isNotNull();
+  }
+
+  private BooleanBinding selected() {
+    return state.selection().selectedProperty().isNotNull();
+  }
+
+  private void picture() {
+    DocumentFiles files = shell.files();
+    actions.add("start", Menu.PICTURE, APPLICATION, "Shortcut+N", shell::showStart);
+    actions.add("open", Menu.PICTURE, APPLICATION, "Shortcut+O", files::askOpen);
+    actions.add("save", Menu.PICTURE, DOCUMENT, "Shortcut+S", open(), files::save);
+    actions.add("save-as", Menu.PICTURE, DOCUMENT, "Shift+Shortcut+S", open(), files::askSave);
+    actions.add("deliver", Menu.PICTURE, DOCUMENT, "Shortcut+D", open(), shell::toggleDeliver);
+    actions.add("recover", Menu.PICTURE, APPLICATION, null, files::offerRecovery);
+    actions.add("leave", Menu.PICTURE, DOCUMENT, "Shortcut+W", open(), shell::leave);
+    actions.add("quit", Menu.PICTURE, APPLICATION, "Shortcut+Q", shell::quit);
+  }
+
+  private void steps() {
+    actions.add(
+        "undo",
+        Menu.STEPS,
+        DOCUMENT,
+        "Shortcut+Z",
+        Bindings.createBooleanBinding(
+            () -> state.document().undoableProperty().get(), state.document().undoableProperty()),
+        state.selection()::undo);
+    actions.add(
+        "redo",
+        Menu.STEPS,
+        DOCUMENT,
+        "Shift+Shortcut+Z",
+        Bindings.createBooleanBinding(
+            () -> state.document().redoableProperty().get(), state.document().redoableProperty()),
+        state.selection()::redo);
+    actions.add(
+        "redo-too", Menu.STEPS, DOCUMENT, "Shortcut+Y", null, state.selection()::redo);
+    actions.add("back", Menu.STEPS, APPLICATION, "Esc", shell::back);
+  }
+
+  private void stack() {
+    for (Stage stage : Stage.values()) {
+      int number = stage.ordinal() + 1;
+      actions.add(
+          "stage-" + number,
+          Menu.STACK,
+          BENCH,
+          Integer.toString(number),
+          () -> state.selection().goTo(stage));
+    }
+    actions.add("layer-before", Menu.STACK, BENCH, "Left", () -> state.selection().step(-1));
+    actions.add("layer-after", Menu.STACK, BENCH, "Right", () -> state.selection().step(1));
+    actions.add("photograph", Menu.STACK, BENCH, "0", () -> state.selection().select(null));
+    actions.add("layer-on", Menu.STACK, BENCH, "O", selected(), state.selection()::turnLayer);
+    actions.add(
+        "layer-down", Menu.STACK, BENCH, "Shift+Left", selected(), () -> state.selection().move(-1));
+    actions.add(
+        "layer-up", Menu.STACK, BENCH, "Shift+Right", selected(), () -> state.selection().move(1));
+    actions.add(
+        "layer-double", Menu.STACK, BENCH, "Shift+Shortcut+D", selected(), state.selection()::twice);
+    actions.add("page", Menu.STACK, BENCH, "W", selected(), () -> shell.bench().turnPage());
+    actions.add("advice", Menu.STACK, BENCH, "I", this::advice);
+    actions.add("contours", Menu.STACK, BENCH, "G", selected(), state.advice()::turnContours);
+    actions.add("remove", Menu.STACK, BENCH, "Delete", selected(), this::remove);
+    actions.add("playhead-back", Menu.STACK, DOCUMENT, "Page_Up", () -> playhead(-1));
+    actions.add("playhead-forth", Menu.STACK, DOCUMENT, "Page_Down", () -> playhead(1));
+    for (LayerKind kind : LayerKind.values()) {
+      actions.named(
+          "add-" + kind.key(),
+          "Add " + kind.title(),
+          "A new layer on top of " + kind.stage().title(),
+          Menu.STACK,
+          BENCH,
+          null,
+          () -> state.selection().add(kind));
+    }
+  }
+
+  private void playhead(int by) {
+    state.view().moveTo(state.view().playhead() + by);
+  }
+
+  private void advice() {
+    if (!shown().takeHint()) {
+      state.advice().take();
+    }
+  }
+
+  private void remove() {
+    if (state.tools().tool() != ToolKind.REPAIR || !state.repairs().remove()) {
+      state.selection().remove();
+    }
+  }
+
+  private void brush() {
+    actions.add(
+        "paint-mask",
+        Menu.BRUSH,
+        BENCH,
+        "P",
+        selected(),
+        () -> state.tools().turn(ToolKind.MASK));
+    actions.add("erase", Menu.BRUSH, BENCH, "L", () -> turn(state.tools().erasingProperty()));
+    actions.add(
+        "inside-edges", Menu.BRUSH, BENCH, "E", () -> brush(b -> b.staying(!b.inside())));
+    actions.add("brush-smaller", Menu.BRUSH, BENCH, "S", () -> brush(b -> b.radiusTimes(1 / WIDER)));
+    actions.add("brush-larger", Menu.BRUSH, BENCH, "D", () -> brush(b -> b.radiusTimes(WIDER)));
+    actions.add("brush-harder", Menu.BRUSH, BENCH, "Shift+S", () -> brush(b -> b.softer(-SOFTER)));
+    actions.add("brush-softer", Menu.BRUSH, BENCH, "Shift+D", () -> brush(b -> b.softer(SOFTER)));
+    actions.add("brush-weaker", Menu.BRUSH, BENCH, "Alt+S", () -> brush(b -> b.stronger(-STRONGER)));
+    actions.add("brush-stronger", Menu.BRUSH, BENCH, "Alt+D", () -> brush(b -> b.stronger(STRONGER)));
+    actions.held(
+        "brush-hand",
+        Menu.BRUSH,
+        BENCH,
+        "B",
+        () -> shown().holdBrush(true),
+        () -> shown().holdBrush(false));
+    actions.add("face-map", Menu.BRUSH, BENCH, "F", state.selection()::turnFaceMap);
+    actions.add("frame", Menu.BRUSH, BENCH, "Shift+F", this::frame);
+  }
+
+  private void frame() {
+    state.selection().select(null);
+    state.tools().toolProperty().set(ToolKind.FRAME);
+  }
+
+  private static void turn(BooleanProperty value) {
+    value.set(!value.get());
+  }
+
+  private void brush(java.util.function.UnaryOperator<Brush> change) {
+    state.tools().brushProperty().set(change.apply(state.tools().brush()));
+  }
+
+  private void mend() {
+    actions.add(
+        "repairs-in-hand",
+        Menu.MEND,
+        REPAIRS,
+        "R",
+        () ->
+            state
+                .tools()
+                .toolProperty()
+                .set(state.tools().tool() == ToolKind.REPAIR ? ToolKind.HEAL : ToolKind.REPAIR));
+    actions.add("next-source", Menu.MEND, REPAIRS, "T", state.repairs()::another);
+    actions.add("look-for-spots", Menu.MEND, REPAIRS, "Shift+N", state.proposals()::look);
+    actions.add("proposal-next", Menu.MEND, REPAIRS, "N", state.proposals()::next);
+    BooleanBinding deciding = state.proposals().currentProperty().isNotNull();
+    actions.add("proposal-heal", Menu.MEND, REPAIRS, "Enter", deciding, state.proposals()::accept);
+    actions.add("proposal-keep", Menu.MEND, REPAIRS, "K", deciding, state.proposals()::keep);
+  }
+
+  private void see() {
+    actions.add("zoom", Menu.SEE, DOCUMENT, "Z", () -> shown().toggleZoom());
+    actions.add("zoom-in", Menu.SEE, DOCUMENT, "Plus", () -> shown().zoomBy(1));
+    actions.add("zoom-out", Menu.SEE, DOCUMENT, "Minus", () -> shown().zoomBy(-1));
+    actions.held(
+        "as-shot",
+        Menu.SEE,
+        DOCUMENT,
+        "A",
+        () -> state.view().asShotProperty().set(true),
+        () -> state.view().asShotProperty().set(false));
+    actions.held(
+        "mask",
+        Menu.SEE,
+        DOCUMENT,
+        "M",
+        () -> state.view().maskShownProperty().set(true),
+        () -> state.view().maskShownProperty().set(false));
+    actions.held(
+        "move-view",
+        Menu.SEE,
+        DOCUMENT,
+        "Space",
+        () -> shown().holdSpace(true),
+        () -> shown().holdSpace(false));
+    actions.add("mask-view", Menu.SEE, DOCUMENT, "V", state.view()::turnMaskView);
+    actions.add("compare", Menu.SEE, DOCUMENT, "C", this::compare);
+    actions.add("mirror", Menu.SEE, DOCUMENT, "X", () -> turn(state.view().mirroredProperty()));
+    actions.add("fold-panel", Menu.SEE, BENCH, "Alt+1", () -> shell.bench().turnPanel());
+    actions.add("fold-course", Menu.SEE, BENCH, "Alt+2", () -> shell.bench().turnCourse());
+    actions.add("full-screen", Menu.SEE, APPLICATION, "Alt+0", shell::turnFullScreen);
+    for (CheckView way : CheckView.values()) {
+      actions.named(
+          "see-" + way.name().toLowerCase(Locale.ROOT),
+          "See: " + way.title(),
+          way.hint(),
+          Menu.SEE,
+          DOCUMENT,
+          CheckStrip.key(way),
+          () -> state.view().turn(way));
+    }
+    actions.add("screen", Menu.SEE, APPLICATION, null, shell::showScreen);
+  }
+
+  private void compare() {
+    ObjectProperty<Comparison> how = state.view().comparisonProperty();
+    how.set(how.get().next());
+  }
+
+  private void help() {
+    actions.add("find-command", Menu.HELP, APPLICATION, "Shortcut+K", shell::showCommands);
+    actions.add("keys", Menu.HELP, APPLICATION, "F1", shell::showCommands);
+  }
+
+  private PictureView shown() {
+    return shell.picture();
+  }
+}

@@ -1,0 +1,289 @@
+package carezza.desktop.app;
+
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.concurrent.Callable;
+import java.util.function.Consumer;
+import javafx.scene.control.Label;
+
+import carezza.codec.PictureReader;
+import carezza.desktop.demo.Demo;
+import carezza.desktop.state.AppState;
+import carezza.desktop.state.Status;
+import carezza.desktop.task.Lane;
+import carezza.desktop.view.deliver.ProposedNames;
+import carezza.desktop.view.start.StartView;
+import carezza.file.AtomicFile;
+import carezza.image.Cancellation;
+import carezza.project.Document;
+import carezza.project.ProjectFile;
+import carezza.session.Journals;
+import carezza.session.Journals.LeftBehind;
+import carezza.session.Session;
+
+/** Opens and saves documents; nothing that is not saved is left without a question. */
+final class DocumentFiles implements StartView.Opening, AutoCloseable {
+
+  private final AppState state;
+  private final Home home;
+  private final Journals journals;
+  private final Autosave autosave;
+  private final FileDialogs dialogs;
+  private final Sheets sheets;
+  private final Runnable opened;
+  private final Lane files;
+  private final Lane recovery;
+
+  /**
+   * @param opened shows the document that was opened
+   */
+  DocumentFiles(AppState state, Home home, FileDialogs dialogs, Sheets sheets, Runnable opened) {
+    this.state = state;
+    this.home = home;
+    this.dialogs = dialogs;
+    this.sheets = sheets;
+    this.opened = opened;
+    journals = home.journals();
+    autosave = new Autosave(state, journals);
+    files = state.tasks().lane("files");
+    recovery = state.tasks().lane("recovery");
+  }
+
+  // --- opening
+
+  @Override
+  public void askOpen() {
+    whenSafe(() -> dialogs.open().ifPresent(this::load));
+  }
+
+  @Override
+  public void open(Path file) {
+    whenSafe(() -> load(file));
+  }
+
+  @Override
+  public void openUnderstudy() {
+    whenSafe(() -> load("The Understudy", Demo::understudy, this::put));
+  }
+
+  @Override
+  public void openApothecary() {
+    whenSafe(() -> load("The Apothecary", Demo::apothecary, this::put));
+  }
+
+  private void load(Path file) {
+    load(
+        PictureReader.name(file),
+        () -> ProjectFile.openOrStart(file),
+        document -> {
+          put(document);
+          if (ProjectFile.isProject(file)) {
+            home.remember(file);
+          }
+        });
+  }
+
+  /** Opens in the background; if that fails, what is at work stays untouched. */
+  private <T> void load(String name, Callable<T> source, Consumer<T> then) {
+    Status.Job job = state.status().begin("Opening " + name, files::cancel);
+    files.newest(
+        cancellation -> source.call(),
+        document -> {
+          job.end();
+          then.accept(document);
+        },
+        e -> {
+          job.end();
+          state.status().fail(e);
+          if (state.document().isEmpty()) {
+            problem(state.status().messageProperty().get());
+          }
+        });
+  }
+
+  private void problem(String said) {
+    Label words = new Label(said);
+    words.setWrapText(true);
+    words.setMaxWidth(520);
+    words.setId("problem");
+    sheets.show(words);
+  }
+
+  /** Puts a document to work and shows it. */
+  void put(Document document) {
+    put(document, autosave::begin);
+  }
+
+  private void put(Document document, Runnable journal) {
+    if (!(sheets.content() instanceof RecoverySheet)) {
+      // What was left behind is still to be decided on, whatever is opened meanwhile.
+      sheets.close();
+    }
+    journal.run();
+    state.document().open(document);
+    opened.run();
+  }
+
+  // --- unsaved work
+
+  boolean isUnsaved() {
+    return !state.document().isEmpty() && state.document().dirtyProperty().get();
+  }
+
+  /** Does what would take the document's place, once its unsaved work is saved or given up. */
+  void whenSafe(Runnable next) {
+    if (!isUnsaved()) {
+      next.run();
+      return;
+    }
+    sheets.show(
+        new UnsavedSheet(
+            state.document().project().title(),
+            () -> {
+              sheets.close();
+              save(next);
+            },
+            () -> {
+              sheets.close();
+              autosave.giveUp();
+              next.run();
+            },
+            sheets::close));
+  }
+
+  /** The work is not wanted any more. */
+  void giveUp() {
+    autosave.giveUp();
+  }
+
+  @Override
+  public void offerRecovery() {
+    recovery.newest(
+        cancellation -> new Found(journals.expire(), journals.leftBehind()),
+        found -> {
+          if (!found.expired().isEmpty()) {
+            state
+                .status()
+                .say(
+                    "Unsaved work that waited for 30 days was thrown away: "
+                        + String.join(", ", found.expired()));
+          }
+          if (!found.works().isEmpty()) {
+            sheets.show(
+                new RecoverySheet(found.works(), this::takeUp, this::discard, sheets::close));
+          }
+        },
+        state.status()::fail);
+  }
+
+  private record Found(List<String> expired, List<LeftBehind> works) {}
+
+  private void takeUp(LeftBehind work) {
+    sheets.close();
+    whenSafe(
+        () ->
+            load(
+                work.title(),
+                () -> journals.takeUp(work),
+                taken -> {
+                  put(taken.document(), () -> autosave.begin(taken.journal(), taken.steps()));
+                  state.document().markUnsaved();
+                }));
+  }
+
+  private void discard(LeftBehind work) {
+    recovery.inTurn(() -> journals.discard(work), state.status()::fail);
+  }
+
+  // --- saving
+
+  void save() {
+    save(() -> {});
+  }
+
+  private void save(Runnable next) {
+    Path path = state.document().pathProperty().get();
+    if (path == null) {
+      askSave(next);
+    } else {
+      write(path, next);
+    }
+  }
+
+  void askSave() {
+    askSave(() -> {});
+  }
+
+  private void askSave(Runnable next) {
+    Path known = state.document().pathProperty().get();
+    Document current = state.document().current();
+    Path proposal =
+        known != null
+            ? known
+            : ProposedNames.free(
+                ProposedNames.folder(current), current.project().title(), ProjectFile.ENDING);
+    dialogs
+        .save(proposal)
+        .map(
+            file ->
+                ProjectFile.isProject(file)
+                    ? file
+                    : file.resolveSibling(PictureReader.name(file) + ProjectFile.ENDING))
+        .ifPresent(file -> replace(file, next));
+  }
+
+  /** Asks before another file is replaced; the project's own is written anew. */
+  private void replace(Path file, Runnable next) {
+    if (!Files.exists(file) || file.equals(state.document().pathProperty().get())) {
+      write(file, next);
+      return;
+    }
+    sheets.show(
+        new ReplaceSheet(
+            file,
+            () -> {
+              sheets.close();
+              write(file, next);
+            },
+            sheets::close));
+  }
+
+  private void write(Path file, Runnable next) {
+    Document document = state.document().current();
+    Session session = state.document().session();
+    Status.Job job = state.status().begin("Saving " + file.getFileName(), null);
+    files.newest(
+        cancellation -> {
+          session.save(document, AtomicFile.replacing(file), Cancellation.NONE);
+          return file;
+        },
+        done -> {
+          job.end();
+          state.document().savedAs(done, document.project());
+          home.remember(done);
+          autosave.saved();
+          state.status().say(saved(done, document));
+          next.run();
+        },
+        e -> {
+          job.end();
+          state.status().fail(e);
+        });
+  }
+
+  private static String saved(Path file, Document document) {
+    return "Saved "
+        + file.getFileName()
+        + (document.source() == null
+            ? ""
+            : "; it links to " + document.source().getFileName() + ", so keep both");
+  }
+
+  @Override
+  public void close() {
+    autosave.close();
+    files.close();
+    recovery.close();
+  }
+}

@@ -1,0 +1,18 @@
+package carezza.desktop.app;
+
+import java.nio.file.Path;
+import java.util.Optional;
+
+/** Asks for files. */
+public interface FileDialogs {
+
+  /** Which photograph or project to open; nothing if it was called off. */
+  Optional<Path> open();
+
+  /**
+   * Where to save the project; nothing if it was called off.
+   *
+   * @param proposal folder and name to begin with
+   */
+  Optional<Path> save(Path proposal);
+}

@@ -1,0 +1,119 @@
+package carezza.desktop.app;
+
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.function.BooleanSupplier;
+import java.util.function.Supplier;
+import javafx.application.Platform;
+import javafx.scene.Node;
+import javafx.scene.Parent;
+import javafx.scene.control.TextInputControl;
+import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyEvent;
+
+import carezza.desktop.action.Action;
+import carezza.desktop.action.ActionMap;
+import carezza.desktop.action.Scope;
+
+/**
+ * Runs the action of a key that the control in focus did not take itself. While a sheet is open it has all keys; while
+ * a text is typed only keys that write nothing run anything.
+ */
+final class KeyDispatch {
+
+  /** Style class of fields that are left once what was typed is taken. */
+  static final String LEFT_ON_ENTER = "left-on-enter";
+
+  private final Parent root;
+  private final ActionMap actions;
+  private final Supplier<List<Scope>> scopes;
+  private final BooleanSupplier covered;
+  private final Runnable uncover;
+  private final Runnable leaveText;
+  private final Map<KeyCode, Action> held = new HashMap<>();
+
+  /**
+   * @param scopes that are at hand, the widest first
+   * @param covered whether a sheet is open
+   * @param uncover closes the sheet
+   * @param leaveText puts the focus back where keys are the view's
+   */
+  KeyDispatch(
+      Parent root,
+      ActionMap actions,
+      Supplier<List<Scope>> scopes,
+      BooleanSupplier covered,
+      Runnable uncover,
+      Runnable leaveText) {
+    this.root = root;
+    this.actions = actions;
+    this.scopes = scopes;
+    this.covered = covered;
+    this.uncover = uncover;
+    this.leaveText = leaveText;
+  }
+
+  void install() {
+    root.addEventFilter(KeyEvent.KEY_PRESSED, this::entered);
+    root.addEventHandler(KeyEvent.KEY_PRESSED, this::pressed);
+    root.addEventFilter(KeyEvent.KEY_RELEASED, this::released);
+  }
+
+  /** A field of a panel takes what was typed and is left; it would keep the caret. */
+  private void entered(KeyEvent e) {
+    Node focus = root.getScene() == null ? null : root.getScene().getFocusOwner();
+    if (e.getCode() == KeyCode.ENTER
+        && focus instanceof TextInputControl
+        && focus.getStyleClass().contains(LEFT_ON_ENTER)) {
+      Platform.runLater(leaveText);
+    }
+  }
+
+  private void pressed(KeyEvent e) {
+    if (covered.getAsBoolean()) {
+      if (e.getCode() == KeyCode.ESCAPE) {
+        uncover.run();
+        e.consume();
+      }
+      return;
+    }
+    if (writes(e)) {
+      if (e.getCode() == KeyCode.ESCAPE || e.getCode() == KeyCode.ENTER) {
+        // What is typed is taken or left; the next key is the bench's again.
+        leaveText.run();
+        e.consume();
+      }
+      return;
+    }
+    actions
+        .of(e, scopes.get())
+        .ifPresent(
+            action -> {
+              if (action.isHeld()) {
+                if (held.putIfAbsent(e.getCode(), action) == null) {
+                  action.run();
+                }
+              } else {
+                action.run();
+              }
+              e.consume();
+            });
+  }
+
+  private boolean writes(KeyEvent e) {
+    Node focus = root.getScene() == null ? null : root.getScene().getFocusOwner();
+    return focus instanceof TextInputControl
+        && !e.isShortcutDown()
+        && !e.isAltDown()
+        && !e.getCode().isFunctionKey();
+  }
+
+  /** Whatever has the focus by now, what a key began ends with it. */
+  private void released(KeyEvent e) {
+    Action action = held.remove(e.getCode());
+    if (action != null) {
+      action.release();
+    }
+  }
+}

@@ -1,0 +1,71 @@
+package carezza.desktop.app;
+
+import java.io.File;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Optional;
+import java.util.function.Supplier;
+import javafx.stage.FileChooser;
+import javafx.stage.FileChooser.ExtensionFilter;
+import javafx.stage.Window;
+
+import carezza.project.ProjectFile;
+
+/** The system's own windows for files. */
+final class SystemFileDialogs implements FileDialogs {
+
+  private static final List<String> PICTURES =
+      List.of("jpg", "jpeg", "png", "tif", "tiff", "webp", "dng");
+
+  private final Supplier<Window> owner;
+  private Path last;
+
+  SystemFileDialogs(Supplier<Window> owner) {
+    this.owner = owner;
+  }
+
+  @Override
+  public Optional<Path> open() {
+    FileChooser chooser = new FileChooser();
+    chooser.setTitle("Open a photograph or a project");
+    String[] endings =
+        java.util.stream.Stream.concat(
+                PICTURES.stream()
+                    .flatMap(e -> java.util.stream.Stream.of("*." + e, "*." + e.toUpperCase(java.util.Locale.ROOT))),
+                java.util.stream.Stream.of("*" + ProjectFile.ENDING))
+            .toArray(String[]::new);
+    chooser
+        .getExtensionFilters()
+        .addAll(
+            new ExtensionFilter("Photographs and projects", endings),
+            new ExtensionFilter("All files", "*.*", "*"));
+    return picked(in(chooser, last).showOpenDialog(owner.get()));
+  }
+
+  @Override
+  public Optional<Path> save(Path proposal) {
+    FileChooser chooser = new FileChooser();
+    chooser.setTitle("Save the project");
+    chooser.setInitialFileName(proposal.getFileName().toString());
+    chooser
+        .getExtensionFilters()
+        .add(new ExtensionFilter("Projects", "*" + ProjectFile.ENDING));
+    return picked(in(chooser, proposal.getParent()).showSaveDialog(owner.get()));
+  }
+
+  private static FileChooser in(FileChooser chooser, Path folder) {
+    if (folder != null && Files.isDirectory(folder)) {
+      chooser.setInitialDirectory(folder.toFile());
+    }
+    return chooser;
+  }
+
+  private Optional<Path> picked(File file) {
+    if (file == null) {
+      return Optional.empty();
+    }
+    last = file.toPath().toAbsolutePath().getParent();
+    return Optional.of(file.toPath().toAbsolutePath());
+  }
+}

@@ -1,0 +1,196 @@
+package carezza.desktop.state;
+
+import java.nio.file.Path;
+import java.util.function.UnaryOperator;
+import javafx.beans.property.ReadOnlyBooleanProperty;
+import javafx.beans.property.ReadOnlyBooleanWrapper;
+import javafx.beans.property.ReadOnlyIntegerProperty;
+import javafx.beans.property.ReadOnlyIntegerWrapper;
+import javafx.beans.property.ReadOnlyObjectProperty;
+import javafx.beans.property.ReadOnlyObjectWrapper;
+
+import carezza.model.History;
+import carezza.model.LayerStack;
+import carezza.model.Project;
+import carezza.project.Document;
+import carezza.session.Session;
+
+/**
+ * The document at work: its photograph's session, the history of its project and the file it lies in. What hangs on one
+ * document lets go of it when the session changes.
+ */
+public final class DocumentState {
+
+  private final ReadOnlyObjectWrapper<Session> session = new ReadOnlyObjectWrapper<>();
+  private final ReadOnlyObjectWrapper<Project> project = new ReadOnlyObjectWrapper<>();
+  private final ReadOnlyBooleanWrapper dirty = new ReadOnlyBooleanWrapper();
+  private final ReadOnlyBooleanWrapper undoable = new ReadOnlyBooleanWrapper();
+  private final ReadOnlyBooleanWrapper redoable = new ReadOnlyBooleanWrapper();
+  private final ReadOnlyIntegerWrapper commits = new ReadOnlyIntegerWrapper();
+  private final ReadOnlyBooleanWrapper seen = new ReadOnlyBooleanWrapper();
+  private final ReadOnlyObjectWrapper<Path> path = new ReadOnlyObjectWrapper<>();
+  private Document opened;
+  private Session working;
+  private History history;
+
+  // --- opening and saving
+
+  /** Puts another document to work; what was there is gone. */
+  public void open(Document document) {
+    opened = document;
+    history = new History(document.project());
+    seen.set(false);
+    path.set(document.path());
+    working = new Session(document.photograph());
+    show(history.present());
+    session.set(working);
+  }
+
+  public boolean isEmpty() {
+    return opened == null;
+  }
+
+  /** The document as it stands now. */
+  public Document current() {
+    return opened.with(project.get(), path.get());
+  }
+
+  /** The photograph at work. */
+  public Session session() {
+    return working;
+  }
+
+  /** Changes with the document, once its project is there. */
+  public ReadOnlyObjectProperty<Session> sessionProperty() {
+    return session.getReadOnlyProperty();
+  }
+
+  /** Whether the document's picture is on the screen: until then nothing else is begun with it. */
+  public ReadOnlyBooleanProperty seenProperty() {
+    return seen.getReadOnlyProperty();
+  }
+
+  /** The document's picture is on the screen now. */
+  public void beSeen(Session shown) {
+    if (shown == working) {
+      seen.set(true);
+    }
+  }
+
+  /** What is at work is not what lies in its file. */
+  public void markUnsaved() {
+    history.unsaved();
+    tellState();
+  }
+
+  /** Remembers that the project lies in this file as it was then. */
+  public void savedAs(Path file, Project what) {
+    path.set(file);
+    history.saved(what);
+    tellState();
+  }
+
+  /** The file that the project lies in, or null. */
+  public ReadOnlyObjectProperty<Path> pathProperty() {
+    return path.getReadOnlyProperty();
+  }
+
+  // --- steps
+
+  /**
+   * Makes a change that can be undone.
+   *
+   * @param label steps in a row with the same label are one undo; null for a step of its own
+   */
+  public void edit(String label, UnaryOperator<Project> change) {
+    history.advance(change.apply(history.present()), label);
+    show(history.present());
+  }
+
+  /** Ends a run of steps with one label, when a slider or a handle is let go. */
+  public void settle() {
+    if (history != null) {
+      history.settle();
+    }
+  }
+
+  /** Shows a project that is not part of the history yet, while a stroke is being painted. */
+  public void preview(UnaryOperator<Project> change) {
+    project.set(change.apply(history.present()));
+  }
+
+  /** Puts what was found behind the scenes into the step as it stands; it is no step of its own. */
+  public void amend(UnaryOperator<Project> found) {
+    history.amend(found.apply(history.present()));
+    show(history.present());
+  }
+
+  public void undo() {
+    if (history != null) {
+      show(history.undo());
+    }
+  }
+
+  public void redo() {
+    if (history != null) {
+      show(history.redo());
+    }
+  }
+
+  /** Steps taken that can be undone. */
+  public int steps() {
+    return history == null ? 0 : history.steps();
+  }
+
+  private void show(Project shown) {
+    project.set(shown);
+    tellState();
+  }
+
+  /** What follows from the history; said even where the picture was shown before, while it was painted. */
+  private void tellState() {
+    dirty.set(!history.isSaved());
+    undoable.set(history.canUndo());
+    redoable.set(history.canRedo());
+    commits.set(commits.get() + 1);
+  }
+
+  // --- what there is
+
+  /** The project as it stands, a stroke under way included; null before a document is opened. */
+  public Project project() {
+    return project.get();
+  }
+
+  /** The project of the newest step, without a stroke under way. */
+  public Project settled() {
+    return history.present();
+  }
+
+  public LayerStack stack() {
+    return project.get() == null ? LayerStack.EMPTY : project.get().stack();
+  }
+
+  public ReadOnlyObjectProperty<Project> projectProperty() {
+    return project.getReadOnlyProperty();
+  }
+
+  public ReadOnlyBooleanProperty dirtyProperty() {
+    return dirty.getReadOnlyProperty();
+  }
+
+  /** Whether there is a step to undo. */
+  public ReadOnlyBooleanProperty undoableProperty() {
+    return undoable.getReadOnlyProperty();
+  }
+
+  /** Whether there is a step to do again. */
+  public ReadOnlyBooleanProperty redoableProperty() {
+    return redoable.getReadOnlyProperty();
+  }
+
+  /** Goes up with every step, undo, redo, save and whatever is found behind the scenes. */
+  public ReadOnlyIntegerProperty commitsProperty() {
+    return commits.getReadOnlyProperty();
+  }
+}

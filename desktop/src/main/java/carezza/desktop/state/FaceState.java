@@ -1,0 +1,109 @@
+package carezza.desktop.state;
+
+import java.util.ArrayList;
+import java.util.List;
+
+import carezza.desktop.task.Lane;
+import carezza.desktop.task.TaskRunner;
+import carezza.model.FaceMap;
+import carezza.model.Project;
+import carezza.session.Session;
+
+/** Looks for faces: by itself once a photograph without a map is on the screen, and when it is asked to. */
+public final class FaceState {
+
+  private final DocumentState document;
+  private final Status status;
+  private final Lane looking;
+  private Status.Job job;
+
+  public FaceState(DocumentState document, Status status, TaskRunner tasks) {
+    this.document = document;
+    this.status = status;
+    looking = tasks.lane("face");
+    document.sessionProperty().subscribe((was, is) -> stop());
+    document
+        .seenProperty()
+        .subscribe(
+            (was, is) -> {
+              if (is && document.project().faces() == null) {
+                find();
+              }
+            });
+  }
+
+  /**
+   * Looks for the faces behind the scenes. On a photograph just opened the maps become part of it; where
+   * there is a map already, looking again is a step that can be undone.
+   */
+  public void find() {
+    stop();
+    Project asked = document.project();
+    Session here = document.session();
+    boolean first = asked.faces() == null;
+    job = status.begin("Looking for the face", this::stop);
+    looking.newest(
+        cancellation -> here.withFacesAnew(asked, cancellation).allFaces(),
+        found -> {
+          done();
+          if (here == document.session()) {
+            take(found, first);
+          }
+        },
+        e -> {
+          done();
+          status.fail(e);
+        });
+  }
+
+  private void take(List<FaceMap> found, boolean first) {
+    if (found.isEmpty()) {
+      status.say("No face was found; press F and place its map by five clicks");
+      return;
+    }
+    if (first && document.settled().faces() == null) {
+      document.amend(p -> p.withAllFaces(found));
+    } else {
+      document.edit(null, p -> p.withAllFaces(found));
+    }
+    status.say(
+        found.size() == 1
+            ? "Face found; F shows its map"
+            : found.size() + " faces found; gauges are of the largest, F shows their maps");
+  }
+
+  /** Puts a map that was placed by hand to the others, in the place of one of the same face. */
+  public void add(FaceMap map) {
+    document.edit(
+        null,
+        p -> {
+          List<FaceMap> all = new ArrayList<>(p.allFaces());
+          all.removeIf(map::sameFaceAs);
+          all.add(map);
+          return p.withAllFaces(all);
+        });
+  }
+
+  /** Takes out the map that was added last. */
+  public void dropLast() {
+    document.edit(
+        null,
+        p ->
+            p.allFaces().isEmpty()
+                ? p
+                : p.withAllFaces(p.allFaces().subList(0, p.allFaces().size() - 1)));
+  }
+
+  /** Gives up the search; what is there stays. */
+  public void stop() {
+    looking.cancel();
+    done();
+  }
+
+  private void done() {
+    if (job != null) {
+      job.end();
+      job = null;
+    }
+  }
+}

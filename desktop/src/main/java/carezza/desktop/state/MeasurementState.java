@@ -1,0 +1,88 @@
+package carezza.desktop.state;
+
+import java.time.Duration;
+import java.util.List;
+import java.util.Map;
+import javafx.beans.property.ReadOnlyBooleanProperty;
+import javafx.beans.property.ReadOnlyBooleanWrapper;
+import javafx.beans.property.ReadOnlyObjectProperty;
+import javafx.beans.property.ReadOnlyObjectWrapper;
+
+import carezza.desktop.task.Lane;
+import carezza.desktop.task.TaskRunner;
+import carezza.measure.Gauge;
+import carezza.model.Project;
+import carezza.session.Session;
+
+/** What the gauges read; follows each step once the hand rests, and gives way to a stroke under way. */
+public final class MeasurementState {
+
+  /** Pause in the work after which the gauges are read: the picture comes before its numbers. */
+  private static final Duration REST = Duration.ofMillis(200);
+
+  private final DocumentState document;
+  private final Status status;
+  private final Lane measuring;
+  private final ReadOnlyObjectWrapper<List<Gauge>> gauges =
+      new ReadOnlyObjectWrapper<>(List.of());
+  private final ReadOnlyObjectWrapper<Map<String, Double>> radii =
+      new ReadOnlyObjectWrapper<>(Map.of());
+  private final ReadOnlyBooleanWrapper underWay = new ReadOnlyBooleanWrapper();
+
+  public MeasurementState(DocumentState document, Status status, TaskRunner tasks) {
+    this.document = document;
+    this.status = status;
+    measuring = tasks.droppable("gauges");
+    document
+        .sessionProperty()
+        .subscribe(
+            (was, is) -> {
+              measuring.cancel();
+              gauges.set(List.of());
+              radii.set(Map.of());
+            });
+    document.projectProperty().subscribe((was, is) -> measuring.cancel());
+    document.commitsProperty().subscribe((was, is) -> measure());
+    document.seenProperty().subscribe((was, is) -> measure());
+  }
+
+  private record Measured(List<Gauge> gauges, Map<String, Double> radii) {}
+
+  private void measure() {
+    if (!document.seenProperty().get()) {
+      return;
+    }
+    Project asked = document.project();
+    Session here = document.session();
+    underWay.set(true);
+    measuring.rested(
+        REST,
+        cancellation ->
+            new Measured(
+                here.gauges(asked, cancellation), here.separationRadii(asked, cancellation)),
+        read -> {
+          underWay.set(false);
+          radii.set(read.radii());
+          gauges.set(read.gauges());
+        },
+        e -> {
+          underWay.set(false);
+          status.fail(e);
+        });
+  }
+
+  /** As read last; empty until the first reading of a document. */
+  public ReadOnlyObjectProperty<List<Gauge>> gaugesProperty() {
+    return gauges.getReadOnlyProperty();
+  }
+
+  /** Sigma that each separation works with, by layer, in photograph pixels; as last measured. */
+  public ReadOnlyObjectProperty<Map<String, Double>> radiiProperty() {
+    return radii.getReadOnlyProperty();
+  }
+
+  /** Whether what is shown is being read anew. */
+  public ReadOnlyBooleanProperty underWayProperty() {
+    return underWay.getReadOnlyProperty();
+  }
+}

@@ -1,0 +1,106 @@
+package carezza.desktop.state;
+
+import java.util.ArrayList;
+import java.util.List;
+import javafx.beans.property.DoubleProperty;
+import javafx.beans.property.ReadOnlyDoubleProperty;
+import javafx.beans.property.ReadOnlyObjectProperty;
+import javafx.beans.property.ReadOnlyObjectWrapper;
+import javafx.beans.property.ReadOnlyStringProperty;
+import javafx.beans.property.ReadOnlyStringWrapper;
+import javafx.beans.property.SimpleDoubleProperty;
+
+import carezza.desktop.task.Faults;
+
+/** What is said to the retoucher: one message, which holds until the next step, and the work that is under way. */
+public final class Status {
+
+  private final ReadOnlyStringWrapper message = new ReadOnlyStringWrapper("");
+  private final ReadOnlyObjectWrapper<Job> job = new ReadOnlyObjectWrapper<>();
+  private final List<Job> jobs = new ArrayList<>();
+
+  /** Says something that was just done, or cannot be. */
+  public void say(String words) {
+    message.set(words);
+  }
+
+  /** What was said is no longer true. */
+  public void clear() {
+    message.set("");
+  }
+
+  /** Says why something failed. */
+  public void fail(Throwable e) {
+    message.set(Faults.said(e));
+  }
+
+  public ReadOnlyStringProperty messageProperty() {
+    return message.getReadOnlyProperty();
+  }
+
+  /**
+   * Work begins that takes a while.
+   *
+   * @param words what is being done
+   * @param stop gives it up; null for work that cannot be
+   */
+  public Job begin(String words, Runnable stop) {
+    Job begun = new Job(words, stop);
+    jobs.add(begun);
+    job.set(begun);
+    return begun;
+  }
+
+  /** The work that was begun last of all that goes on, or null. */
+  public ReadOnlyObjectProperty<Job> jobProperty() {
+    return job.getReadOnlyProperty();
+  }
+
+  /** Gives up the work that was begun last and can be given up; false if there is none. */
+  public boolean stop() {
+    for (Job under : jobs.reversed()) {
+      if (under.stop != null) {
+        under.stop.run();
+        under.end();
+        return true;
+      }
+    }
+    return false;
+  }
+
+  /** Work under way. */
+  public final class Job {
+
+    private final String words;
+    private final Runnable stop;
+    private final DoubleProperty progress = new SimpleDoubleProperty(-1);
+
+    private Job(String words, Runnable stop) {
+      this.words = words;
+      this.stop = stop;
+    }
+
+    public String words() {
+      return words;
+    }
+
+    public boolean stoppable() {
+      return stop != null;
+    }
+
+    /** 0 … 1, or below 0 where nobody knows. */
+    public ReadOnlyDoubleProperty progressProperty() {
+      return progress;
+    }
+
+    public void progress(double done) {
+      progress.set(done);
+    }
+
+    /** It is done, or was given up; once more does nothing. */
+    public void end() {
+      jobs.remove(this);
+      job.set(jobs.isEmpty() ? null : jobs.getLast());
+    }
+  }
+}

@@ -1,0 +1,56 @@
+package carezza.desktop.tool;
+
+import javafx.scene.Cursor;
+
+import carezza.desktop.geometry.FaceHandles;
+import carezza.desktop.state.DocumentState;
+import carezza.desktop.state.ToolKind;
+import carezza.model.Point;
+
+/** Moves the handles of the face maps. */
+final class FaceTool implements Tool {
+
+  private final DocumentState document;
+  private final Hold hold;
+
+  FaceTool(DocumentState document) {
+    this.document = document;
+    hold = new Hold(document);
+  }
+
+  @Override
+  public ToolKind kind() {
+    return ToolKind.FACE;
+  }
+
+  @Override
+  public void press(Press at) {
+    FaceHandles.Handle handle = FaceHandles.near(document.project(), at.place(), at.reach());
+    hold.take(handle == null ? null : to -> p -> handle.moved(p, to));
+  }
+
+  @Override
+  public void drag(Point at) {
+    hold.drag(at);
+  }
+
+  @Override
+  public void release(Point at) {
+    hold.release();
+  }
+
+  @Override
+  public void putDown() {
+    hold.take(null);
+  }
+
+  @Override
+  public void paint(Pencil pencil, Point pointer) {
+    FaceMarks.faces(pencil, document.project());
+  }
+
+  @Override
+  public Cursor cursor() {
+    return Cursor.DEFAULT;
+  }
+}

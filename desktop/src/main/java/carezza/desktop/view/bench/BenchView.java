@@ -1,0 +1,93 @@
+package carezza.desktop.view.bench;
+
+import javafx.scene.Node;
+import javafx.scene.layout.BorderPane;
+
+import carezza.desktop.action.Scope;
+import carezza.desktop.state.AppState;
+import carezza.desktop.view.AppView;
+import carezza.desktop.view.picture.PictureArea;
+
+/** Where the picture is worked on: it in the middle, the layer in hand on the right, the course at the foot. */
+public final class BenchView implements AppView {
+
+  private static final double PANEL_WIDTH = 300;
+  private static final double COURSE_HEIGHT = 138;
+
+  private final BorderPane pane = new BorderPane();
+  private final PictureArea area;
+  private final PanelView panel;
+  private final CourseView course;
+
+  /**
+   * @param area is shown by other views, too, and closed by whoever made it
+   */
+  public BenchView(AppState state, PictureArea area) {
+    this.area = area;
+    panel = new PanelView(state);
+    course = new CourseView(state);
+    panel.setPrefWidth(PANEL_WIDTH);
+    panel.setMinWidth(PANEL_WIDTH);
+    course.setPrefHeight(COURSE_HEIGHT);
+    course.setMinHeight(COURSE_HEIGHT);
+    pane.setRight(panel);
+    pane.setBottom(course);
+  }
+
+  @Override
+  public String id() {
+    return "bench";
+  }
+
+  @Override
+  public String title() {
+    return "Bench";
+  }
+
+  @Override
+  public String hint() {
+    return "Work on the picture";
+  }
+
+  @Override
+  public Node node() {
+    return pane;
+  }
+
+  @Override
+  public void activate() {
+    pane.setCenter(area);
+    area.picture().requestFocus();
+  }
+
+  @Override
+  public void deactivate() {
+    pane.setCenter(null);
+  }
+
+  @Override
+  public Scope scope() {
+    return Scope.BENCH;
+  }
+
+  /** Shows what the layer in hand does, or where it acts. */
+  public void turnPage() {
+    panel.turnPage();
+  }
+
+  /** Folds the panel away, or unfolds it. */
+  public void turnPanel() {
+    pane.setRight(pane.getRight() == null ? panel : null);
+  }
+
+  /** Folds the course away, or unfolds it. */
+  public void turnCourse() {
+    pane.setBottom(pane.getBottom() == null ? course : null);
+  }
+
+  @Override
+  public void close() {
+    panel.close();
+    course.close();
+  }
+}

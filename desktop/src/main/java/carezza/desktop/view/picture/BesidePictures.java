@@ -1,0 +1,82 @@
+package carezza.desktop.view.picture;
+
+import java.util.LinkedHashMap;
+import java.util.Map;
+import javafx.scene.control.Button;
+import javafx.scene.control.Label;
+import javafx.scene.control.Tooltip;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.VBox;
+
+import carezza.desktop.layer.PanelRows;
+import carezza.desktop.state.AppState;
+import carezza.desktop.state.Subscriptions;
+import carezza.measure.CheckView;
+
+/** Views kept beside the picture: the whole of it, small, each seen in its own way. */
+public final class BesidePictures extends VBox implements AutoCloseable {
+
+  /** As many as fit beside the picture of a small window. */
+  private static final int MOST = 3;
+
+  private static final double LONG_EDGE = 170;
+
+  private final AppState state;
+  private final Subscriptions subscriptions = new Subscriptions();
+  private final Map<CheckView, SmallPicture> kept = new LinkedHashMap<>();
+
+  public BesidePictures(AppState state) {
+    super(8);
+    this.state = state;
+    setId("beside");
+    getStyleClass().add("beside");
+    subscriptions.on(this::follow, state.document().projectProperty(), state.view().playheadProperty(), state.view().asShotProperty());
+    layOut();
+  }
+
+  /** Keeps a view, or puts it away; the oldest goes when there are too many. */
+  public void turn(CheckView view) {
+    SmallPicture gone = kept.remove(view);
+    if (gone == null) {
+      if (kept.size() == MOST) {
+        kept.remove(kept.keySet().iterator().next()).close();
+      }
+      kept.put(view, new SmallPicture(state));
+    } else {
+      gone.close();
+    }
+    layOut();
+    follow();
+  }
+
+  private void layOut() {
+    getChildren().clear();
+    kept.forEach(
+        (view, picture) -> {
+          Button away = new Button("×");
+          away.getStyleClass().add("part-out");
+          away.setAccessibleText("Put away");
+          away.setTooltip(new Tooltip("Puts this view away"));
+          away.setOnAction(e -> turn(view));
+          Label title = new Label(view.title());
+          title.getStyleClass().add("row-name");
+          VBox one = new VBox(3, new HBox(6, title, PanelRows.spring(), away), picture);
+          one.setId("beside-" + view.name().toLowerCase(java.util.Locale.ROOT));
+          getChildren().add(one);
+        });
+    setManaged(!kept.isEmpty());
+    setVisible(!kept.isEmpty());
+  }
+
+  private void follow() {
+    if (!state.document().isEmpty()) {
+      kept.forEach((view, picture) -> picture.show(view, LONG_EDGE));
+    }
+  }
+
+  @Override
+  public void close() {
+    subscriptions.close();
+    kept.values().forEach(SmallPicture::close);
+  }
+}

@@ -1,0 +1,547 @@
+package carezza.desktop.view.picture;
+
+import javafx.animation.Animation;
+import javafx.animation.KeyFrame;
+import javafx.animation.PauseTransition;
+import javafx.animation.Timeline;
+import javafx.beans.property.ReadOnlyObjectProperty;
+import javafx.beans.property.ReadOnlyObjectWrapper;
+import javafx.scene.Cursor;
+import javafx.scene.canvas.Canvas;
+import javafx.scene.control.Label;
+import javafx.scene.input.MouseButton;
+import javafx.scene.input.MouseEvent;
+import javafx.scene.input.ScrollEvent;
+import javafx.scene.layout.Region;
+import javafx.util.Duration;
+
+import carezza.desktop.picture.ViewPort;
+import carezza.desktop.state.AppState;
+import carezza.desktop.state.Brush;
+import carezza.desktop.state.Comparison;
+import carezza.desktop.state.Subscriptions;
+import carezza.desktop.state.ToolKind;
+import carezza.desktop.state.ViewState;
+import carezza.desktop.tool.Overlay;
+import carezza.desktop.tool.Tool;
+import carezza.desktop.tool.Tools;
+import carezza.image.Area;
+import carezza.model.Point;
+import carezza.model.Project;
+
+/**
+ * The picture: shows the rendered view through one pixel buffer of its own size, and on a canvas above
+ * it the brush ring, handles and what is just being drawn. Wheel zooms at the pointer; dragging with
+ * the hand, the middle button or Space held moves the view.
+ */
+public final class PictureView extends Region {
+
+  private static final double WHEEL_STEP = 1.15;
+  private static final double BRUSH_STEP = 1.08;
+  private static final double WIPE_WIDTH = 9;
+  private static final double BLINK_MILLIS = 700;
+
+  /** How long the numbers of the brush stay beside its ring. */
+  private static final Duration BRUSH_SAID = Duration.seconds(1.4);
+
+  /** Pixels of the photograph around the frame, to take hold of and to turn it by. */
+  private static final int FRAME_ROOM = 60;
+
+  /** Pixels of the pointer's way that change the brush by one step while its key is held. */
+  private static final double BRUSH_WAY = 8;
+
+  /** How far from a handle it is still taken hold of, in pixels of the screen. */
+  private static final double REACH = 12;
+
+  /** Radius on the screen of a proposal that is being decided on. */
+  private static final double DECIDING = 70;
+
+  private final AppState state;
+  private final Subscriptions subscriptions = new Subscriptions();
+  private final ViewRenderer renderer;
+  private final Tools tools;
+  private final Screen image = new Screen();
+  private final SettledPicture settled;
+  private final Region wipe = new Region();
+  private final Canvas overlay = new Canvas();
+  private final ArmsLength armsLength;
+  private final ReadOnlyObjectWrapper<ViewPort> shownPort = new ReadOnlyObjectWrapper<>();
+  private final Timeline blinking;
+  private double wipeShare = 0.5;
+  private ViewPort port = new ViewPort(0, 0, 1, 1, 1);
+  private boolean fitted = true;
+  private boolean spaceHeld;
+  private boolean panning;
+  private double lastX;
+  private double lastY;
+  private Point pointer;
+  private boolean exact;
+  private boolean brushHeld;
+  private final PauseTransition brushSaid = new PauseTransition(BRUSH_SAID);
+  private final Label waiting = new Label("Making the picture …");
+  private final ReadOnlyObjectWrapper<Project> shown = new ReadOnlyObjectWrapper<>();
+
+  public PictureView(AppState state) {
+    this.state = state;
+    this.renderer = new ViewRenderer(state.tasks(), this::show, state.status()::fail);
+    this.tools = new Tools(state);
+    setId("picture");
+    getStyleClass().add("picture");
+    armsLength = new ArmsLength(state, place -> lookAt(place, port.zoom()));
+    settled = new SettledPicture(state);
+    settled.setVisible(false);
+    wipe.setId("wipe");
+    wipe.getStyleClass().add("wipe");
+    wipe.setCursor(Cursor.H_RESIZE);
+    wipe.setOnMouseDragged(
+        e -> {
+          wipeShare =
+              Math.clamp((wipe.getLayoutX() + e.getX()) / Math.max(1, getWidth()), 0.02, 0.98);
+          placeWipe();
+          e.consume();
+        });
+    wipe.setOnMousePressed(MouseEvent::consume);
+    wipe.setOnMouseReleased(MouseEvent::consume);
+    blinking =
+        new Timeline(
+            new KeyFrame(
+                Duration.millis(BLINK_MILLIS), e -> settled.setVisible(!settled.isVisible())));
+    blinking.setCycleCount(Animation.INDEFINITE);
+    waiting.setId("waiting");
+    waiting.getStyleClass().add("picture-label");
+    waiting.setMouseTransparent(true);
+    waiting.setVisible(false);
+    getChildren().addAll(image, settled, overlay, wipe, armsLength, waiting);
+    overlay.setMouseTransparent(true);
+    compare();
+    setFocusTraversable(true);
+    setAccessibleText("The picture");
+    listen();
+    handle();
+  }
+
+  private void listen() {
+    ViewState view = state.view();
+    subscriptions.on(this::begin, state.document().sessionProperty());
+    subscriptions.on(
+        this::refresh,
+        state.document().projectProperty(),
+        view.playheadProperty(),
+        view.asShotProperty(),
+        view.maskShownProperty(),
+        view.maskViewProperty(),
+        view.checkProperty(),
+        view.screenProperty(),
+        view.stageHeldProperty(),
+        state.selection().selectedProperty());
+    subscriptions.on(
+        this::drawOverlay,
+        state.spots().spotsProperty(),
+        state.advice().contoursProperty(),
+        state.advice().distractionsProperty(),
+        state.colours().foundProperty(),
+        state.pins().readProperty(),
+        state.crop().linesProperty(),
+        state.part().placeProperty(),
+        state.repairs().chosenProperty(),
+        state.proposals().allProperty());
+    // The pointer's places are mirrored with the node.
+    subscriptions.on(view.mirroredProperty(), is -> setScaleX(is ? -1 : 1));
+    subscriptions.on(this::compare, view.comparisonProperty());
+    subscriptions.on(view.surroundProperty(), is -> setStyle(is.style()));
+    subscriptions.on(this::sayBrush, state.tools().brushProperty());
+    subscriptions.on(
+        state.proposals().currentProperty(),
+        is -> {
+          if (is != null) {
+            lookAt(new Point(is.x(), is.y()), Math.clamp(DECIDING / is.radius(), 0.5, 2));
+          }
+          drawOverlay();
+        });
+    subscriptions.on(this::takeUp, state.tools().toolProperty());
+    brushSaid.setOnFinished(e -> drawOverlay());
+  }
+
+  /** Another document: nothing of the last one stays on the screen. */
+  private void begin() {
+    image.clear();
+    exact = false;
+    shown.set(null);
+    pointer = null;
+    fitted = true;
+    waiting.setVisible(true);
+    fit();
+  }
+
+  private void takeUp() {
+    boolean frame = state.tools().tool() == ToolKind.FRAME;
+    setCursor(tools.inHand().cursor());
+    if (frame) {
+      fit();
+    }
+    drawOverlay();
+  }
+
+  /** The numbers of the brush stand beside its ring for a moment after they change. */
+  private void sayBrush() {
+    if (state.tools().tool().brush()) {
+      brushSaid.playFromStart();
+    }
+    drawOverlay();
+  }
+
+  private void compare() {
+    Comparison how = state.view().comparisonProperty().get();
+    blinking.stop();
+    settled.setClip(null);
+    wipe.setVisible(how == Comparison.WIPE);
+    settled.setVisible(how == Comparison.WIPE || how == Comparison.BLINK);
+    if (how == Comparison.BLINK) {
+      blinking.play();
+    }
+    settled.follow(port);
+    placeWipe();
+  }
+
+  private void placeWipe() {
+    double x = Math.rint(wipeShare * getWidth());
+    wipe.resizeRelocate(x - WIPE_WIDTH / 2, 0, WIPE_WIDTH, getHeight());
+    if (wipe.isVisible()) {
+      settled.cut(x);
+    }
+  }
+
+  private void handle() {
+    setOnScroll(this::wheel);
+    setOnMousePressed(this::press);
+    setOnMouseDragged(this::drag);
+    setOnMouseReleased(this::release);
+    setOnMouseMoved(this::move);
+    setOnMouseExited(
+        e -> {
+          pointer = null;
+          drawOverlay();
+        });
+  }
+
+  // --- view
+
+  /** Shows the whole photograph. */
+  public void fit() {
+    if (!state.document().isEmpty()) {
+      fitted = true;
+      port = ViewPort.fit(whole(), (int) getWidth(), (int) getHeight());
+      refresh();
+    }
+  }
+
+  /** What fits into the view: the photograph, with what a frame in hand reaches beyond it. */
+  private Area whole() {
+    Area photograph = state.document().session().size().area();
+    if (state.tools().tool() != ToolKind.FRAME) {
+      return photograph;
+    }
+    Area all = photograph;
+    for (Point corner : state.crop().frame().corners()) {
+      all =
+          all.union(
+              Area.around(corner.x() - 1, corner.y() - 1, corner.x() + 1, corner.y() + 1));
+    }
+    return all.grow(FRAME_ROOM);
+  }
+
+  /** One photograph pixel to one view pixel, about the pointer or the middle. */
+  public void actualSize() {
+    zoomTo(1, pointer);
+  }
+
+  /**
+   * Zooms about the pointer, or the middle.
+   *
+   * @param steps above 0 closer, below further away
+   */
+  public void zoomBy(int steps) {
+    zoomTo(port.zoom() * Math.pow(WHEEL_STEP, 2 * steps), pointer);
+  }
+
+  /** Between the whole photograph and 100 %. */
+  public void toggleZoom() {
+    if (Math.abs(port.zoom() - 1) < 1e-9) {
+      fit();
+    } else {
+      actualSize();
+    }
+  }
+
+  /** Puts a place of the photograph in the middle of the view. */
+  public void lookAt(Point place, double zoom) {
+    fitted = false;
+    port =
+        new ViewPort(
+            place.x() - port.width() / (2 * zoom),
+            place.y() - port.height() / (2 * zoom),
+            zoom,
+            port.width(),
+            port.height());
+    refresh();
+  }
+
+  private void zoomTo(double zoom, Point at) {
+    fitted = false;
+    double x = at == null ? port.width() / 2.0 : port.viewX(at.x());
+    double y = at == null ? port.height() / 2.0 : port.viewY(at.y());
+    port = port.zoomed(zoom, x, y);
+    refresh();
+  }
+
+  public double zoom() {
+    return port.zoom();
+  }
+
+  /** Where a place of the photograph stands in this view, in its own coordinates. */
+  public Point toView(Point photo) {
+    return new Point(port.viewX(photo.x()), port.viewY(photo.y()));
+  }
+
+  /** Makes the brush as wide as the spot under the pointer asks for; false where there is none. */
+  public boolean takeHint() {
+    if (pointer == null || state.tools().tool() != ToolKind.HEAL) {
+      return false;
+    }
+    return state.spots()
+        .at(pointer)
+        .map(
+            spot -> {
+              Brush brush = state.tools().brush();
+              state.tools().brushProperty().set(brush.radiusTimes(spot.radius() / brush.radius()));
+              return true;
+            })
+        .orElse(false);
+  }
+
+  /** The place of the photograph under the pointer, or null. */
+  public Point pointer() {
+    return pointer;
+  }
+
+  /** Whether what is shown is exact: neither coarser nor waiting for the renderer. */
+  public boolean isExact() {
+    return exact;
+  }
+
+  /** The project whose pixels are in the view now; a little behind the model while it changes. */
+  public ReadOnlyObjectProperty<Project> shownProperty() {
+    return shown.getReadOnlyProperty();
+  }
+
+  /** While Space is held, dragging moves the view whatever the tool. */
+  public void holdSpace(boolean held) {
+    spaceHeld = held;
+  }
+
+  @Override
+  protected void layoutChildren() {
+    int w = Math.max(1, (int) getWidth());
+    int h = Math.max(1, (int) getHeight());
+    if (image.resizeTo(w, h)) {
+      overlay.setWidth(w);
+      overlay.setHeight(h);
+      port = port.resized(w, h);
+      if (fitted) {
+        fit();
+      } else {
+        refresh();
+      }
+      settled.resize(w, h);
+      placeWipe();
+      waiting.autosize();
+      waiting.relocate((w - waiting.getWidth()) / 2, (h - waiting.getHeight()) / 2);
+    }
+  }
+
+  /** The part of the photograph that is shown. */
+  public ReadOnlyObjectProperty<ViewPort> portProperty() {
+    return shownPort.getReadOnlyProperty();
+  }
+
+  /** Asks for the view anew. */
+  public void refresh() {
+    if (state.document().isEmpty() || !image.isReady()) {
+      return;
+    }
+    exact = false;
+    renderer.request(
+        new ViewRenderer.Request(
+            state.document().session(),
+            state.view().project(),
+            state.view().shownLayers(),
+            state.selection().selected(),
+            state.view().maskShownProperty().get(),
+            state.view().maskViewProperty().get(),
+            state.view().checkProperty().get(),
+            state.view().screenProperty().get(),
+            port));
+    if (!port.equals(shownPort.get())) {
+      shownPort.set(port);
+      settled.follow(port);
+    }
+    armsLength.follow(port);
+    drawOverlay();
+  }
+
+  private void show(ViewRenderer.Frame frame) {
+    if (!image.show(frame)) {
+      return;
+    }
+    exact = frame.exact() && frame.port().equals(port);
+    shown.set(frame.project());
+    waiting.setVisible(false);
+    if (exact) {
+      state.document().beSeen(frame.session());
+    }
+    drawOverlay();
+  }
+
+  private void drawOverlay() {
+    Point at = panning ? null : pointer;
+    Overlay.draw(overlay, state, port, tools.inHand(), at);
+    if (at != null && brushSaid.getStatus() == Animation.Status.RUNNING) {
+      Overlay.brush(overlay, port, at, state.tools().brush());
+    }
+  }
+
+  /** While the brush's key is held, the pointer sets its radius from side to side, its softness up and down. */
+  public void holdBrush(boolean held) {
+    brushHeld = held;
+    lastX = Double.NaN;
+  }
+
+  private void setBrush(MouseEvent e) {
+    if (!Double.isNaN(lastX)) {
+      Brush brush = state.tools().brush();
+      state
+          .tools()
+          .brushProperty()
+          .set(
+              brush
+                  .radiusTimes(Math.pow(BRUSH_STEP, (e.getX() - lastX) / BRUSH_WAY))
+                  .softer(0.05 * (lastY - e.getY()) / BRUSH_WAY));
+    }
+    lastX = e.getX();
+    lastY = e.getY();
+  }
+
+  // --- input
+
+  private void wheel(ScrollEvent e) {
+    if (state.document().isEmpty() || e.getDeltaY() == 0 && e.getDeltaX() == 0) {
+      return;
+    }
+    // Shift turns the wheel sideways on some systems.
+    double turn = Math.signum(e.getDeltaY() != 0 ? e.getDeltaY() : e.getDeltaX());
+    Brush brush = state.tools().brush();
+    if (e.isShortcutDown()) {
+      state.tools().brushProperty().set(brush.radiusTimes(Math.pow(BRUSH_STEP, turn)));
+    } else if (e.isShiftDown()) {
+      state.tools().brushProperty().set(brush.stronger(0.02 * turn));
+    } else if (e.isAltDown()) {
+      state.tools().brushProperty().set(brush.softer(0.05 * turn));
+    } else {
+      fitted = false;
+      port = port.zoomed(port.zoom() * Math.pow(WHEEL_STEP, turn), e.getX(), e.getY());
+      refresh();
+    }
+    e.consume();
+  }
+
+  private void press(MouseEvent e) {
+    requestFocus();
+    if (state.document().isEmpty()) {
+      return;
+    }
+    lastX = e.getX();
+    lastY = e.getY();
+    boolean hand = state.tools().tool() == ToolKind.HAND;
+    if (e.getButton() == MouseButton.SECONDARY) {
+      return;
+    }
+    panning = spaceHeld || hand || e.getButton() != MouseButton.PRIMARY;
+    if (!panning) {
+      tools
+          .inHand()
+          .press(
+              new Tool.Press(
+                  port.toPhoto(e.getX(), e.getY()),
+                  e.isShiftDown(),
+                  e.isShortcutDown(),
+                  REACH / port.zoom()));
+      drawOverlay();
+    }
+  }
+
+  private void drag(MouseEvent e) {
+    if (state.document().isEmpty() || e.getButton() == MouseButton.SECONDARY) {
+      return;
+    }
+    pointer = port.toPhoto(e.getX(), e.getY());
+    if (panning) {
+      fitted = false;
+      port = port.panned(e.getX() - lastX, e.getY() - lastY);
+      lastX = e.getX();
+      lastY = e.getY();
+      refresh();
+    } else {
+      tools.inHand().drag(pointer);
+      drawOverlay();
+    }
+  }
+
+  private void release(MouseEvent e) {
+    if (!state.document().isEmpty() && !panning && e.getButton() != MouseButton.SECONDARY) {
+      tools.inHand().release(port.toPhoto(e.getX(), e.getY()));
+    }
+    panning = false;
+    drawOverlay();
+  }
+
+  private void move(MouseEvent e) {
+    if (!state.document().isEmpty()) {
+      if (brushHeld) {
+        // The ring stays where it is while it changes.
+        setBrush(e);
+        return;
+      }
+      pointer = port.toPhoto(e.getX(), e.getY());
+      drawOverlay();
+      fireEvent(new PointerEvent(pointer));
+    }
+  }
+
+  /** Tells the readouts that the pointer is over another place. */
+  public static final class PointerEvent extends javafx.event.Event {
+
+    private static final long serialVersionUID = 1L;
+
+    public static final javafx.event.EventType<PointerEvent> MOVED =
+        new javafx.event.EventType<>("POINTER_MOVED");
+
+    private final transient Point place;
+
+    PointerEvent(Point place) {
+      super(MOVED);
+      this.place = place;
+    }
+
+    public Point place() {
+      return place;
+    }
+  }
+
+  public void close() {
+    subscriptions.close();
+    blinking.stop();
+    renderer.close();
+    settled.close();
+    armsLength.close();
+  }
+}

@@ -1,0 +1,65 @@
+package carezza.desktop.view.picture;
+
+import java.nio.IntBuffer;
+import javafx.geometry.Rectangle2D;
+import javafx.scene.image.ImageView;
+import javafx.scene.image.PixelBuffer;
+import javafx.scene.image.PixelFormat;
+import javafx.scene.image.WritableImage;
+
+import carezza.image.Area;
+
+/** Shows the pixels of a view through one buffer of its size. */
+final class Screen extends ImageView {
+
+  private PixelBuffer<IntBuffer> pixels;
+
+  /** Takes another size, empty; false where it has that size already. */
+  boolean resizeTo(int width, int height) {
+    if (pixels != null && pixels.getWidth() == width && pixels.getHeight() == height) {
+      return false;
+    }
+    pixels =
+        new PixelBuffer<>(
+            width,
+            height,
+            IntBuffer.allocate(width * height),
+            PixelFormat.getIntArgbPreInstance());
+    setImage(new WritableImage(pixels));
+    return true;
+  }
+
+  /** Shows nothing until the next frame. */
+  void clear() {
+    if (pixels != null) {
+      pixels.updateBuffer(
+          b -> {
+            java.util.Arrays.fill(b.getBuffer().array(), 0);
+            return null;
+          });
+    }
+  }
+
+  boolean isReady() {
+    return pixels != null;
+  }
+
+  /** Shows the part of the view that a frame has; false for a frame of another size. */
+  boolean show(ViewRenderer.Frame frame) {
+    int width = frame.port().width();
+    if (width != pixels.getWidth() || frame.port().height() != pixels.getHeight()) {
+      return false;
+    }
+    Area part = frame.pixels().area();
+    int[] argb = frame.pixels().argb();
+    pixels.updateBuffer(
+        b -> {
+          for (int row = 0; row < part.height(); row++) {
+            int at = (part.y() + row) * width + part.x();
+            b.getBuffer().put(at, argb, row * part.width(), part.width());
+          }
+          return new Rectangle2D(part.x(), part.y(), part.width(), part.height());
+        });
+    return true;
+  }
+}

@@ -1,0 +1,85 @@
+package carezza.desktop.view.picture;
+
+import javafx.scene.control.Label;
+import javafx.scene.layout.Region;
+import javafx.scene.shape.Rectangle;
+
+import carezza.desktop.picture.MaskView;
+import carezza.desktop.picture.ViewPort;
+import carezza.desktop.state.AppState;
+import carezza.desktop.state.Subscriptions;
+import carezza.model.Stage;
+
+/** The picture as stage Settle leaves it, at the same place as the view that it follows. */
+public final class SettledPicture extends Region implements AutoCloseable {
+
+  private final AppState state;
+  private final Subscriptions subscriptions = new Subscriptions();
+  private final ViewRenderer renderer;
+  private final Screen screen = new Screen();
+  private final Label words = new Label("as settled");
+  private ViewPort port;
+
+  /** Over the picture, or beside it. */
+  public SettledPicture(AppState state) {
+    this.state = state;
+    this.renderer = new ViewRenderer(state.tasks(), this::show, state.status()::fail);
+    words.getStyleClass().add("picture-label");
+    getChildren().addAll(screen, words);
+    setMouseTransparent(true);
+    setMinSize(0, 0);
+    subscriptions.on(this::refresh, state.document().projectProperty(), state.view().checkProperty());
+    visibleProperty().addListener((o, was, is) -> refresh());
+  }
+
+  /** Shows the same part of the photograph as another view of the same size. */
+  void follow(ViewPort other) {
+    port = other;
+    refresh();
+  }
+
+  /** Follows a view beside it. */
+  public void follow(PictureView view) {
+    view.portProperty().addListener((o, was, is) -> follow(is));
+    follow(view.portProperty().get());
+  }
+
+  /** Shows only what lies left of a place. */
+  void cut(double x) {
+    setClip(new Rectangle(0, 0, x, port == null ? 0 : port.height()));
+  }
+
+  private void refresh() {
+    if (state.document().isEmpty() || port == null || !isVisible()) {
+      return;
+    }
+    screen.resizeTo(port.width(), port.height());
+    renderer.request(
+        new ViewRenderer.Request(
+            state.document().session(),
+            state.document().project(),
+            state.document().stack().through(Stage.SETTLE),
+            null,
+            false,
+            MaskView.GREY_OUTSIDE,
+            state.view().checkProperty().get(),
+            state.view().screenProperty().get(),
+            port));
+  }
+
+  private void show(ViewRenderer.Frame frame) {
+    screen.show(frame);
+  }
+
+  @Override
+  protected void layoutChildren() {
+    words.autosize();
+    words.relocate(8, 8);
+  }
+
+  @Override
+  public void close() {
+    subscriptions.close();
+    renderer.close();
+  }
+}
