@@ -197,7 +197,7 @@ public final class Shell extends StackPane implements AutoCloseable {
     view.activate();
   }
 
-  private AppView view(String id) {
+  AppView view(String id) {
     return views.stream().filter(v -> v.id().equals(id)).findFirst().orElseThrow();
   }
 

@@ -100,8 +100,8 @@ public class UnsavedWorkTest extends WindowDriver {
     clickOn("#undo");
     onStage(
         () -> {
-          view.offerRecovery();
-          view.openApothecary();
+          view.files().offerRecovery();
+          view.files().openApothecary();
           return null;
         });
     await(() -> "The Apothecary".equals(state().document().project().title()));
@@ -116,7 +116,7 @@ public class UnsavedWorkTest extends WindowDriver {
     await(() -> !leftBehind().isEmpty());
     onStage(
         () -> {
-          view.offerRecovery();
+          view.files().offerRecovery();
           return null;
         });
     await(() -> isThere(".recovery-discard"));
@@ -133,7 +133,7 @@ public class UnsavedWorkTest extends WindowDriver {
     Project unsaved = project();
     onStage(
         () -> {
-          view.openApothecary();
+          view.files().openApothecary();
           return null;
         });
     assertThat(isThere("#unsaved")).isTrue();
@@ -148,11 +148,11 @@ public class UnsavedWorkTest extends WindowDriver {
     assertThat(project()).isSameAs(unsaved);
     onStage(
         () -> {
-          view.openApothecary();
+          view.files().openApothecary();
           return null;
         });
-    clickOn("#unsaved-save");
     answer(folder.resolve("asked.carezza"));
+    clickOn("#unsaved-save");
     await(() -> "The Apothecary".equals(state().document().project().title()));
     assertThat(folder.resolve("asked.carezza")).exists();
   }
@@ -181,11 +181,10 @@ public class UnsavedWorkTest extends WindowDriver {
     clickOn("#switch-fall");
     Project saved = project();
     Path file = folder.resolve("during.carezza");
-    robot.press(KeyCode.CONTROL, KeyCode.SHIFT).type(KeyCode.S).release(KeyCode.SHIFT, KeyCode.CONTROL);
+    answer(file);
     onStage(
         () -> {
-          ((TextField) node("#path")).setText(file.toString());
-          ((Button) node("#path-ok")).fire();
+          view.files().askSave();
           state().document().edit(null, p -> p.withStack(p.stack().lowest(2)));
           return null;
         });
@@ -207,13 +206,13 @@ public class UnsavedWorkTest extends WindowDriver {
   public void savingOverAnotherProjectAsks() throws Exception {
     Path there = Files.writeString(folder.resolve("there.carezza"), "somebody's");
     clickOn("#switch-fall");
-    robot.press(KeyCode.CONTROL, KeyCode.SHIFT).type(KeyCode.S).release(KeyCode.SHIFT, KeyCode.CONTROL);
     answer(there);
+    robot.press(KeyCode.CONTROL, KeyCode.SHIFT).type(KeyCode.S).release(KeyCode.SHIFT, KeyCode.CONTROL);
     await(() -> isThere("#replace"));
     clickOn("#replace-no");
     assertThat(Files.readString(there)).isEqualTo("somebody's");
-    robot.press(KeyCode.CONTROL, KeyCode.SHIFT).type(KeyCode.S).release(KeyCode.SHIFT, KeyCode.CONTROL);
     answer(there);
+    robot.press(KeyCode.CONTROL, KeyCode.SHIFT).type(KeyCode.S).release(KeyCode.SHIFT, KeyCode.CONTROL);
     await(() -> isThere("#replace"));
     clickOn("#replace-yes");
     await(() -> !state().document().dirtyProperty().get());
@@ -299,11 +298,11 @@ public class UnsavedWorkTest extends WindowDriver {
     Path icc = folder.resolve("press.icc");
     Files.write(icc, carezza.metadata.TiffDirectory.read(tiff).bytes(34675));
     clickOn("#view-deliver");
+    await(() -> picture().isExact());
     int plain = shownAt(700, 1000);
     onStage(
         () -> {
-          DeliverView deliver = node("#deliver");
-          deliver.useProfile(icc);
+          ((DeliverView) view.view("deliver")).useProfile(icc);
           ((javafx.scene.control.CheckBox) node("#deliver-proof")).setSelected(true);
           return null;
         });
@@ -327,7 +326,11 @@ public class UnsavedWorkTest extends WindowDriver {
             "x.tif");
     Files.write(icc, carezza.metadata.TiffDirectory.read(tiff).bytes(34675));
     int plain = shownAt(700, 1000);
-    clickOn("#screen-button");
+    onStage(
+        () -> {
+          view.showScreen();
+          return null;
+        });
     onStage(
         () -> {
           ((TextField) node("#screen-path")).setText(icc.toString());
@@ -336,7 +339,11 @@ public class UnsavedWorkTest extends WindowDriver {
     clickOn("#screen-ok");
     // On a display as wide as the working space the skin's numbers lie closer together.
     await(() -> picture().isExact() && distance(plain, shownAt(700, 1000)) > 5);
-    clickOn("#screen-button");
+    onStage(
+        () -> {
+          view.showScreen();
+          return null;
+        });
     clickOn("#screen-none");
     await(() -> picture().isExact() && distance(plain, shownAt(700, 1000)) <= ROUNDING);
   }

@@ -3,12 +3,12 @@ package carezza.desktop.app;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Comparator;
+import java.util.Optional;
 import java.util.concurrent.Callable;
 import java.util.concurrent.TimeUnit;
 import javafx.geometry.Point2D;
 import javafx.scene.Node;
 import javafx.scene.Scene;
-import javafx.scene.control.TextField;
 import javafx.scene.image.WritableImage;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.MouseButton;
@@ -22,9 +22,8 @@ import org.testng.annotations.BeforeClass;
 import org.testng.annotations.BeforeMethod;
 
 import carezza.desktop.state.AppState;
-import carezza.desktop.state.Comparison;
 import carezza.desktop.state.ToolKind;
-import carezza.desktop.view.bench.PictureView;
+import carezza.desktop.view.picture.PictureView;
 import carezza.model.Layer;
 import carezza.model.Point;
 import carezza.model.Project;
@@ -54,7 +53,7 @@ public abstract class WindowDriver {
     onStage(
         () -> {
           CarezzaApp.loadFonts();
-          view = new Shell();
+          view = new Shell(new Home(), dialogs);
           stage.setScene(new Scene(view, 1280, 800));
           // The offscreen platform forgets the window's place when it reports the wheel.
           stage.setX(0);
@@ -90,16 +89,15 @@ public abstract class WindowDriver {
     while (state().document().undoableProperty().get()) {
       state().document().undo();
     }
-    if (!opened.equals(state().document().project()) || state().document().pathProperty().get() != null) {
+    if (!opened.equals(state().document().project())
+        || state().document().pathProperty().get() != null) {
       return false;
     }
+    view.sheets().close();
     view.showBench();
     state().selection().select(null);
     state().tools().toolProperty().set(ToolKind.HAND);
-    state().view().maskShownProperty().set(false);
-    state().view().checkProperty().set(null);
-    state().view().mirroredProperty().set(false);
-    state().view().comparisonProperty().set(Comparison.NONE);
+    state().view().asItIs();
     picture().fit();
     return true;
   }
@@ -216,10 +214,10 @@ public abstract class WindowDriver {
   }
 
   protected final void save(Path file) throws Exception {
+    answer(file);
     robot.press(KeyCode.CONTROL, KeyCode.SHIFT).type(KeyCode.S).release(
         KeyCode.SHIFT, KeyCode.CONTROL);
     WaitForAsyncUtils.waitForFxEvents();
-    answer(file);
     await(() -> !state().document().dirtyProperty().get());
   }
 
@@ -247,15 +245,29 @@ public abstract class WindowDriver {
     return robot.lookup(query).tryQuery().isPresent();
   }
 
-  /** Types a file's name where one is asked for. */
+  /** What the window that asks for a file answers next. */
   protected final void answer(Path file) {
-    onStage(
-        () -> {
-          ((TextField) node("#path")).setText(file.toString());
-          return null;
-        });
-    clickOn("#path-ok");
+    answered = file;
   }
+
+  private Path answered;
+
+  private final FileDialogs dialogs =
+      new FileDialogs() {
+        @Override
+        public Optional<Path> open() {
+          return Optional.ofNullable(answered);
+        }
+
+        @Override
+        public Optional<Path> save(Path proposal) {
+          proposed = proposal;
+          return Optional.ofNullable(answered);
+        }
+      };
+
+  /** What was proposed when a file to save in was asked for last. */
+  protected Path proposed;
 
   /** As if a network had been wrong: moved, but not marked as put right by hand. */
   protected final Point misplacedPupilIsFoundAgain() throws Exception {

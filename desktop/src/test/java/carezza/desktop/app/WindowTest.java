@@ -12,7 +12,6 @@ import javafx.scene.control.Slider;
 import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.MouseButton;
-import javafx.stage.Stage;
 
 import org.testfx.util.WaitForAsyncUtils;
 import org.testng.annotations.Test;

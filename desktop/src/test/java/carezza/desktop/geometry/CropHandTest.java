@@ -3,12 +3,8 @@ package carezza.desktop.geometry;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
-import java.util.List;
-
 import org.testng.annotations.Test;
 
-import carezza.colour.MonotoneCurve;
-import carezza.desktop.tool.Picking;
 import carezza.image.PictureSize;
 import carezza.model.Crop;
 import carezza.model.Point;
@@ -58,16 +54,5 @@ public class CropHandTest {
     PictureSize size = new PictureSize(400, 300);
     Crop by = CropHand.levelled(Crop.of(size), new Point(10, 10), new Point(16, 110), size);
     assertThat(by.angle()).isCloseTo(-Math.toDegrees(Math.atan2(6, 100)), within(1e-9));
-  }
-
-  @Test
-  public void aCurveBendsAtItsToneAndStaysRising() {
-    List<MonotoneCurve.Point> straight =
-        List.of(new MonotoneCurve.Point(0, 0), new MonotoneCurve.Point(1, 1));
-    List<MonotoneCurve.Point> bent = Picking.bent(straight, 0.4, 0.1);
-    assertThat(new MonotoneCurve(bent).at(0.4)).isCloseTo(0.5, within(1e-9));
-    List<MonotoneCurve.Point> far = Picking.bent(bent, 0.42, 5);
-    assertThat(far).hasSize(3);
-    assertThat(far.get(1).y()).isEqualTo(1);
   }
 }

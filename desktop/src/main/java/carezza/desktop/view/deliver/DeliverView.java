@@ -1,5 +1,6 @@
 package carezza.desktop.view.deliver;
 
+import java.nio.file.Path;
 import javafx.scene.Node;
 import javafx.scene.layout.BorderPane;
 
@@ -63,6 +64,11 @@ public final class DeliverView implements AppView {
   @Override
   public Scope scope() {
     return Scope.DOCUMENT;
+  }
+
+  /** Takes a profile from its file into the list and chooses it. */
+  public void useProfile(Path file) {
+    panel.useProfile(file);
   }
 
   @Override
