@@ -4,6 +4,8 @@ import java.util.logging.Level;
 import java.util.logging.Logger;
 
 import carezza.desktop.command.Carezza;
+import carezza.desktop.task.FaultLog;
+import carezza.file.ApplicationFolder;
 
 /** Starts Carezza from its command line. */
 public final class Main {
@@ -14,6 +16,7 @@ public final class Main {
   private Main() {}
 
   public static void main(String[] arguments) {
+    FaultLog.into(ApplicationFolder.path().resolve("log"));
     TOOLKIT.setLevel(Level.SEVERE);
     System.exit(Carezza.run(arguments));
   }

@@ -6,9 +6,8 @@ import javafx.scene.control.Label;
 import javafx.scene.control.Menu;
 import javafx.scene.control.MenuBar;
 import javafx.scene.layout.HBox;
-import javafx.scene.layout.Priority;
-import javafx.scene.layout.Region;
 
+import carezza.desktop.control.Spring;
 import carezza.desktop.text.Texts;
 
 /** The menu bar, made from the actions. Keys stand beside the names; pressing them is the window's business. */
@@ -37,8 +36,7 @@ public final class MenuBars {
     Label key = new Label(action.keyWords());
     key.getStyleClass().add("menu-key");
     action.keyProperty().subscribe((was, is) -> key.setText(action.keyWords()));
-    Region spring = new Region();
-    HBox.setHgrow(spring, Priority.ALWAYS);
+    Spring spring = new Spring();
     HBox row = new HBox(16, name, spring, key);
     row.setPrefWidth(WIDTH);
     CustomMenuItem item = new CustomMenuItem(row);

@@ -15,12 +15,12 @@ import javafx.scene.input.KeyCombination;
 import javafx.scene.input.KeyCombination.Modifier;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.HBox;
-import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 
 import carezza.desktop.action.Action;
 import carezza.desktop.action.ActionMap;
+import carezza.desktop.control.Spring;
 
 /**
  * All commands with their keys: found by typing, run by Enter, and given other keys. What is typed goes to the field, the
@@ -204,8 +204,7 @@ final class CommandSheet extends VBox {
       Label words = new Label(action.hint());
       words.getStyleClass().add("row-value");
       words.setMinWidth(0);
-      Region spring = new Region();
-      HBox.setHgrow(spring, Priority.ALWAYS);
+      Spring spring = new Spring();
       Label key = new Label(action.keyWords() + (action.isHeld() ? " held" : ""));
       key.setMinWidth(Region.USE_PREF_SIZE);
       HBox row = new HBox(10, name, words, spring, key);

@@ -17,8 +17,6 @@ import javafx.scene.control.ToggleGroup;
 import javafx.scene.control.Tooltip;
 import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.HBox;
-import javafx.scene.layout.Priority;
-import javafx.scene.layout.Region;
 import javafx.scene.layout.StackPane;
 import javafx.stage.Stage;
 
@@ -29,6 +27,7 @@ import carezza.desktop.action.ActionButtons;
 import carezza.desktop.action.ActionMap;
 import carezza.desktop.action.MenuBars;
 import carezza.desktop.action.Scope;
+import carezza.desktop.control.Spring;
 import carezza.desktop.state.AppState;
 import carezza.desktop.state.Settings;
 import carezza.desktop.state.Subscriptions;
@@ -128,9 +127,9 @@ public final class Shell extends StackPane implements AutoCloseable {
             8,
             name,
             menus,
-            spring(),
+            new Spring(),
             row,
-            spring(),
+            new Spring(),
             title(),
             ActionButtons.drawn(actions.get("undo"), Icon.BACK.node()),
             ActionButtons.drawn(actions.get("redo"), Icon.FORTH.node()),
@@ -170,12 +169,6 @@ public final class Shell extends StackPane implements AutoCloseable {
         state.document().projectProperty(),
         state.document().dirtyProperty());
     return title;
-  }
-
-  private static Region spring() {
-    Region spring = new Region();
-    HBox.setHgrow(spring, Priority.ALWAYS);
-    return spring;
   }
 
   // --- views

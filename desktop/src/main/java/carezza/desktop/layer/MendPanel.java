@@ -14,6 +14,7 @@ import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
 
+import carezza.desktop.control.Spring;
 import carezza.desktop.state.AppState;
 import carezza.desktop.state.ProposalState;
 import carezza.desktop.state.RepairState;
@@ -187,7 +188,7 @@ final class MendPanel {
     name.setLabelFor(slider);
     slider.setAccessibleText(title);
     slider.setTooltip(new Tooltip(tip));
-    return new VBox(2, new HBox(name, PanelRows.spring(), shown), slider);
+    return new VBox(2, new HBox(name, new Spring(), shown), slider);
   }
 
   private void mirror() {

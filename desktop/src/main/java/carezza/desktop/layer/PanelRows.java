@@ -13,9 +13,9 @@ import javafx.scene.control.ToggleButton;
 import javafx.scene.control.Tooltip;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
-import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 
+import carezza.desktop.control.Spring;
 import carezza.desktop.state.AppState;
 import carezza.desktop.state.ToolKind;
 import carezza.model.Layer;
@@ -99,7 +99,7 @@ public final class PanelRows {
                       slider.setValue(v);
                       shown.setText(String.format(Locale.ROOT, format, v));
                     }));
-    HBox top = new HBox(name, spring(), shown);
+    HBox top = new HBox(name, new Spring(), shown);
     nodes.add(new VBox(2, top, slider));
   }
 
@@ -275,11 +275,5 @@ public final class PanelRows {
   public void custom(Node node, Runnable refresher) {
     nodes.add(node);
     refreshers.add(refresher);
-  }
-
-  public static HBox spring() {
-    HBox spring = new HBox();
-    HBox.setHgrow(spring, Priority.ALWAYS);
-    return spring;
   }
 }

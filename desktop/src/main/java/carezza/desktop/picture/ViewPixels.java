@@ -3,7 +3,6 @@ package carezza.desktop.picture;
 import java.util.Arrays;
 
 import carezza.codec.ScreenColour;
-import carezza.desktop.view.picture.ViewRenderer.Patch;
 import carezza.image.Area;
 import carezza.image.Level;
 import carezza.image.ParallelRows;
@@ -16,8 +15,8 @@ public final class ViewPixels {
   private ViewPixels() {}
 
   /** No picture anywhere. */
-  public static Patch clear(ViewPort port) {
-    return new Patch(
+  public static PixelPatch clear(ViewPort port) {
+    return new PixelPatch(
         new Area(0, 0, port.width(), port.height()), new int[port.width() * port.height()]);
   }
 
@@ -29,7 +28,7 @@ public final class ViewPixels {
    * @param changed the part of that area to show; all of it stands for the whole view
    * @return ARGB, opaque on the picture and clear beside it
    */
-  public static Patch of(
+  public static PixelPatch of(
       Picture working,
       Plane mask,
       MaskView view,
@@ -57,7 +56,7 @@ public final class ViewPixels {
             row(srgb, mask, view, across, down, row, out, row * part.width());
           }
         });
-    return new Patch(part, out);
+    return new PixelPatch(part, out);
   }
 
   /** Where a row or column of view pixels falls between pixels of the level. */

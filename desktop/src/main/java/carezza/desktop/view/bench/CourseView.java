@@ -24,7 +24,7 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 
-import carezza.desktop.layer.PanelRows;
+import carezza.desktop.control.Spring;
 import carezza.desktop.state.AppState;
 import carezza.desktop.state.LowKey;
 import carezza.desktop.state.Subscriptions;
@@ -150,7 +150,7 @@ public final class CourseView extends VBox {
     add.setAccessibleText("Add a layer to " + stage.title());
     add.setDisable(state.document().isEmpty());
     add.setOnAction(e -> choose(stage, add));
-    HBox top = new HBox(4, name, PanelRows.spring(), add);
+    HBox top = new HBox(4, name, new Spring(), add);
     top.setAlignment(Pos.CENTER_LEFT);
     HBox row = new HBox(4);
     for (Layer layer : state.document().stack().layers()) {
@@ -219,7 +219,7 @@ public final class CourseView extends VBox {
     on.setOnAction(
         e -> state.document().edit(null, p -> p.edit(id, l -> l.with(l.attributes().switched(!l.attributes().on())))));
     on.setVisible(!(layer instanceof LockedLayer));
-    HBox top = new HBox(2, Icon.of(layer).node(), PanelRows.spring(), amount, on);
+    HBox top = new HBox(2, Icon.of(layer).node(), new Spring(), amount, on);
     top.setAlignment(Pos.CENTER_LEFT);
     ImageView thumb = new ImageView();
     thumb.setId("thumb-" + id);
@@ -229,7 +229,7 @@ public final class CourseView extends VBox {
     thumb.setMouseTransparent(true);
     thumbViews.put(id, thumb);
     thumb(id);
-    HBox foot = new HBox(2, name, PanelRows.spring(), thumb);
+    HBox foot = new HBox(2, name, new Spring(), thumb);
     VBox card = new VBox(3, top, foot);
     card.setId("card-" + id);
     card.getStyleClass().add("card");

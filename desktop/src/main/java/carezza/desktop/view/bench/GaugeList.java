@@ -10,7 +10,7 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
 import javafx.scene.paint.Color;
 
-import carezza.desktop.layer.PanelRows;
+import carezza.desktop.control.Spring;
 import carezza.desktop.state.AppState;
 import carezza.desktop.state.Subscriptions;
 import carezza.measure.CheckView;
@@ -65,7 +65,7 @@ final class GaugeList extends VBox {
     values.getStyleClass().add("row-value");
     Label verdict = new Label(verdict(gauge.verdict()));
     verdict.getStyleClass().add("verdict");
-    HBox top = new HBox(6, title, PanelRows.spring(), values, verdict);
+    HBox top = new HBox(6, title, new Spring(), values, verdict);
     VBox line = new VBox(2, top);
     line.setId("gauge-" + gauge.id());
     if (gauge.band() != null) {

@@ -8,7 +8,7 @@ import javafx.scene.control.Tooltip;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
 
-import carezza.desktop.layer.PanelRows;
+import carezza.desktop.control.Spring;
 import carezza.desktop.state.AppState;
 import carezza.desktop.state.Subscriptions;
 import carezza.measure.CheckView;
@@ -60,7 +60,7 @@ public final class BesidePictures extends VBox implements AutoCloseable {
           away.setOnAction(e -> turn(view));
           Label title = new Label(view.title());
           title.getStyleClass().add("row-name");
-          VBox one = new VBox(3, new HBox(6, title, PanelRows.spring(), away), picture);
+          VBox one = new VBox(3, new HBox(6, title, new Spring(), away), picture);
           one.setId("beside-" + view.name().toLowerCase(java.util.Locale.ROOT));
           getChildren().add(one);
         });

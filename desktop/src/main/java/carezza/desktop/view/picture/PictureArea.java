@@ -11,6 +11,7 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 
+import carezza.desktop.control.Spring;
 import carezza.desktop.state.AppState;
 import carezza.desktop.state.Comparison;
 import carezza.desktop.state.Status;
@@ -81,8 +82,7 @@ public final class PictureArea extends VBox implements AutoCloseable {
     subscriptions.on(
         state.measurements().gaugesProperty(),
         is -> drift.setText(SkinDrift.of(is).map(SkinDrift::words).orElse("")));
-    Region spring = new Region();
-    HBox.setHgrow(spring, Priority.ALWAYS);
+    Spring spring = new Spring();
     HBox line = new HBox(14, shown, drift, message, work(), spring, readouts);
     line.getStyleClass().add("status");
     line.setAlignment(Pos.CENTER_LEFT);

@@ -9,6 +9,7 @@ import java.util.stream.IntStream;
 
 import carezza.codec.ScreenColour;
 import carezza.desktop.picture.MaskView;
+import carezza.desktop.picture.PixelPatch;
 import carezza.desktop.picture.ViewPixels;
 import carezza.desktop.picture.ViewPort;
 import carezza.desktop.task.Lane;
@@ -81,14 +82,7 @@ public final class ViewRenderer implements AutoCloseable {
   }
 
   /** Pixels of a project for a view port; {@code exact} is false for a quick one. */
-  record Frame(Patch pixels, ViewPort port, boolean exact, Project project, Session session) {}
-
-  /**
-   * Part of the view's pixels: ARGB, row by row.
-   *
-   * @param area in pixels of the view
-   */
-  public record Patch(Area area, int[] argb) {}
+  record Frame(PixelPatch pixels, ViewPort port, boolean exact, Project project, Session session) {}
 
   /**
    * What to show.
@@ -175,7 +169,7 @@ public final class ViewRenderer implements AutoCloseable {
         changed = changed.grow(request.check().reach(context)).intersect(picture.area());
         picture = seen(request, picture, changed, context);
       }
-      Patch patch =
+      PixelPatch patch =
           ViewPixels.of(
               picture,
               null,

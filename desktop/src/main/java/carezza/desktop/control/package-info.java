@@ -1,0 +1,2 @@
+/** Controls that take values and know nothing of documents. */
+package carezza.desktop.control;

@@ -1,0 +1,2 @@
+/** Handles on the picture: where they are, and what moving them makes. */
+package carezza.desktop.geometry;

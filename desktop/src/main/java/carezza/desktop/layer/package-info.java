@@ -1,0 +1,2 @@
+/** The panel of each kind of layer. */
+package carezza.desktop.layer;

@@ -1,0 +1,2 @@
+/** The part of the photograph that a view shows, and its pixels. */
+package carezza.desktop.picture;

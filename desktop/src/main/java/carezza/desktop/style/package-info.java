@@ -1,0 +1,2 @@
+/** Icons and greys. */
+package carezza.desktop.style;

@@ -1,0 +1,2 @@
+/** What the window says. */
+package carezza.desktop.text;

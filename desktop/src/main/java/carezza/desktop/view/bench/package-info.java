@@ -1,0 +1,2 @@
+/** Where the picture is worked on. */
+package carezza.desktop.view.bench;

@@ -1,0 +1,2 @@
+/** Where the finished picture is written. */
+package carezza.desktop.view.deliver;

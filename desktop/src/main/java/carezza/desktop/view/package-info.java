@@ -1,0 +1,2 @@
+/** What every view of the window is. */
+package carezza.desktop.view;

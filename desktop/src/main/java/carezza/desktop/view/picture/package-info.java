@@ -1,0 +1,2 @@
+/** The picture with all ways of seeing it. */
+package carezza.desktop.view.picture;

@@ -1,0 +1,2 @@
+/** Where one begins. */
+package carezza.desktop.view.start;
