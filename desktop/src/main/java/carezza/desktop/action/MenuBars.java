@@ -1,6 +1,7 @@
 package carezza.desktop.action;
 
 import java.util.List;
+import javafx.scene.control.ContextMenu;
 import javafx.scene.control.CustomMenuItem;
 import javafx.scene.control.Label;
 import javafx.scene.control.Menu;
@@ -29,6 +30,15 @@ public final class MenuBars {
       bar.getMenus().add(menu);
     }
     return bar;
+  }
+
+  /** A menu of some actions. */
+  public static ContextMenu context(ActionMap actions, String... ids) {
+    ContextMenu menu = new ContextMenu();
+    for (String id : ids) {
+      menu.getItems().add(item(actions.get(id)));
+    }
+    return menu;
   }
 
   private static CustomMenuItem item(Action action) {

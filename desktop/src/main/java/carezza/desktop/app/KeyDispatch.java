@@ -15,15 +15,13 @@ import javafx.scene.input.KeyEvent;
 import carezza.desktop.action.Action;
 import carezza.desktop.action.ActionMap;
 import carezza.desktop.action.Scope;
+import carezza.desktop.control.NumberRow;
 
 /**
  * Runs the action of a key that the control in focus did not take itself. While a sheet is open it has all keys; while
  * a text is typed only keys that write nothing run anything.
  */
 final class KeyDispatch {
-
-  /** Style class of fields that are left once what was typed is taken. */
-  static final String LEFT_ON_ENTER = "left-on-enter";
 
   private final Parent root;
   private final ActionMap actions;
@@ -65,7 +63,7 @@ final class KeyDispatch {
     Node focus = root.getScene() == null ? null : root.getScene().getFocusOwner();
     if (e.getCode() == KeyCode.ENTER
         && focus instanceof TextInputControl
-        && focus.getStyleClass().contains(LEFT_ON_ENTER)) {
+        && focus.getStyleClass().contains(NumberRow.LEFT_ON_ENTER)) {
       Platform.runLater(leaveText);
     }
   }

@@ -91,6 +91,7 @@ public final class Shell extends StackPane implements AutoCloseable {
         List.of(
             new StartView(files, home::recent), bench, new DeliverView(state, area, settings));
     actions = AppActions.of(state, this);
+    bench.use(actions);
     actions.recall(id -> settings.get("key." + id, null));
     frame.setTop(strip());
     getChildren().add(frame);

@@ -1,7 +1,9 @@
 package carezza.desktop.layer;
 
 import java.util.List;
+import java.util.OptionalDouble;
 
+import carezza.desktop.control.NumberRow;
 import carezza.desktop.state.AppState;
 import carezza.desktop.state.ToolKind;
 import carezza.model.CatchlightLayer;
@@ -37,6 +39,9 @@ import carezza.model.WhiteBalanceLayer;
 
 /** The parameters of each kind of layer as rows of the panel. */
 public final class LayerPanels {
+
+  /** Kelvin times mired. */
+  private static final double MIRED = 1e6;
 
   private static final String PERCENT = "%.0f %%";
 
@@ -79,15 +84,21 @@ public final class LayerPanels {
     Class<WhiteBalanceLayer> type = WhiteBalanceLayer.class;
     // Even steps of the slider are even steps to the eye in reciprocal temperature.
     rows.number(
+        new NumberRow(
+            "temperature",
+            "Temperature",
+            "Colour of the light it was taken in, in kelvin, or in mired where that is typed; to the"
+                + " right is warmer light",
+            MIRED / 15000,
+            MIRED / 2000,
+            m -> "%.0f K".formatted(MIRED / m),
+            LayerPanels::mired),
         "temperature",
-        "Light, mired",
-        "Colour of the light it was taken in, in mired (a million over kelvin); more is warmer",
-        1e6 / 15000,
-        1e6 / 2000,
-        "%.0f mired",
         type,
-        l -> 1e6 / l.temperature(),
-        (l, v) -> new WhiteBalanceLayer(l.attributes(), Math.clamp(1e6 / v, 1500, 15000), l.tint()));
+        l -> MIRED / l.temperature(),
+        (l, v) ->
+            new WhiteBalanceLayer(
+                l.attributes(), Math.clamp(MIRED / v, 1500, 15000), l.tint()));
     rows.number(
         "tint",
         "Tint",
@@ -98,8 +109,16 @@ public final class LayerPanels {
         type,
         WhiteBalanceLayer::tint,
         (l, v) -> new WhiteBalanceLayer(l.attributes(), l.temperature(), v));
-    rows.words("kelvin", type, l -> "The light was taken for %.0f K.".formatted(l.temperature()));
     rows.tools(ToolKind.PICK_NEUTRAL);
+  }
+
+  /** Mired of what was typed: kelvin, or mired where it says so or cannot be kelvin. */
+  private static OptionalDouble mired(String text) {
+    OptionalDouble typed = NumberRow.number(text);
+    boolean already = text.contains("mired") || typed.orElse(0) < 1000;
+    return typed.isEmpty() || already || typed.getAsDouble() <= 0
+        ? typed
+        : OptionalDouble.of(MIRED / typed.getAsDouble());
   }
 
   private static void exposure(PanelRows rows) {

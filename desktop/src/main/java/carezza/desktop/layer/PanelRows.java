@@ -8,17 +8,15 @@ import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
-import javafx.scene.control.Slider;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.control.Tooltip;
 import javafx.scene.layout.FlowPane;
-import javafx.scene.layout.HBox;
-import javafx.scene.layout.VBox;
 
-import carezza.desktop.control.Spring;
+import carezza.desktop.control.NumberRow;
 import carezza.desktop.state.AppState;
 import carezza.desktop.state.ToolKind;
 import carezza.model.Layer;
+import carezza.model.LayerKind;
 import carezza.model.LayerValue;
 
 /**
@@ -36,7 +34,6 @@ public final class PanelRows {
   private final AppState state;
   private final List<Node> nodes = new ArrayList<>();
   private final List<Runnable> refreshers = new ArrayList<>();
-  private boolean refreshing;
 
   public PanelRows(AppState state) {
     this.state = state;
@@ -48,9 +45,7 @@ public final class PanelRows {
 
   /** Shows the values of the selected layer as they are now. */
   public void refresh() {
-    refreshing = true;
     refreshers.forEach(Runnable::run);
-    refreshing = false;
   }
 
   /**
@@ -68,39 +63,28 @@ public final class PanelRows {
       Class<L> type,
       Function<L, Double> value,
       Change<L> change) {
-    Label name = new Label(title);
-    name.getStyleClass().add("row-name");
-    Label shown = new Label();
-    shown.getStyleClass().add("row-value");
-    Slider slider = new Slider(low, high, low);
-    slider.setId(id);
-    slider.setBlockIncrement((high - low) / 50);
-    slider.setAccessibleText(title);
-    Tooltip.install(name, new Tooltip(tip));
-    slider.setTooltip(new Tooltip(tip));
-    name.setLabelFor(slider);
-    slider
-        .valueProperty()
-        .addListener(
-            (o, was, is) -> {
-              if (!refreshing) {
-                state.selection().edit(id, l -> change.of(type.cast(l), is.doubleValue()));
-              }
-            });
-    slider.setOnMouseReleased(e -> state.document().settle());
-    slider.setOnKeyReleased(e -> state.document().settle());
-    refreshers.add(
+    NumberRow row =
+        new NumberRow(id, title, tip, low, high, v -> String.format(Locale.ROOT, format, v));
+    number(row, id, type, value, change);
+  }
+
+  /** A number in a row of one's own. */
+  public <L extends Layer> void number(
+      NumberRow row, String id, Class<L> type, Function<L, Double> value, Change<L> change) {
+    row.onChange(
+        v -> state.selection().edit(id, l -> change.of(type.cast(l), v)),
+        state.document()::settle,
         () ->
-            state.selection().layer()
-                .filter(type::isInstance)
-                .ifPresent(
-                    l -> {
-                      double v = value.apply(type.cast(l));
-                      slider.setValue(v);
-                      shown.setText(String.format(Locale.ROOT, format, v));
-                    }));
-    HBox top = new HBox(name, new Spring(), shown);
-    nodes.add(new VBox(2, top, slider));
+            state
+                .selection()
+                .edit(
+                    null,
+                    l ->
+                        change.of(
+                            type.cast(l), value.apply(type.cast(LayerKind.of(l).fresh())))));
+    nodes.add(row);
+    refreshers.add(
+        () -> state.selection().layer(type).ifPresent(l -> row.show(value.apply(l))));
   }
 
   /**

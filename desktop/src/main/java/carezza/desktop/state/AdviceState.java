@@ -19,6 +19,7 @@ import carezza.measure.LightAdvisor;
 import carezza.model.DodgeBurnLayer;
 import carezza.model.FrequencySeparationLayer;
 import carezza.model.Layer;
+import carezza.model.LayerKind;
 import carezza.model.Mask;
 import carezza.model.Project;
 import carezza.session.Advice;
@@ -238,6 +239,7 @@ public final class AdviceState implements AutoCloseable {
   /** Light and shade against blotches, on the selected layer. */
   public void evenBlotches() {
     propose(
+        "Even blotches",
         "Measuring blotches",
         "Blotches are evened; lift it where it does too much",
         LightAdvisor::evened);
@@ -246,6 +248,7 @@ public final class AdviceState implements AutoCloseable {
   /** As above, but nothing shows before it is painted in. */
   public void evenUnderBrush() {
     propose(
+        "Even under the brush",
         "Measuring blotches",
         "Paint over the skin: under the brush its blotches are evened",
         advisor -> {
@@ -260,6 +263,7 @@ public final class AdviceState implements AutoCloseable {
   /** Light and shade that smoothing took, on the selected layer. */
   public void restoreForm() {
     propose(
+        "Form given back",
         "Measuring form",
         "Form is given back; its amount brings form kept to 1",
         LightAdvisor::formRestored);
@@ -268,6 +272,7 @@ public final class AdviceState implements AutoCloseable {
   /** Shade on the shine of the face, on the selected layer. */
   public void tameShine() {
     propose(
+        "Shine tamed",
         "Measuring shine",
         "Half of the shine is taken; lift it where it does too much",
         LightAdvisor::shineTamed);
@@ -308,12 +313,17 @@ public final class AdviceState implements AutoCloseable {
         status::fail);
   }
 
-  private void propose(String begun, String done, Function<LightAdvisor, DodgeBurnLayer> proposal) {
-    propose(begun, done, proposal, () -> {});
+  private void propose(
+      String name, String begun, String done, Function<LightAdvisor, DodgeBurnLayer> proposal) {
+    propose(name, begun, done, proposal, () -> {});
   }
 
   private void propose(
-      String begun, String done, Function<LightAdvisor, DodgeBurnLayer> proposal, Runnable then) {
+      String name,
+      String begun,
+      String done,
+      Function<LightAdvisor, DodgeBurnLayer> proposal,
+      Runnable then) {
     String id = selection.selected();
     Project asked = document.project();
     Session session = document.session();
@@ -328,13 +338,50 @@ public final class AdviceState implements AutoCloseable {
               || !document.stack().find(id).equals(asked.stack().find(id))) {
             status.say("The layer was changed meanwhile; ask once more");
           } else {
-            document.edit(
-                null, p -> p.edit(id, l -> found.with(l.attributes().withAmount(found.attributes().amount()))));
-            status.say(done);
+            take(name, id, (DodgeBurnLayer) document.stack().find(id).orElseThrow(), found, done);
             then.run();
           }
         },
         this::fail);
+  }
+
+  /** Puts light and shade on the layer, or, where that holds a proposal already, on one of its own. */
+  private void take(
+      String name, String id, DodgeBurnLayer own, DodgeBurnLayer found, String done) {
+    double amount = found.attributes().amount();
+    if (replaces(own.dodgeMask(), found.dodgeMask())
+        || replaces(own.burnMask(), found.burnMask())) {
+      DodgeBurnLayer fresh = (DodgeBurnLayer) LayerKind.DODGE_BURN.fresh();
+      DodgeBurnLayer second =
+          found
+              .withMasks(
+                  added(own.dodgeMask(), found.dodgeMask()),
+                  added(own.burnMask(), found.burnMask()))
+              .with(
+                  fresh
+                      .attributes()
+                      .named(name)
+                      .withMask(own.attributes().mask())
+                      .withAmount(amount));
+      selection.add(List.of(second));
+      status.say(done + "; on a layer of its own, as this one held a proposal already");
+      return;
+    }
+    document.edit(null, p -> p.edit(id, l -> found.with(l.attributes().withAmount(amount))));
+    status.say(done);
+  }
+
+  private static Mask base(Mask mask) {
+    return mask instanceof Mask.Strokes strokes ? strokes.base() : mask;
+  }
+
+  private static boolean replaces(Mask own, Mask found) {
+    return !(base(own) instanceof Mask.Nothing) && !base(own).equals(base(found));
+  }
+
+  /** What a proposal adds to a mask, without what was painted on it. */
+  private static Mask added(Mask own, Mask found) {
+    return own.equals(found) ? new Mask.Nothing() : base(found);
   }
 
   @Override

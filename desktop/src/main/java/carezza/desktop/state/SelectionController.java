@@ -237,7 +237,21 @@ public final class SelectionController {
   /** Whether the layer in hand takes part, the other way round. */
   public void turnLayer() {
     if (kind() != null) {
-      edit(null, l -> l.with(l.attributes().switched(!l.attributes().on())));
+      turnLayer(selection.selected());
+    }
+  }
+
+  /** Whether a layer takes part, the other way round. */
+  public void turnLayer(String id) {
+    document.edit(
+        null,
+        p -> p.edit(id, l -> l.with(l.attributes().switched(!l.attributes().on()))));
+  }
+
+  /** Gives a layer another name; an empty one is none. */
+  public void rename(String id, String name) {
+    if (!name.isBlank()) {
+      document.edit(null, p -> p.edit(id, l -> l.with(l.attributes().named(name))));
     }
   }
 }

@@ -3,6 +3,8 @@ package carezza.desktop.view.bench;
 import javafx.scene.Node;
 import javafx.scene.layout.BorderPane;
 
+import carezza.desktop.action.ActionMap;
+import carezza.desktop.action.MenuBars;
 import carezza.desktop.action.Scope;
 import carezza.desktop.state.AppState;
 import carezza.desktop.view.AppView;
@@ -68,6 +70,13 @@ public final class BenchView implements AppView {
   @Override
   public Scope scope() {
     return Scope.BENCH;
+  }
+
+  /** What can be done with a layer stands on the menu of its card. */
+  public void use(ActionMap actions) {
+    course.use(
+        MenuBars.context(
+            actions, "layer-on", "layer-double", "layer-down", "layer-up", "page", "remove"));
   }
 
   /** Shows what the layer in hand does, or where it acts. */

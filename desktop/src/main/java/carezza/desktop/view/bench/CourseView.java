@@ -1,10 +1,12 @@
 package carezza.desktop.view.bench;
 
 import java.util.ArrayList;
-import java.util.HashMap;
+import java.util.EnumMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import javafx.collections.MapChangeListener;
+import javafx.geometry.Bounds;
 import javafx.geometry.Pos;
 import javafx.geometry.Side;
 import javafx.scene.Node;
@@ -14,8 +16,6 @@ import javafx.scene.control.Label;
 import javafx.scene.control.MenuItem;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.control.Tooltip;
-import javafx.scene.image.Image;
-import javafx.scene.image.ImageView;
 import javafx.scene.image.WritableImage;
 import javafx.scene.input.MouseEvent;
 import javafx.scene.layout.HBox;
@@ -32,7 +32,6 @@ import carezza.desktop.state.ToolKind;
 import carezza.desktop.style.Icon;
 import carezza.model.Layer;
 import carezza.model.LayerKind;
-import carezza.model.LockedLayer;
 import carezza.model.Stage;
 
 /**
@@ -41,13 +40,6 @@ import carezza.model.Stage;
  */
 public final class CourseView extends VBox {
 
-  private static final double CARD_WIDTH = 86;
-
-  /** Room for the picture of a layer's mask on its card. */
-  private static final double THUMB_WIDTH = 19;
-
-  private static final double THUMB_HEIGHT = 26;
-
   private final AppState state;
   private final Subscriptions subscriptions = new Subscriptions();
   private final HBox stages = new HBox(4);
@@ -55,11 +47,13 @@ public final class CourseView extends VBox {
   private final Region track = new Region();
   private final Region passed = new Region();
   private final Region head = new Region();
-  private final List<Node> cards = new ArrayList<>();
+  private final ScrollPane scroll;
+  private final List<LayerCard> cards = new ArrayList<>();
+  private final Map<Stage, VBox> columns = new EnumMap<>(Stage.class);
   private final MaskThumbs thumbs;
-  private final Map<String, ImageView> thumbViews = new HashMap<>();
-  private Shown shown;
   private final Node start = photograph();
+  private Shown shown;
+  private ContextMenu menu = new ContextMenu();
 
   public CourseView(AppState state) {
     this.state = state;
@@ -85,65 +79,101 @@ public final class CourseView extends VBox {
     rail.setOnMousePressed(this::movePlayhead);
     rail.setOnMouseDragged(this::movePlayhead);
     VBox content = new VBox(2, rail, stages);
-    ScrollPane scroll = new ScrollPane(content);
+    scroll = new ScrollPane(content);
     scroll.setFitToHeight(true);
     scroll.setFitToWidth(true);
+    scroll.setFocusTraversable(false);
     scroll.setVbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
     VBox.setVgrow(scroll, Priority.ALWAYS);
     getChildren().add(scroll);
-    subscriptions.on(this::show, state.document().projectProperty(), state.selection().selectedProperty(), state.view().playheadProperty());
-    stages.needsLayoutProperty().addListener((o, was, is) -> placePlayhead());
+    start.setOnMouseClicked(e -> state.selection().select(null));
+    subscriptions.on(this::show, state.document().projectProperty());
+    subscriptions.on(this::mark, state.view().playheadProperty());
+    subscriptions.on(this::takeUp, state.selection().selectedProperty());
+    stages.needsLayoutProperty().subscribe((was, is) -> placePlayhead());
     show();
+  }
+
+  /** What can be done with a layer, for the menu on its card. */
+  void use(ContextMenu layerMenu) {
+    menu = layerMenu;
   }
 
   private static Node photograph() {
     Label label = new Label("Photo-\ngraph");
     label.getStyleClass().add("start-card");
     label.setMinWidth(Region.USE_PREF_SIZE);
+    label.setTooltip(new Tooltip("The photograph: its faces, frame and pins (0)"));
     return label;
   }
 
-  /** What a card shows of its layer; strokes do not. */
-  private record Card(String id, String name, Stage stage, boolean on, double amount) {}
-
-  private record Shown(List<Card> cards, String selected, int playhead, boolean empty) {}
+  private record Shown(List<LayerCard.Face> faces, boolean empty) {}
 
   /** Builds the cards anew if anything they show has changed: not at every dab. */
   private void show() {
     Shown now =
         new Shown(
-            state.document().stack().layers().stream()
-                .map(Layer::attributes)
-                .map(h -> new Card(h.id(), h.name(), h.stage(), h.on(), h.amount()))
-                .toList(),
-            state.selection().selected(),
-            state.view().playhead(),
+            state.document().stack().layers().stream().map(LayerCard.Face::of).toList(),
             state.document().isEmpty());
-    if (now.equals(shown)) {
-      return;
+    if (!now.equals(shown)) {
+      shown = now;
+      build();
     }
-    shown = now;
+    mark();
+  }
+
+  private void build() {
     stages.getChildren().clear();
     cards.clear();
-    thumbViews.clear();
-    start.setOnMouseClicked(e -> state.selection().select(null));
+    columns.clear();
     VBox first = new VBox(4, new Label(" "), start);
     stages.getChildren().add(first);
     for (Stage stage : Stage.values()) {
-      stages.getChildren().add(column(stage));
+      VBox column = column(stage);
+      columns.put(stage, column);
+      stages.getChildren().add(column);
     }
+  }
+
+  /** Which card is in hand, and which lie beyond the playhead. */
+  private void mark() {
+    int playhead = state.view().playhead();
+    for (int i = 0; i < cards.size(); i++) {
+      cards.get(i).mark(cards.get(i).id().equals(state.selection().selected()), i >= playhead);
+    }
+    placePlayhead();
+  }
+
+  private void takeUp() {
+    mark();
+    cards.stream()
+        .filter(c -> c.id().equals(state.selection().selected()))
+        .findFirst()
+        .ifPresent(this::bringIntoSight);
+  }
+
+  private void bringIntoSight(Node card) {
+    double width = scroll.getContent().getLayoutBounds().getWidth();
+    double seen = scroll.getViewportBounds().getWidth();
+    if (width <= seen) {
+      return;
+    }
+    Bounds at = scroll.getContent().sceneToLocal(card.localToScene(card.getBoundsInLocal()));
+    double left = scroll.getHvalue() * (width - seen);
+    double wanted = Math.min(at.getMinX(), Math.max(left, at.getMaxX() - seen));
+    scroll.setHvalue(Math.clamp(wanted / (width - seen), 0, 1));
   }
 
   private VBox column(Stage stage) {
     Label name = new Label((stage.ordinal() + 1) + "  " + stage.title());
     name.getStyleClass().add("stage-name");
     name.setMinWidth(Region.USE_PREF_SIZE);
-    name.setId("stage-" + stage.name().toLowerCase(java.util.Locale.ROOT));
+    name.setId("stage-" + stage.name().toLowerCase(Locale.ROOT));
     name.setTooltip(new Tooltip("Hold: the picture without what " + stage.title() + " does"));
     name.setOnMousePressed(e -> state.view().stageHeldProperty().set(stage));
     name.setOnMouseReleased(e -> state.view().stageHeldProperty().set(null));
     Button add = new Button();
-    add.setId("add-" + stage.name().toLowerCase(java.util.Locale.ROOT));
+    add.setId("add-" + stage.name().toLowerCase(Locale.ROOT));
     add.getStyleClass().add("add");
     add.setGraphic(Icon.PLUS.node());
     add.setTooltip(new Tooltip("Add a layer to " + stage.title()));
@@ -155,7 +185,8 @@ public final class CourseView extends VBox {
     HBox row = new HBox(4);
     for (Layer layer : state.document().stack().layers()) {
       if (layer.attributes().stage() == stage) {
-        Node card = card(layer);
+        LayerCard card = new LayerCard(layer, state.selection(), this::dropped, this::showMenu);
+        card.show(thumbs.images().get(card.id()));
         cards.add(card);
         row.getChildren().add(card);
       }
@@ -166,6 +197,29 @@ public final class CourseView extends VBox {
     return column;
   }
 
+  private void showMenu(LayerCard card) {
+    state.selection().select(card.id());
+    menu.show(card, Side.TOP, 0, 0);
+  }
+
+  /** A card was let go somewhere else: it goes to that stage, between the cards there. */
+  private void dropped(LayerCard card, double sceneX) {
+    for (Map.Entry<Stage, VBox> each : columns.entrySet()) {
+      Bounds column = each.getValue().localToScene(each.getValue().getBoundsInLocal());
+      if (sceneX >= column.getMinX() && sceneX < column.getMaxX()) {
+        int place =
+            (int)
+                cards.stream()
+                    .filter(c -> c != card && c.stage() == each.getKey())
+                    .filter(
+                        c -> c.localToScene(c.getBoundsInLocal()).getCenterX() < sceneX)
+                    .count();
+        state.selection().move(card.id(), each.getKey(), place);
+        return;
+      }
+    }
+  }
+
   private void choose(Stage stage, Button at) {
     List<LayerKind> kinds =
         List.of(LayerKind.values()).stream().filter(k -> k.stage() == stage).toList();
@@ -173,12 +227,12 @@ public final class CourseView extends VBox {
       state.selection().add(kinds.getFirst());
       return;
     }
-    ContextMenu menu = new ContextMenu();
+    ContextMenu kindMenu = new ContextMenu();
     for (LayerKind kind : kinds) {
       MenuItem item = new MenuItem(kind.title(), Icon.of(kind).node());
       item.setId("add-" + kind.key());
       item.setOnAction(e -> state.selection().add(kind));
-      menu.getItems().add(item);
+      kindMenu.getItems().add(item);
     }
     if (stage == Stage.SETTLE) {
       MenuItem lowKey = new MenuItem("Low-key base: exposure down, lights up");
@@ -191,72 +245,16 @@ public final class CourseView extends VBox {
             state.selection().select(null);
             state.tools().toolProperty().set(ToolKind.FRAME);
           });
-      menu.getItems().addAll(lowKey, frame);
+      kindMenu.getItems().addAll(lowKey, frame);
     }
-    menu.show(at, Side.TOP, 0, 0);
+    kindMenu.show(at, Side.TOP, 0, 0);
   }
 
-  private Node card(Layer layer) {
-    String id = layer.attributes().id();
-    Label name = new Label(layer.attributes().name());
-    name.setWrapText(true);
-    name.getStyleClass().add("card-name");
-    name.setMinHeight(30);
-    name.setPrefHeight(30);
-    name.setAlignment(Pos.TOP_LEFT);
-    Label amount = new Label(Math.round(100 * layer.attributes().amount()) + " %");
-    amount.getStyleClass().add("card-amount");
-    amount.setMinWidth(Region.USE_PREF_SIZE);
-    Button on = new Button(layer.attributes().on() ? "●" : "○");
-    on.getStyleClass().add("card-switch");
-    on.setMinWidth(Region.USE_PREF_SIZE);
-    on.setId("switch-" + id);
-    on.setTooltip(
-        new Tooltip(
-            layer.attributes().on()
-                ? "Takes part; click to leave it out (O)"
-                : "Left out; click to take it in (O)"));
-    on.setOnAction(
-        e -> state.document().edit(null, p -> p.edit(id, l -> l.with(l.attributes().switched(!l.attributes().on())))));
-    on.setVisible(!(layer instanceof LockedLayer));
-    HBox top = new HBox(2, Icon.of(layer).node(), new Spring(), amount, on);
-    top.setAlignment(Pos.CENTER_LEFT);
-    ImageView thumb = new ImageView();
-    thumb.setId("thumb-" + id);
-    thumb.setPreserveRatio(true);
-    thumb.setFitWidth(THUMB_WIDTH);
-    thumb.setFitHeight(THUMB_HEIGHT);
-    thumb.setMouseTransparent(true);
-    thumbViews.put(id, thumb);
-    thumb(id);
-    HBox foot = new HBox(2, name, new Spring(), thumb);
-    VBox card = new VBox(3, top, foot);
-    card.setId("card-" + id);
-    card.getStyleClass().add("card");
-    card.setMinWidth(CARD_WIDTH);
-    card.setPrefWidth(CARD_WIDTH);
-    if (id.equals(state.selection().selected())) {
-      card.getStyleClass().add("selected");
-    }
-    if (!layer.attributes().on()) {
-      card.getStyleClass().add("off");
-    }
-    if (state.document().stack().indexOf(id) >= state.view().playhead()) {
-      card.getStyleClass().add("beyond");
-    }
-    card.setOnMouseClicked(e -> state.selection().select(id));
-    card.setAccessibleText(layer.attributes().name());
-    return card;
-  }
-
-  /** Shows where the layer acts; nothing takes no room on the card. */
+  /** Shows where a layer acts. */
   private void thumb(String id) {
-    ImageView view = thumbViews.get(id);
-    if (view != null) {
-      Image image = thumbs.images().get(id);
-      view.setImage(image);
-      view.setManaged(image != null);
-    }
+    cards.stream()
+        .filter(c -> c.id().equals(id))
+        .forEach(c -> c.show(thumbs.images().get(id)));
   }
 
   public void close() {

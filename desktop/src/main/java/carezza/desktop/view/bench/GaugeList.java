@@ -2,6 +2,8 @@ package carezza.desktop.view.bench;
 
 import java.util.List;
 import java.util.Locale;
+import javafx.beans.property.BooleanProperty;
+import javafx.beans.property.SimpleBooleanProperty;
 import javafx.scene.canvas.Canvas;
 import javafx.scene.canvas.GraphicsContext;
 import javafx.scene.control.Label;
@@ -28,6 +30,7 @@ final class GaugeList extends VBox {
   private static final double HEIGHT = 12;
 
   private final AppState state;
+  private final BooleanProperty all = new SimpleBooleanProperty();
   private final Subscriptions subscriptions = new Subscriptions();
 
   GaugeList(AppState state) {
@@ -35,9 +38,31 @@ final class GaugeList extends VBox {
     this.state = state;
     setId("gauges");
     getStyleClass().add("gauges");
-    subscriptions.on(state.measurements().gaugesProperty(), this::show);
+    subscriptions.on(
+        this::refresh,
+        state.measurements().gaugesProperty(),
+        state.selection().selectedProperty(),
+        all);
     subscriptions.on(state.measurements().underWayProperty(), is -> setOpacity(is ? 0.65 : 1));
-    show(state.measurements().gaugesProperty().get());
+    refresh();
+  }
+
+  /** Whether all gauges are shown, not those of the layer in hand alone. */
+  BooleanProperty allProperty() {
+    return all;
+  }
+
+  private void refresh() {
+    List<Gauge> read = state.measurements().gaugesProperty().get();
+    List<String> own =
+        all.get()
+            ? List.of()
+            : state.selection().layer().map(LayerGauges::of).orElse(List.of());
+    List<Gauge> first =
+        own.stream()
+            .flatMap(id -> read.stream().filter(g -> g.id().equals(id) && g.measured()))
+            .toList();
+    show(first.isEmpty() ? read : first);
   }
 
   void close() {

@@ -16,6 +16,7 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 
 import carezza.colour.BlendMode;
+import carezza.desktop.control.Spring;
 import carezza.desktop.control.Titled;
 import carezza.desktop.layer.AmountSweepChart;
 import carezza.desktop.layer.LayerPanels;
@@ -35,6 +36,7 @@ public final class PanelView extends VBox {
   private final VBox editor = new VBox(9);
   private final BooleanProperty where = new SimpleBooleanProperty();
   private final GaugeList gauges;
+  private final ToneView tones;
   private PanelRows rows;
   private String shown = "";
 
@@ -42,24 +44,37 @@ public final class PanelView extends VBox {
     this.state = state;
     setId("panel");
     getStyleClass().add("panel");
+    tones = new ToneView(state);
     editor.setPadding(new Insets(12, 14, 12, 14));
     ScrollPane upper = new ScrollPane(editor);
     upper.setFitToWidth(true);
     upper.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
     VBox.setVgrow(upper, Priority.ALWAYS);
-    Label heading = new Label("Gauges, as settled → now");
+    Label heading = new Label();
     heading.getStyleClass().add("heading");
     gauges = new GaugeList(state);
+    ToggleButton all = new ToggleButton("All");
+    all.setId("all-gauges");
+    all.getStyleClass().add("check");
+    all.setTooltip(new Tooltip("All gauges, or those that the layer in hand can move"));
+    all.selectedProperty().bindBidirectional(gauges.allProperty());
+    subscriptions.on(
+        () -> sayHeading(heading, all),
+        state.selection().selectedProperty(),
+        gauges.allProperty());
+    sayHeading(heading, all);
+    HBox top = new HBox(6, heading, new Spring(), all);
+    top.setAlignment(Pos.BOTTOM_LEFT);
     ScrollPane lower = new ScrollPane(gauges);
     lower.setFitToWidth(true);
     lower.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
-    VBox foot = new VBox(6, heading, lower);
+    VBox foot = new VBox(6, top, lower);
     foot.getStyleClass().add("foot");
     foot.setPadding(new Insets(10, 14, 8, 14));
     foot.setPrefHeight(270);
     foot.setMinHeight(160);
     VBox.setVgrow(lower, Priority.ALWAYS);
-    getChildren().addAll(upper, foot);
+    getChildren().addAll(tones, upper, foot);
     subscriptions.on(this::show, state.selection().selectedProperty(), state.document().projectProperty());
     // A layer is begun with what it does; whoever works on a part of its mask is where it acts.
     subscriptions.on(state.selection().selectedProperty(), is -> where.set(false));
@@ -77,6 +92,13 @@ public final class PanelView extends VBox {
   void close() {
     subscriptions.close();
     gauges.close();
+    tones.close();
+  }
+
+  private void sayHeading(Label heading, ToggleButton all) {
+    boolean inHand = state.selection().selected() != null;
+    heading.setText(inHand && !all.isSelected() ? "What it moves" : "Gauges, as settled → now");
+    all.setVisible(inHand);
   }
 
   private void refresh() {

@@ -46,8 +46,6 @@ final class PhotographPanel {
     faces(rows, state);
     frame(rows, state);
     pins(rows, state);
-    ToneView tones = new ToneView(state);
-    rows.custom(tones, tones::refresh);
     Label hint =
         new Label(
             "Pick a layer below, or add one with the + of its stage. Keys 1 to 8 go to a stage, F1"

@@ -1,6 +1,7 @@
 package carezza.desktop.view.bench;
 
 import java.time.Duration;
+import javafx.geometry.Insets;
 import javafx.geometry.Pos;
 import javafx.scene.canvas.Canvas;
 import javafx.scene.canvas.GraphicsContext;
@@ -12,8 +13,10 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
 import javafx.scene.paint.Color;
 
+import carezza.desktop.control.Spring;
 import carezza.desktop.control.Titled;
 import carezza.desktop.state.AppState;
+import carezza.desktop.state.Subscriptions;
 import carezza.desktop.task.Lane;
 import carezza.measure.ToneHistogram;
 import carezza.model.Project;
@@ -23,8 +26,8 @@ import carezza.session.Session;
 /** Tones of what is shown, of the whole picture or of a region: as a histogram or as a waveform. */
 final class ToneView extends VBox {
 
-  private static final double WIDTH = 256;
-  private static final double HEIGHT = 84;
+  private static final double WIDTH = 272;
+  private static final double HEIGHT = 52;
   private static final Duration REST = Duration.ofMillis(250);
 
   private final AppState state;
@@ -32,38 +35,59 @@ final class ToneView extends VBox {
   private final ComboBox<SemanticRegion> where = new ComboBox<>();
   private final ToggleButton waveform = new ToggleButton("Waveform");
   private final Lane counting;
+  private final Subscriptions subscriptions = new Subscriptions();
+  private final Label black = new Label();
+  private final Label white = new Label();
   private Object counted;
   private ToneHistogram counts;
 
   ToneView(AppState state) {
-    super(4);
+    super(3);
     this.state = state;
     counting = state.tasks().droppable("tones");
     setId("tones");
-    Label title = new Label("Tones of");
-    title.getStyleClass().add("heading");
-    title.setMinWidth(USE_PREF_SIZE);
+    setPadding(new Insets(8, 14, 0, 14));
     waveform.setMinWidth(USE_PREF_SIZE);
-    where.setPrefWidth(110);
+    waveform.getStyleClass().add("check");
+    where.setPrefWidth(118);
     where.setId("tones-of");
+    where.getStyleClass().add("check");
     where.getItems().add(null);
     where.getItems().addAll(SemanticRegion.values());
-    where.setConverter(new Titled<>("the whole picture", SemanticRegion::words));
+    where.setConverter(new Titled<>("whole picture", SemanticRegion::words));
     where.setTooltip(new Tooltip("The place whose tones are counted"));
+    where.setAccessibleText("Tones of");
     where.setOnAction(e -> refresh());
     waveform.setId("waveform");
     waveform.setTooltip(new Tooltip("Tones column by column, from left to right of the place"));
     waveform.setOnAction(e -> draw());
-    HBox row = new HBox(6, title, where, waveform);
+    black.getStyleClass().add("row-value");
+    black.setId("clipped-black");
+    white.getStyleClass().add("row-value");
+    white.setId("clipped-white");
+    black.setTooltip(new Tooltip("Share of the place that is clipped to black"));
+    white.setTooltip(new Tooltip("Share of the place that is clipped to white in a channel"));
+    HBox row = new HBox(6, black, new Spring(), where, waveform, new Spring(), white);
     row.setAlignment(Pos.CENTER_LEFT);
     Tooltip.install(
         canvas, new Tooltip("sRGB values, dark to light; red, green and blue as lines"));
-    getChildren().addAll(row, canvas);
+    getChildren().addAll(canvas, row);
+    subscriptions.on(
+        this::refresh,
+        state.document().commitsProperty(),
+        state.document().seenProperty(),
+        state.view().playheadProperty(),
+        state.view().asShotProperty());
+    draw();
+  }
+
+  void close() {
+    subscriptions.close();
   }
 
   /** Counts anew if what is shown has changed. */
   void refresh() {
-    if (state.document().isEmpty() || getScene() == null) {
+    if (!state.document().seenProperty().get()) {
       return;
     }
     Project project = state.document().project();
@@ -94,6 +118,8 @@ final class ToneView extends VBox {
     if (counts == null) {
       return;
     }
+    black.setText("%.1f %%".formatted(counts.black()));
+    white.setText("%.1f %%".formatted(counts.white()));
     if (waveform.isSelected()) {
       wave(g);
     } else {
