@@ -36,7 +36,16 @@ public final class TaskRunner implements AutoCloseable {
 
   /** With threads of its own, and results on the toolkit's thread. */
   public static TaskRunner ofToolkit() {
-    return new TaskRunner(TaskRunner::thread, Platform::runLater, Thread::sleep);
+    return answering(Platform::runLater);
+  }
+
+  /**
+   * With threads of its own.
+   *
+   * @param home runs what is done with results
+   */
+  public static TaskRunner answering(Consumer<Runnable> home) {
+    return new TaskRunner(TaskRunner::thread, home, Thread::sleep);
   }
 
   /** Does everything at once, in place and without a rest: what follows from a change can be asked right after it. */
