@@ -89,17 +89,14 @@ final class DocumentFiles implements StartView.Opening, AutoCloseable {
     Status.Job job = state.status().begin("Opening " + name, files::cancel);
     files.newest(
         cancellation -> source.call(),
-        document -> {
-          job.end();
-          then.accept(document);
-        },
+        then,
         e -> {
-          job.end();
           state.status().fail(e);
           if (state.document().isEmpty()) {
             problem(state.status().messageProperty().get());
           }
-        });
+        },
+        job::end);
   }
 
   private void problem(String said) {
@@ -259,17 +256,14 @@ final class DocumentFiles implements StartView.Opening, AutoCloseable {
           return file;
         },
         done -> {
-          job.end();
           state.document().savedAs(done, document.project());
           home.remember(done);
           autosave.saved();
           state.status().say(saved(done, document));
           next.run();
         },
-        e -> {
-          job.end();
-          state.status().fail(e);
-        });
+        state.status()::fail,
+        job::end);
   }
 
   private static String saved(Path file, Document document) {

@@ -40,9 +40,8 @@ public final class AdviceState implements AutoCloseable {
   private final Lane working;
   private final Lane scanning;
   private final Lane following;
+  private final Lane guiding;
 
-  /** What is being measured that was asked for, or null. */
-  private Status.Job job;
 
   private final ObjectProperty<Push> push = new SimpleObjectProperty<>();
   private final ObjectProperty<List<Guide>> contours = new SimpleObjectProperty<>(List.of());
@@ -59,7 +58,8 @@ public final class AdviceState implements AutoCloseable {
     this.tasks = tasks;
     working = tasks.droppable("advice");
     scanning = tasks.droppable("radius");
-    following = tasks.droppable("guides");
+    following = tasks.droppable("distractions");
+    guiding = tasks.droppable("guides");
     selection.selectedProperty()
         .subscribe(
             (was, is) -> {
@@ -157,7 +157,6 @@ public final class AdviceState implements AutoCloseable {
                               done -> tasks.atHome(() -> own.progress(done)),
                               cancellation),
                   found -> {
-                    done();
                     if (session == document.session() && isPushed(layer)) {
                       status.say(said(found));
                       push.set(new Push(layer, found));
@@ -165,14 +164,14 @@ public final class AdviceState implements AutoCloseable {
                       status.say("The layer was changed meanwhile; push it again");
                     }
                   },
-                  this::fail);
+                  status::fail,
+                  own::end);
             });
   }
 
   private Status.Job begin(String words) {
-    stop();
-    job = status.begin(words, this::stop);
-    return job;
+    working.cancel();
+    return status.begin(words, working::cancel);
   }
 
   /** Whether the selected layer is the one that was pushed, but for its amount. */
@@ -180,24 +179,6 @@ public final class AdviceState implements AutoCloseable {
     return selection.layer()
         .map(l -> l.with(l.attributes().withAmount(layer.attributes().amount())).equals(layer))
         .orElse(false);
-  }
-
-  /** Gives up what is being measured; nothing is changed. */
-  public void stop() {
-    working.cancel();
-    done();
-  }
-
-  private void done() {
-    if (job != null) {
-      job.end();
-      job = null;
-    }
-  }
-
-  private void fail(Throwable e) {
-    done();
-    status.fail(e);
   }
 
   private static String said(AmountSweep found) {
@@ -304,7 +285,7 @@ public final class AdviceState implements AutoCloseable {
   private void findContours(String layer, Consumer<List<Guide>> then) {
     Project project = document.project();
     Session session = document.session();
-    working.newest(
+    guiding.newest(
         cancellation -> session.advice().contours(project, layer, cancellation),
         found -> {
           contours.set(found);
@@ -327,12 +308,11 @@ public final class AdviceState implements AutoCloseable {
     String id = selection.selected();
     Project asked = document.project();
     Session session = document.session();
-    begin(begun);
+    Status.Job job = begin(begun);
     working.newest(
         (Cancellation cancellation) ->
             proposal.apply(session.advice().light(asked, id, cancellation)),
         found -> {
-          done();
           // What was painted meanwhile is not to be lost.
           if (session != document.session()
               || !document.stack().find(id).equals(asked.stack().find(id))) {
@@ -342,7 +322,8 @@ public final class AdviceState implements AutoCloseable {
             then.run();
           }
         },
-        this::fail);
+        status::fail,
+        job::end);
   }
 
   /** Puts light and shade on the layer, or, where that holds a proposal already, on one of its own. */
@@ -389,5 +370,6 @@ public final class AdviceState implements AutoCloseable {
     working.close();
     scanning.close();
     following.close();
+    guiding.close();
   }
 }

@@ -43,8 +43,6 @@ public final class ColourState implements AutoCloseable {
   private final Lane looking;
   private final Lane aiming;
 
-  /** The aim that is being looked for, or null. */
-  private Status.Job job;
 
   private final ObjectProperty<Found> found = new SimpleObjectProperty<>();
 
@@ -163,12 +161,11 @@ public final class ColourState implements AutoCloseable {
     String id = selection.selected();
     Project asked = document.project();
     Session session = document.session();
-    stop();
-    job = status.begin("Aiming anew at the end of the stack", this::stop);
+    aiming.cancel();
+    Status.Job job = status.begin("Aiming anew at the end of the stack", aiming::cancel);
     aiming.newest(
         cancellation -> session.colour().reaimed(asked, id, cancellation),
         layer -> {
-          done();
           if (session != document.session()
               || !document.stack().find(id).equals(asked.stack().find(id))) {
             status.say("The layer was changed meanwhile; ask once more");
@@ -177,23 +174,8 @@ public final class ColourState implements AutoCloseable {
             status.say("Aimed anew; its gauges are read at the end of the stack");
           }
         },
-        e -> {
-          done();
-          status.fail(e);
-        });
-  }
-
-  /** Gives up the aim that is being looked for; nothing is changed. */
-  public void stop() {
-    aiming.cancel();
-    done();
-  }
-
-  private void done() {
-    if (job != null) {
-      job.end();
-      job = null;
-    }
+        status::fail,
+        job::end);
   }
 
   @Override

@@ -27,6 +27,7 @@ public final class DocumentState {
   private final ReadOnlyBooleanWrapper undoable = new ReadOnlyBooleanWrapper();
   private final ReadOnlyBooleanWrapper redoable = new ReadOnlyBooleanWrapper();
   private final ReadOnlyIntegerWrapper commits = new ReadOnlyIntegerWrapper();
+  private final ReadOnlyIntegerWrapper walks = new ReadOnlyIntegerWrapper();
   private final ReadOnlyBooleanWrapper seen = new ReadOnlyBooleanWrapper();
   private final ReadOnlyObjectWrapper<Path> path = new ReadOnlyObjectWrapper<>();
   private Document opened;
@@ -128,13 +129,20 @@ public final class DocumentState {
   public void undo() {
     if (history != null) {
       show(history.undo());
+      walks.set(walks.get() + 1);
     }
   }
 
   public void redo() {
     if (history != null) {
       show(history.redo());
+      walks.set(walks.get() + 1);
     }
+  }
+
+  /** Goes up with every undo and redo. */
+  public ReadOnlyIntegerProperty walksProperty() {
+    return walks.getReadOnlyProperty();
   }
 
   /** Steps taken that can be undone. */

@@ -15,13 +15,12 @@ public final class FaceState {
   private final DocumentState document;
   private final Status status;
   private final Lane looking;
-  private Status.Job job;
 
   public FaceState(DocumentState document, Status status, TaskRunner tasks) {
     this.document = document;
     this.status = status;
     looking = tasks.lane("face");
-    document.sessionProperty().subscribe((was, is) -> stop());
+    document.sessionProperty().subscribe((was, is) -> looking.cancel());
     document
         .seenProperty()
         .subscribe(
@@ -37,23 +36,20 @@ public final class FaceState {
    * there is a map already, looking again is a step that can be undone.
    */
   public void find() {
-    stop();
+    looking.cancel();
     Project asked = document.project();
     Session here = document.session();
     boolean first = asked.faces() == null;
-    job = status.begin("Looking for the face", this::stop);
+    Status.Job job = status.begin("Looking for the face", looking::cancel);
     looking.newest(
         cancellation -> here.withFacesAnew(asked, cancellation).allFaces(),
         found -> {
-          done();
           if (here == document.session()) {
             take(found, first);
           }
         },
-        e -> {
-          done();
-          status.fail(e);
-        });
+        status::fail,
+        job::end);
   }
 
   private void take(List<FaceMap> found, boolean first) {
@@ -92,18 +88,5 @@ public final class FaceState {
             p.allFaces().isEmpty()
                 ? p
                 : p.withAllFaces(p.allFaces().subList(0, p.allFaces().size() - 1)));
-  }
-
-  /** Gives up the search; what is there stays. */
-  public void stop() {
-    looking.cancel();
-    done();
-  }
-
-  private void done() {
-    if (job != null) {
-      job.end();
-      job = null;
-    }
   }
 }

@@ -30,7 +30,6 @@ public final class ProposalState implements AutoCloseable {
   private final DoubleProperty sensitivity = new SimpleDoubleProperty(1);
   private final DoubleProperty smallest = new SimpleDoubleProperty(0);
   private final DoubleProperty largest = new SimpleDoubleProperty(120);
-  private Status.Job job;
 
   public ProposalState(DocumentState document, SelectionController selection, Status status, TaskRunner tasks) {
     this.document = document;
@@ -77,8 +76,8 @@ public final class ProposalState implements AutoCloseable {
     double least = smallest.get();
     double most = largest.get();
     var session = document.session();
-    stop();
-    job = status.begin("Looking for blemishes", this::stop);
+    looking.cancel();
+    Status.Job job = status.begin("Looking for blemishes", looking::cancel);
     looking.newest(
         cancellation ->
             session.blemishes(asked, how, cancellation).stream()
@@ -86,7 +85,6 @@ public final class ProposalState implements AutoCloseable {
                 .filter(b -> !healed(asked, b))
                 .toList(),
         found -> {
-          done();
           if (session == document.session()) {
             proposals.set(found);
             current.set(null);
@@ -96,23 +94,8 @@ public final class ProposalState implements AutoCloseable {
                         : found.size() + " places proposed; N goes to the first.");
           }
         },
-        e -> {
-          done();
-          status.fail(e);
-        });
-  }
-
-  /** Ends the search that is under way; what is proposed stays. */
-  public void stop() {
-    looking.cancel();
-    done();
-  }
-
-  private void done() {
-    if (job != null) {
-      job.end();
-      job = null;
-    }
+        status::fail,
+        job::end);
   }
 
   private static boolean healed(Project project, Blemish b) {
@@ -125,7 +108,7 @@ public final class ProposalState implements AutoCloseable {
 
   /** Forgets the proposals. */
   private void drop() {
-    stop();
+    looking.cancel();
     current.set(null);
     proposals.set(List.of());
   }

@@ -51,6 +51,8 @@ public final class RepairState implements AutoCloseable {
     this.selection = selection;
     this.status = status;
     selection.selectedProperty().subscribe((was, is) -> choose(Set.of()));
+    // What is chosen is chosen by its place, and that is another after a step back.
+    document.walksProperty().subscribe((was, is) -> choose(Set.of()));
     document.sessionProperty().subscribe((was, is) -> forget());
     finding = tasks.lane("another source");
   }

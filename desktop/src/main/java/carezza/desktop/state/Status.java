@@ -62,6 +62,7 @@ public final class Status {
       if (under.stop != null) {
         under.stop.run();
         under.end();
+        say("Stopped; nothing was changed");
         return true;
       }
     }

@@ -26,6 +26,9 @@ public final class Lane implements AutoCloseable {
   private final boolean droppable;
   private final AtomicLong newest = new AtomicLong();
 
+  /** What ends the request that was made last; on the interface thread. */
+  private Runnable over = () -> {};
+
   Lane(String name, TaskRunner runner, ExecutorService thread, boolean droppable) {
     this.name = name;
     this.runner = runner;
@@ -50,15 +53,43 @@ public final class Lane implements AutoCloseable {
    * nothing is wanted any more.
    */
   public <T> void newest(Work<T> work, Consumer<T> done, Consumer<Throwable> failed) {
-    rested(Duration.ZERO, work, done, failed);
+    newest(work, done, failed, () -> {});
+  }
+
+  /**
+   * As above.
+   *
+   * @param over runs once, on the interface thread, when nothing more will come of the request: before its result is
+   *     handed over, or when it failed, was cancelled, or made way for a newer one
+   */
+  public <T> void newest(
+      Work<T> work, Consumer<T> done, Consumer<Throwable> failed, Runnable over) {
+    request(Duration.ZERO, work, done, failed, over);
   }
 
   /** As {@link #newest}, once no newer request has come for a while: the hand comes before what follows it. */
   public <T> void rested(
       Duration rest, Work<T> work, Consumer<T> done, Consumer<Throwable> failed) {
+    request(rest, work, done, failed, () -> {});
+  }
+
+  private <T> void request(
+      Duration rest,
+      Work<T> work,
+      Consumer<T> done,
+      Consumer<Throwable> failed,
+      Runnable ending) {
     long ticket = newest.incrementAndGet();
+    endRequest();
+    over = ending;
     Cancellation stale = () -> newest.get() != ticket;
     execute(() -> attempt(rest, work, stale, done, failed));
+  }
+
+  private void endRequest() {
+    Runnable last = over;
+    over = () -> {};
+    last.run();
   }
 
   /** Work of which each piece counts: it is done in the order it came, and nothing newer takes its place. */
@@ -78,7 +109,7 @@ public final class Lane implements AutoCloseable {
       thread.execute(work);
     } catch (RejectedExecutionException e) {
       // Closed meanwhile: nothing is wanted any more.
-      newest.incrementAndGet();
+      cancel();
     }
   }
 
@@ -100,6 +131,7 @@ public final class Lane implements AutoCloseable {
       runner.atHome(
           () -> {
             if (!stale.cancelled()) {
+              endRequest();
               done.accept(result);
             }
           });
@@ -107,7 +139,14 @@ public final class Lane implements AutoCloseable {
       // A newer request is already waiting.
       return;
     } catch (Throwable e) {
-      fail(e, failed);
+      fail(
+          e,
+          problem -> {
+            if (!stale.cancelled()) {
+              endRequest();
+            }
+            failed.accept(problem);
+          });
     }
   }
 
@@ -134,6 +173,7 @@ public final class Lane implements AutoCloseable {
   /** Gives up what is under way and what waits. */
   public void cancel() {
     newest.incrementAndGet();
+    endRequest();
   }
 
   @Override

@@ -6,9 +6,11 @@ import java.util.Comparator;
 import java.util.Optional;
 import java.util.concurrent.Callable;
 import java.util.concurrent.TimeUnit;
+import javafx.geometry.Bounds;
 import javafx.geometry.Point2D;
 import javafx.scene.Node;
 import javafx.scene.Scene;
+import javafx.scene.control.ScrollPane;
 import javafx.scene.image.WritableImage;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.MouseButton;
@@ -152,8 +154,33 @@ public abstract class WindowDriver {
 
   protected final void clickOn(String query) {
     WaitForAsyncUtils.waitForFxEvents();
+    onStage(
+        () -> {
+          bringIntoSight(node(query));
+          return null;
+        });
+    WaitForAsyncUtils.waitForFxEvents();
     robot.clickOn(query);
     WaitForAsyncUtils.waitForFxEvents();
+  }
+
+  /** Scrolls as a hand would, if what is to be clicked lies below what can be seen. */
+  private static void bringIntoSight(Node node) {
+    for (Node at = node.getParent(); at != null; at = at.getParent()) {
+      if (at instanceof ScrollPane pane && pane.getVbarPolicy() != ScrollPane.ScrollBarPolicy.NEVER) {
+        Node content = pane.getContent();
+        double room = content.getLayoutBounds().getHeight() - pane.getViewportBounds().getHeight();
+        Bounds place = content.sceneToLocal(node.localToScene(node.getBoundsInLocal()));
+        double top = pane.getVvalue() * room;
+        if (room > 0
+            && (place.getMinY() < top
+                || place.getMaxY() > top + pane.getViewportBounds().getHeight())) {
+          double middle = place.getCenterY() - pane.getViewportBounds().getHeight() / 2;
+          pane.setVvalue(Math.clamp(middle / room, 0, 1));
+        }
+        return;
+      }
+    }
   }
 
   /** A key pressed with the picture in focus. */

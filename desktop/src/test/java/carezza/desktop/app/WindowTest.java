@@ -46,6 +46,7 @@ public class WindowTest extends WindowDriver {
           state().tools().brushProperty().set(new Brush(40, 1, 0.12));
           return null;
         });
+    await(() -> picture().isExact());
     int was = shownAt(727, 1050);
     stroke(690, 1050, 760, 1050);
     stroke(690, 1050, 760, 1050);
@@ -355,9 +356,9 @@ public class WindowTest extends WindowDriver {
         });
     robot.type(KeyCode.F1);
     WaitForAsyncUtils.waitForFxEvents();
-    assertThat(robot.lookup("Brush radius").tryQuery()).isPresent();
+    assertThat(isThere("#commands")).isTrue();
     robot.type(KeyCode.ESCAPE);
     WaitForAsyncUtils.waitForFxEvents();
-    assertThat(robot.lookup("Brush radius").tryQuery()).isEmpty();
+    assertThat(isThere("#commands")).isFalse();
   }
 }

@@ -31,6 +31,9 @@ import carezza.model.LockedLayer;
 /** The panel of the selected layer: its name, switch and amount, its parameters, its mask; below, the gauges. */
 public final class PanelView extends VBox {
 
+  /** Height of the gauges where there are many. */
+  private static final double FOOT = 270;
+
   private final AppState state;
   private final Subscriptions subscriptions = new Subscriptions();
   private final VBox editor = new VBox(9);
@@ -71,8 +74,10 @@ public final class PanelView extends VBox {
     VBox foot = new VBox(6, top, lower);
     foot.getStyleClass().add("foot");
     foot.setPadding(new Insets(10, 14, 8, 14));
-    foot.setPrefHeight(270);
-    foot.setMinHeight(160);
+    foot.setMaxHeight(FOOT);
+    foot.setMinHeight(USE_PREF_SIZE);
+    subscriptions.on(() -> foot.setPrefHeight(gauges.isFew() ? USE_COMPUTED_SIZE : FOOT), gauges.fewProperty());
+    foot.setPrefHeight(FOOT);
     VBox.setVgrow(lower, Priority.ALWAYS);
     getChildren().addAll(tones, upper, foot);
     subscriptions.on(this::show, state.selection().selectedProperty(), state.document().projectProperty());

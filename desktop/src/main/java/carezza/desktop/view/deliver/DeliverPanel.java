@@ -74,8 +74,6 @@ final class DeliverPanel extends VBox {
   private final Label outcome = words("");
   private final VBox checks = new VBox(5);
 
-  private Status.Job job;
-
   /** What the proposed name is for. */
   private Session proposedFor;
 
@@ -425,7 +423,7 @@ final class DeliverPanel extends VBox {
     stop.setDisable(false);
     progress.setVisible(true);
     outcome.setText("Rendering at full size …");
-    job = state.status().begin("Writing " + PictureReader.name(file), this::stop);
+    Status.Job job = state.status().begin("Writing " + PictureReader.name(file), this::stop);
     writing.newest(
         cancellation -> {
           session.deliver(project, target, delivery, cancellation);
@@ -439,7 +437,8 @@ final class DeliverPanel extends VBox {
           String said = Faults.said(e);
           finished(said);
           state.status().say(said);
-        });
+        },
+        job::end);
   }
 
   private static String written(Path file, PictureSize size) throws IOException {
@@ -459,10 +458,6 @@ final class DeliverPanel extends VBox {
   }
 
   private void finished(String words) {
-    if (job != null) {
-      job.end();
-      job = null;
-    }
     write.setDisable(false);
     stop.setDisable(true);
     progress.setVisible(false);
