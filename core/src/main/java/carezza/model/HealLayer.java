@@ -149,6 +149,15 @@ public record HealLayer(LayerAttributes attributes, List<Patch> patches, double 
       return new Patch(area, newSources, way, amount);
     }
 
+    /**
+     * Wider or narrower by a factor. What it takes from is looked for anew, unless it was said where.
+     *
+     * @param factor above 0
+     */
+    public Patch scaled(double factor) {
+      return new Patch(area.scaled(factor), way.clones() ? sources : List.of(), way, amount);
+    }
+
     public Patch withAmount(double newAmount) {
       return new Patch(area, sources, way, newAmount);
     }

@@ -79,6 +79,20 @@ public sealed interface Mask {
     }
 
     @Override
+    public Polygon scaled(double by) {
+      Point middle = centre();
+      return new Polygon(
+          points.stream()
+              .map(
+                  p ->
+                      new Point(
+                          middle.x() + by * (p.x() - middle.x()),
+                          middle.y() + by * (p.y() - middle.y())))
+              .toList(),
+          feather);
+    }
+
+    @Override
     public Area bounds() {
       return drawn().grow((int) Math.ceil(3 * feather));
     }

@@ -13,4 +13,11 @@ public sealed interface RepairArea permits Stroke, Mask.Polygon {
 
   /** Its middle. */
   Point centre();
+
+  /**
+   * As wide as before times a factor, about its middle or along its path.
+   *
+   * @param factor above 0
+   */
+  RepairArea scaled(double factor);
 }

@@ -215,6 +215,11 @@ public final class Stroke implements RepairArea {
     return of(path);
   }
 
+  @Override
+  public Stroke scaled(double factor) {
+    return withRadius(radius * factor);
+  }
+
   /** The same path with another radius. */
   public Stroke withRadius(double newRadius) {
     return new Stroke(points, newRadius, softness, strength, erase, edge);

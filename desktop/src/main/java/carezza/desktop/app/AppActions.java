@@ -158,8 +158,8 @@ final class AppActions {
     actions.add("erase", Menu.BRUSH, BENCH, "L", () -> turn(state.tools().erasingProperty()));
     actions.add(
         "inside-edges", Menu.BRUSH, BENCH, "E", () -> brush(b -> b.staying(!b.inside())));
-    actions.add("brush-smaller", Menu.BRUSH, BENCH, "S", () -> brush(b -> b.radiusTimes(1 / WIDER)));
-    actions.add("brush-larger", Menu.BRUSH, BENCH, "D", () -> brush(b -> b.radiusTimes(WIDER)));
+    actions.add("brush-smaller", Menu.BRUSH, BENCH, "S", () -> widen(1 / WIDER));
+    actions.add("brush-larger", Menu.BRUSH, BENCH, "D", () -> widen(WIDER));
     actions.add("brush-harder", Menu.BRUSH, BENCH, "Shift+S", () -> brush(b -> b.softer(-SOFTER)));
     actions.add("brush-softer", Menu.BRUSH, BENCH, "Shift+D", () -> brush(b -> b.softer(SOFTER)));
     actions.add("brush-weaker", Menu.BRUSH, BENCH, "Alt+S", () -> brush(b -> b.stronger(-STRONGER)));
@@ -173,6 +173,13 @@ final class AppActions {
         () -> shown().holdBrush(false));
     actions.add("face-map", Menu.BRUSH, BENCH, "F", state.selection()::turnFaceMap);
     actions.add("frame", Menu.BRUSH, BENCH, "Shift+F", this::frame);
+  }
+
+  /** The chosen repairs while they are in hand, or else the brush. */
+  private void widen(double factor) {
+    if (state.tools().tool() != ToolKind.REPAIR || !state.repairs().scale(factor)) {
+      brush(b -> b.radiusTimes(factor));
+    }
   }
 
   private void frame() {

@@ -92,6 +92,10 @@ public final class Shell extends StackPane implements AutoCloseable {
             new StartView(files, home::recent), bench, new DeliverView(state, area, settings));
     actions = AppActions.of(state, this);
     bench.use(actions);
+    area.picture()
+        .use(
+            MenuBars.context(
+                actions, "zoom", "compare", "mirror", "mask-view", "paint-mask", "layer-on", "frame"));
     actions.recall(id -> settings.get("key." + id, null));
     frame.setTop(strip());
     getChildren().add(frame);

@@ -1,8 +1,10 @@
 package carezza.desktop.layer;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
+import java.util.function.BiFunction;
 import java.util.function.Function;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
@@ -11,9 +13,11 @@ import javafx.scene.control.Label;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.control.Tooltip;
 import javafx.scene.layout.FlowPane;
+import javafx.scene.layout.VBox;
 
 import carezza.desktop.control.NumberRow;
 import carezza.desktop.state.AppState;
+import carezza.desktop.state.Brush;
 import carezza.desktop.state.ToolKind;
 import carezza.model.Layer;
 import carezza.model.LayerKind;
@@ -165,7 +169,59 @@ public final class PanelRows {
       row.getChildren().add(button);
     }
     nodes.add(row);
+    if (Arrays.stream(tools).anyMatch(ToolKind::brush)) {
+      brush(List.of(tools));
+    }
     return row;
+  }
+
+  /** Radius, softness and strength of the brush, while one of the tools that has it is in hand. */
+  private void brush(List<ToolKind> tools) {
+    NumberRow radius =
+        new NumberRow(
+            "brush-radius",
+            "Brush",
+            "Radius of the brush in pixels of the photograph (S, D; Ctrl with the wheel)",
+            1,
+            400,
+            "%.0f px"::formatted);
+    NumberRow softness =
+        new NumberRow(
+            "brush-softness",
+            "Softness",
+            "Share of the radius over which it fades, in percent (Shift + S, D; Alt with the wheel)",
+            0,
+            100,
+            "%.0f %%"::formatted);
+    NumberRow strength =
+        new NumberRow(
+            "brush-strength",
+            "Strength",
+            "Of one stroke, in percent; strokes add up (Alt + S, D; Shift with the wheel)",
+            1,
+            100,
+            "%.0f %%"::formatted);
+    brush(radius, (b, v) -> new Brush(v, b.softness(), b.strength(), b.inside()));
+    brush(softness, (b, v) -> new Brush(b.radius(), v / 100, b.strength(), b.inside()));
+    brush(strength, (b, v) -> new Brush(b.radius(), b.softness(), v / 100, b.inside()));
+    VBox rows = new VBox(radius, softness, strength);
+    rows.managedProperty().bind(rows.visibleProperty());
+    custom(
+        rows,
+        () -> {
+          Brush now = state.tools().brush();
+          rows.setVisible(state.tools().tool().brush() && tools.contains(state.tools().tool()));
+          radius.show(now.radius());
+          softness.show(100 * now.softness());
+          strength.show(100 * now.strength());
+        });
+  }
+
+  private void brush(NumberRow row, BiFunction<Brush, Double, Brush> change) {
+    row.onChange(
+        v -> state.tools().brushProperty().set(change.apply(state.tools().brush(), v)),
+        () -> {},
+        () -> {});
   }
 
   private static String title(ToolKind tool) {

@@ -1,5 +1,6 @@
 package carezza.desktop.state;
 
+import java.util.List;
 import java.util.function.UnaryOperator;
 import javafx.beans.property.DoubleProperty;
 import javafx.beans.property.ObjectProperty;
@@ -22,7 +23,35 @@ public final class CropState {
   public CropState(DocumentState document, ToolState tools) {
     this.document = document;
     this.tools = tools;
-    document.sessionProperty().subscribe((was, is) -> ratio.set(0));
+    document.sessionProperty().subscribe((was, is) -> ratio.set(known()));
+  }
+
+  /** A ratio of width to height that frames are cut to; 0 for any. */
+  public record Ratio(String name, double value) {}
+
+  public static final List<Ratio> RATIOS =
+      List.of(
+          new Ratio("Free", 0),
+          new Ratio("1 : 1", 1),
+          new Ratio("4 : 5", 0.8),
+          new Ratio("3 : 4", 0.75),
+          new Ratio("2 : 3", 2 / 3.0),
+          new Ratio("3 : 2", 1.5),
+          new Ratio("16 : 9", 16 / 9.0));
+
+  /** How near a frame must be to a ratio to have been cut to it. */
+  private static final double SAME = 0.003;
+
+  /** The ratio that the document's frame was cut to. */
+  private double known() {
+    Crop own = document.project().crop();
+    return own == null
+        ? 0
+        : RATIOS.stream()
+            .mapToDouble(Ratio::value)
+            .filter(r -> r > 0 && Math.abs(own.width() / own.height() / r - 1) < SAME)
+            .findFirst()
+            .orElse(0);
   }
 
   /** Width over height that is kept; 0 for free. */
@@ -77,7 +106,6 @@ public final class CropState {
   }
 
   public void drop() {
-    ratio.set(0);
     document.edit(null, p -> p.withCrop(null));
   }
 

@@ -128,6 +128,15 @@ public final class RepairState implements AutoCloseable {
     return changed;
   }
 
+  /** Makes the chosen repairs wider or narrower by a factor; false if none is chosen. */
+  public boolean scale(double factor) {
+    if (chosen.get().isEmpty() || layer().isEmpty()) {
+      return false;
+    }
+    change("repair-size", p -> p.scaled(factor));
+    return true;
+  }
+
   /** Takes the chosen repairs out. */
   public boolean remove() {
     Set<Integer> which = chosen.get();

@@ -67,7 +67,16 @@ public final class SelectionController {
   }
 
   public void edit(String label, UnaryOperator<Layer> change) {
+    showLayer();
     selection.edit(label, change);
+  }
+
+  /** Brings what the layer in hand does in sight: nobody works on what cannot be seen. */
+  public void showLayer() {
+    int place = document.stack().indexOf(selection.selected());
+    if (place >= 0) {
+      view.reach(place + 1);
+    }
   }
 
   // --- taking in hand

@@ -3,8 +3,6 @@ package carezza.desktop.view.bench;
 import java.util.List;
 import java.util.Locale;
 import javafx.beans.property.BooleanProperty;
-import javafx.beans.property.ReadOnlyBooleanProperty;
-import javafx.beans.property.ReadOnlyBooleanWrapper;
 import javafx.beans.property.SimpleBooleanProperty;
 import javafx.scene.canvas.Canvas;
 import javafx.scene.canvas.GraphicsContext;
@@ -32,7 +30,6 @@ final class GaugeList extends VBox {
   private static final double HEIGHT = 12;
 
   private final AppState state;
-  private final ReadOnlyBooleanWrapper few = new ReadOnlyBooleanWrapper();
   private final BooleanProperty all = new SimpleBooleanProperty();
   private final Subscriptions subscriptions = new Subscriptions();
 
@@ -55,15 +52,6 @@ final class GaugeList extends VBox {
     return all;
   }
 
-  /** Whether only those of the layer in hand are shown. */
-  ReadOnlyBooleanProperty fewProperty() {
-    return few.getReadOnlyProperty();
-  }
-
-  boolean isFew() {
-    return few.get();
-  }
-
   private void refresh() {
     List<Gauge> read = state.measurements().gaugesProperty().get();
     List<String> own =
@@ -75,7 +63,6 @@ final class GaugeList extends VBox {
             .flatMap(id -> read.stream().filter(g -> g.id().equals(id) && g.measured()))
             .toList();
     show(first.isEmpty() ? read : first);
-    few.set(!first.isEmpty());
   }
 
   void close() {

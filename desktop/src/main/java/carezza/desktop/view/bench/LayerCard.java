@@ -34,7 +34,8 @@ import carezza.model.Stage;
  */
 final class LayerCard extends VBox {
 
-  private static final double WIDTH = 86;
+  private static final double LEAST_WIDTH = 86;
+  private static final double WIDTH = 108;
 
   /** Room for the picture of a layer's mask. */
   private static final double THUMB_WIDTH = 19;
@@ -96,7 +97,7 @@ final class LayerCard extends VBox {
     getChildren().addAll(top, foot);
     setId("card-" + id);
     getStyleClass().add("card");
-    setMinWidth(WIDTH);
+    setMinWidth(LEAST_WIDTH);
     setPrefWidth(WIDTH);
     if (!attributes.on()) {
       getStyleClass().add("off");

@@ -16,6 +16,7 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 
 import carezza.colour.BlendMode;
+import carezza.desktop.control.NumberRow;
 import carezza.desktop.control.Spring;
 import carezza.desktop.control.Titled;
 import carezza.desktop.layer.AmountSweepChart;
@@ -76,8 +77,6 @@ public final class PanelView extends VBox {
     foot.setPadding(new Insets(10, 14, 8, 14));
     foot.setMaxHeight(FOOT);
     foot.setMinHeight(USE_PREF_SIZE);
-    subscriptions.on(() -> foot.setPrefHeight(gauges.isFew() ? USE_COMPUTED_SIZE : FOOT), gauges.fewProperty());
-    foot.setPrefHeight(FOOT);
     VBox.setVgrow(lower, Priority.ALWAYS);
     getChildren().addAll(tones, upper, foot);
     subscriptions.on(this::show, state.selection().selectedProperty(), state.document().projectProperty());
@@ -246,14 +245,23 @@ public final class PanelView extends VBox {
   private HBox head(Layer layer) {
     TextField name = new TextField(layer.attributes().name());
     name.setId("layer-name");
-    name.getStyleClass().add("title-field");
+    name.getStyleClass().addAll("title-field", NumberRow.LEFT_ON_ENTER);
     name.setTooltip(new Tooltip("The layer's name; Enter takes it"));
-    name.setOnAction(e -> state.selection().edit(null, l -> l.with(l.attributes().named(name.getText()))));
+    String id = layer.attributes().id();
+    name.setOnAction(e -> state.selection().rename(id, name.getText().strip()));
+    name.setAccessibleText("Name of the layer");
+    rows.follow(
+        () ->
+            state
+                .selection()
+                .layer()
+                .filter(l -> !name.isFocused())
+                .ifPresent(l -> name.setText(l.attributes().name())));
     HBox.setHgrow(name, Priority.ALWAYS);
     ToggleButton on = new ToggleButton("On");
     on.setId("layer-on");
     on.setTooltip(new Tooltip("Whether the layer takes part (O)"));
-    on.setOnAction(e -> state.selection().edit(null, l -> l.with(l.attributes().switched(on.isSelected()))));
+    on.setOnAction(e -> state.selection().turnLayer(id));
     rows.custom(
         new HBox(),
         () ->

@@ -1,5 +1,6 @@
 package carezza.desktop.view.bench;
 
+import java.util.Locale;
 import javafx.scene.control.Label;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.control.Tooltip;
@@ -9,6 +10,8 @@ import carezza.codec.Photograph;
 import carezza.codec.Remark;
 import carezza.desktop.layer.PanelRows;
 import carezza.desktop.state.AppState;
+import carezza.desktop.state.CropState;
+import carezza.desktop.state.CropState.Ratio;
 import carezza.desktop.state.GuideLines;
 import carezza.desktop.state.ToolKind;
 import carezza.model.Crop;
@@ -16,17 +19,6 @@ import carezza.raw.SensorLight;
 
 /** The panel while no layer is selected: the photograph, its faces, frame, pins and tones. */
 final class PhotographPanel {
-
-  /** Names and ratios of width to height. */
-  private static final Object[][] RATIOS = {
-    {"Free", 0.0},
-    {"1 : 1", 1.0},
-    {"4 : 5", 0.8},
-    {"3 : 4", 0.75},
-    {"2 : 3", 2 / 3.0},
-    {"3 : 2", 1.5},
-    {"16 : 9", 16 / 9.0}
-  };
 
   /** Share of a side by which the canvas grows in one step. */
   private static final double GROWTH = 0.05;
@@ -150,15 +142,14 @@ final class PhotographPanel {
         });
     rows.tools(ToolKind.FRAME, ToolKind.LEVEL);
     FlowPane ratios = new FlowPane(4, 4);
-    for (Object[] each : RATIOS) {
-      double ratio = (Double) each[1];
-      ToggleButton button = new ToggleButton((String) each[0]);
-      button.setId(
-          "ratio-" + ((String) each[0]).replace(" : ", "-").toLowerCase(java.util.Locale.ROOT));
+    for (Ratio each : CropState.RATIOS) {
+      ToggleButton button = new ToggleButton(each.name());
+      button.setId("ratio-" + each.name().replace(" : ", "-").toLowerCase(Locale.ROOT));
       button.getStyleClass().add("check");
       button.setTooltip(new Tooltip("Width to height of the frame"));
-      button.setOnAction(e -> state.crop().ratio(ratio));
-      rows.follow(() -> button.setSelected(state.crop().ratioProperty().get() == ratio));
+      button.setOnAction(e -> state.crop().ratio(each.value()));
+      rows.follow(
+          () -> button.setSelected(state.crop().ratioProperty().get() == each.value()));
       ratios.getChildren().add(button);
     }
     rows.custom(ratios, () -> {});

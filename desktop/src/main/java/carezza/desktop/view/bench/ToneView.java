@@ -10,10 +10,10 @@ import javafx.scene.control.Label;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.control.Tooltip;
 import javafx.scene.layout.HBox;
+import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 import javafx.scene.paint.Color;
 
-import carezza.desktop.control.Spring;
 import carezza.desktop.control.Titled;
 import carezza.desktop.state.AppState;
 import carezza.desktop.state.Subscriptions;
@@ -67,11 +67,21 @@ final class ToneView extends VBox {
     white.setId("clipped-white");
     black.setTooltip(new Tooltip("Share of the place that is clipped to black"));
     white.setTooltip(new Tooltip("Share of the place that is clipped to white in a channel"));
-    HBox row = new HBox(6, black, new Spring(), where, waveform, new Spring(), white);
+    HBox row = new HBox(6, where, waveform);
     row.setAlignment(Pos.CENTER_LEFT);
     Tooltip.install(
         canvas, new Tooltip("sRGB values, dark to light; red, green and blue as lines"));
-    getChildren().addAll(canvas, row);
+    StackPane tones = new StackPane(canvas, black, white);
+    StackPane.setAlignment(black, Pos.TOP_LEFT);
+    StackPane.setAlignment(white, Pos.TOP_RIGHT);
+    for (Label share : new Label[] {black, white}) {
+      share.setPadding(new Insets(2, 5, 2, 5));
+      share.getStyleClass().add("over-tones");
+    }
+    getChildren().addAll(tones, row);
+    // With a layer in hand its values need the room.
+    row.visibleProperty().bind(state.selection().selectedProperty().isNull());
+    row.managedProperty().bind(row.visibleProperty());
     subscriptions.on(
         this::refresh,
         state.document().commitsProperty(),

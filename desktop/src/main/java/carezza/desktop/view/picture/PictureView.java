@@ -8,6 +8,7 @@ import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
 import javafx.scene.Cursor;
 import javafx.scene.canvas.Canvas;
+import javafx.scene.control.ContextMenu;
 import javafx.scene.control.Label;
 import javafx.scene.input.MouseButton;
 import javafx.scene.input.MouseEvent;
@@ -226,6 +227,12 @@ public final class PictureView extends Region {
 
   // --- view
 
+  /** What can be done with the picture, for the other button. */
+  public void use(ContextMenu menu) {
+    setOnContextMenuRequested(e -> menu.show(this, e.getScreenX(), e.getScreenY()));
+    addEventHandler(MouseEvent.MOUSE_PRESSED, e -> menu.hide());
+  }
+
   /** Shows the whole photograph. */
   public void fit() {
     if (!state.document().isEmpty()) {
@@ -395,7 +402,7 @@ public final class PictureView extends Region {
     }
     exact = frame.exact() && frame.port().equals(port);
     shown.set(frame.project());
-    waiting.setVisible(false);
+    waiting.setVisible(frame.isBare());
     if (exact) {
       state.document().beSeen(frame.session());
     }
@@ -467,6 +474,7 @@ public final class PictureView extends Region {
     }
     panning = spaceHeld || hand || e.getButton() != MouseButton.PRIMARY;
     if (!panning) {
+      state.selection().showLayer();
       tools
           .inHand()
           .press(

@@ -22,8 +22,10 @@ import carezza.image.Picture;
 import carezza.image.Plane;
 import carezza.kernel.LayerCoverage;
 import carezza.mask.EvaluationContext;
+import carezza.mask.Regions;
 import carezza.measure.CheckView;
 import carezza.model.Layer;
+import carezza.model.LayerStack;
 import carezza.model.Project;
 import carezza.render.IncrementalRenderer;
 import carezza.render.RenderInput;
@@ -60,6 +62,10 @@ public final class ViewRenderer implements AutoCloseable {
   private long asked;
 
   private long shown;
+
+  /** Whether any picture of the document at work was shown. */
+  private boolean shownOfThis;
+
   private Session session;
 
   /** The newest request, and the one that the view is being made ready to follow from, or null. */
@@ -82,7 +88,13 @@ public final class ViewRenderer implements AutoCloseable {
   }
 
   /** Pixels of a project for a view port; {@code exact} is false for a quick one. */
-  record Frame(PixelPatch pixels, ViewPort port, boolean exact, Project project, Session session) {}
+  record Frame(PixelPatch pixels, ViewPort port, boolean exact, Project project, Session session) {
+
+    /** Whether this is the photograph as it came, shown until there is more. */
+    boolean isBare() {
+      return project == null;
+    }
+  }
 
   /**
    * What to show.
@@ -108,6 +120,7 @@ public final class ViewRenderer implements AutoCloseable {
     RenderInput scene() {
       return session.scene(project).through(layers);
     }
+
 
     /** Whether a view that follows the selected layer from here shows the other request as well. */
     boolean serves(Request other) {
@@ -209,6 +222,8 @@ public final class ViewRenderer implements AutoCloseable {
   void request(Request request) {
     long number = ++asked;
     newest = request;
+    boolean first = session != request.session();
+    shownOfThis &= !first;
     session = request.session();
     if (building == null || !building.serves(request)) {
       building = null;
@@ -216,6 +231,9 @@ public final class ViewRenderer implements AutoCloseable {
     }
     quick.newest(
         cancellation -> {
+          if (first) {
+            showBare(request);
+          }
           RenderInput scene = request.scene();
           Live known = live;
           boolean close = known != null && known.follows(request, scene);
@@ -234,6 +252,28 @@ public final class ViewRenderer implements AutoCloseable {
         },
         done -> {},
         failed);
+  }
+
+  /** A photograph that was just opened is on the screen before anything is looked for in it. */
+  private void showBare(Request request) {
+    Renderer renderer = request.session().renderer();
+    ViewPort port = request.port();
+    Area area = port.area(renderer.size(), port.level());
+    if (area.isEmpty()) {
+      return;
+    }
+    RenderInput photograph = new RenderInput(LayerStack.EMPTY, Regions.none());
+    Picture picture =
+        renderer.render(photograph, area, port.level(), Readiness.QUICK, Cancellation.NONE);
+    PixelPatch pixels =
+        ViewPixels.of(
+            picture, null, MaskView.GREY_OUTSIDE, request.screen(), port, port.level(), area);
+    tasks.atHome(
+        () -> {
+          if (session == request.session() && !shownOfThis) {
+            show.accept(new Frame(pixels, port, false, null, request.session()));
+          }
+        });
   }
 
   private static Frame coarse(Request request, RenderInput scene) {
@@ -294,6 +334,7 @@ public final class ViewRenderer implements AutoCloseable {
   private void take(Frame frame, long number, Session of) {
     if (of == session && (number > shown || number == shown && frame.exact())) {
       shown = number;
+      shownOfThis = true;
       show.accept(frame);
     }
   }
