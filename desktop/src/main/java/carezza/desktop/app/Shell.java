@@ -226,12 +226,12 @@ public final class Shell extends StackPane implements AutoCloseable {
     if (state.status().stop()) {
       return;
     }
-    if (state.proposals().currentProperty().get() != null) {
-      state.proposals().leave();
-    } else if (state.tools().tool() != ToolKind.HAND) {
-      state.tools().toolProperty().set(ToolKind.HAND);
-    } else if (active != bench && !state.document().isEmpty()) {
+    if (active != bench) {
       showBench();
+    } else if (state.proposals().currentProperty().get() != null) {
+      state.proposals().leave();
+    } else {
+      state.tools().toolProperty().set(ToolKind.HAND);
     }
   }
 

@@ -371,6 +371,7 @@ public final class MaskPanel {
   private <T> ComboBox<T> choice(String id, String tip, Function<T, String> title, List<T> items) {
     ComboBox<T> box = new ComboBox<>();
     box.setId(id);
+    box.setAccessibleText(tip);
     box.getItems().addAll(items);
     box.setTooltip(new Tooltip(tip));
     box.setConverter(new Titled<>(title));

@@ -135,11 +135,13 @@ final class DeliverPanel extends VBox {
 
   private void build() {
     path.setId("deliver-path");
+    path.setAccessibleText("File");
     path.setTooltip(
         new Tooltip("Folder and name; .jpg, .png, .tif, or .ora with layers, says the format"));
     path.textProperty().addListener((o, was, is) -> question.setVisible(false));
     path.setOnAction(e -> write.fire());
     edge.setId("deliver-edge");
+    edge.setAccessibleText("Long edge");
     edge.getItems().add("Full size");
     for (int i = 1; i < EDGES.length; i++) {
       edge.getItems().add(EDGES[i] + " pixels");
@@ -149,15 +151,18 @@ final class DeliverPanel extends VBox {
     edge.getSelectionModel().selectedIndexProperty().addListener((o, was, is) -> saySize());
     size.setId("deliver-size");
     quality.setId("deliver-quality");
+    quality.setAccessibleText("JPEG quality");
     quality.setTooltip(new Tooltip("JPEG quality, 50 to 100"));
     quality.valueProperty().addListener((o, was, is) -> sayQuality());
     sayQuality();
     bits.setId("deliver-bits");
+    bits.setAccessibleText("Bits per channel");
     bits.getItems().addAll("8", "16");
     bits.getSelectionModel().select(0);
     bits.setTooltip(new Tooltip("Bits per channel; JPEG always has 8"));
     buildColour();
     notes.setId("deliver-notes");
+    notes.setAccessibleText("What the photograph’s file says");
     notes.getItems().addAll(Carried.values());
     notes.setConverter(
         new Titled<>(
@@ -196,6 +201,7 @@ final class DeliverPanel extends VBox {
 
   private void buildColour() {
     profile.setId("deliver-profile");
+    profile.setAccessibleText("Colour space");
     profile.getItems().addAll(OutputProfile.shipped());
     profile.setConverter(new Titled<>(OutputProfile::title));
     profile.getSelectionModel().select(OutputProfile.SRGB);
@@ -205,6 +211,7 @@ final class DeliverPanel extends VBox {
                 + " .tif"));
     profile.valueProperty().addListener((o, was, is) -> sayColour());
     intent.setId("deliver-intent");
+    intent.setAccessibleText("Colours that cannot be printed");
     intent.getItems().addAll(Intent.values());
     intent.setConverter(new Titled<>(Intent::title));
     intent.getSelectionModel().select(Intent.COLORIMETRIC);
