@@ -40,7 +40,10 @@ public final class FaceState {
     Project asked = document.project();
     Session here = document.session();
     boolean first = asked.faces() == null;
-    Status.Job job = status.begin("Looking for the face", looking::cancel);
+    Status.Job job =
+        first
+            ? status.beginUnasked("Looking for the face", looking::cancel)
+            : status.begin("Looking for the face", looking::cancel);
     looking.newest(
         cancellation -> here.withFacesAnew(asked, cancellation).allFaces(),
         found -> {

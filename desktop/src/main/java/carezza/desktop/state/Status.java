@@ -45,7 +45,15 @@ public final class Status {
    * @param stop gives it up; null for work that cannot be
    */
   public Job begin(String words, Runnable stop) {
-    Job begun = new Job(words, stop);
+    return begin(new Job(words, stop, true));
+  }
+
+  /** As {@link #begin}, of work that nobody asked for: it has its button to stop it, and {@link #stop} passes it over. */
+  public Job beginUnasked(String words, Runnable stop) {
+    return begin(new Job(words, stop, false));
+  }
+
+  private Job begin(Job begun) {
     jobs.add(begun);
     job.set(begun);
     return begun;
@@ -56,17 +64,24 @@ public final class Status {
     return job.getReadOnlyProperty();
   }
 
-  /** Gives up the work that was begun last and can be given up; false if there is none. */
+  /** Gives up the work that was asked for last and can be given up; false if there is none. */
   public boolean stop() {
-    for (Job under : jobs.reversed()) {
-      if (under.stop != null) {
-        under.stop.run();
-        under.end();
-        say("Stopped; nothing was changed");
+    for (Job under : List.copyOf(jobs).reversed()) {
+      if (under.asked && under.stop != null) {
+        stop(under);
         return true;
       }
     }
     return false;
+  }
+
+  /** Gives up work, if it can be. */
+  public void stop(Job under) {
+    if (under.stop != null) {
+      under.stop.run();
+      under.end();
+      say("Stopped; nothing was changed");
+    }
   }
 
   /** Work under way. */
@@ -74,11 +89,13 @@ public final class Status {
 
     private final String words;
     private final Runnable stop;
+    private final boolean asked;
     private final DoubleProperty progress = new SimpleDoubleProperty(-1);
 
-    private Job(String words, Runnable stop) {
+    private Job(String words, Runnable stop, boolean asked) {
       this.words = words;
       this.stop = stop;
+      this.asked = asked;
     }
 
     public String words() {

@@ -137,6 +137,7 @@ public class MaskWindowTest extends WindowDriver {
     begin("grade", new Mask.Everything());
     add("add-range-LIGHTNESS");
     Mask.Range whole = (Mask.Range) mask("grade");
+    bringIntoSight("#range");
     Bounds box = onStage(() -> node("#range").localToScreen(node("#range").getBoundsInLocal()));
     double left = box.getMinX() + whole.start() / 100 * box.getWidth();
     // The lower left point, dragged to the right, pushes the upper one along.

@@ -133,7 +133,8 @@ public class MendWindowTest extends WindowDriver {
   public void escapeEndsTheWalkAndWhatIsNotSeenIsNotDecided() throws Exception {
     select();
     clickOn("#look");
-    await(() -> !proposals().allProperty().get().isEmpty());
+    await(() -> state().status().jobProperty().get() == null);
+    assertThat(onStage(() -> proposals().allProperty().get())).isNotEmpty();
     int proposed = onStage(() -> proposals().allProperty().get().size());
     key(KeyCode.N);
     assertThat(onStage(() -> proposals().currentProperty().get())).isNotNull();

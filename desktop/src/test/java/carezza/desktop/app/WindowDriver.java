@@ -153,14 +153,19 @@ public abstract class WindowDriver {
   }
 
   protected final void clickOn(String query) {
+    bringIntoSight(query);
+    robot.clickOn(query);
+    WaitForAsyncUtils.waitForFxEvents();
+  }
+
+  /** Scrolls to a node, as a hand would. */
+  protected final void bringIntoSight(String query) {
     WaitForAsyncUtils.waitForFxEvents();
     onStage(
         () -> {
           bringIntoSight(node(query));
           return null;
         });
-    WaitForAsyncUtils.waitForFxEvents();
-    robot.clickOn(query);
     WaitForAsyncUtils.waitForFxEvents();
   }
 

@@ -36,6 +36,10 @@ public class StatusTest {
     assertThat(stopped.get()).isEqualTo(1);
     assertThat(status.stop()).isFalse();
     assertThat(saving.stoppable()).isFalse();
+    Status.Job unasked = status.beginUnasked("Looking for the face", stopped::incrementAndGet);
+    assertThat(status.stop()).isFalse();
+    status.stop(unasked);
+    assertThat(stopped.get()).isEqualTo(2);
   }
 
   @Test

@@ -35,6 +35,8 @@ public final class PanelView extends VBox {
   /** Height of the gauges where there are many. */
   private static final double FOOT = 270;
 
+  private static final double LEAST_FOOT = 110;
+
   private final AppState state;
   private final Subscriptions subscriptions = new Subscriptions();
   private final VBox editor = new VBox(9);
@@ -76,7 +78,7 @@ public final class PanelView extends VBox {
     foot.getStyleClass().add("foot");
     foot.setPadding(new Insets(10, 14, 8, 14));
     foot.setMaxHeight(FOOT);
-    foot.setMinHeight(USE_PREF_SIZE);
+    foot.setMinHeight(LEAST_FOOT);
     VBox.setVgrow(lower, Priority.ALWAYS);
     getChildren().addAll(tones, upper, foot);
     subscriptions.on(this::show, state.selection().selectedProperty(), state.document().projectProperty());

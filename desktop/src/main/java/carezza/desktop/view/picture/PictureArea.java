@@ -100,7 +100,7 @@ public final class PictureArea extends VBox implements AutoCloseable {
     stop.setId("stop");
     stop.getStyleClass().add("check");
     stop.setTooltip(new Tooltip("Gives it up; nothing is changed (Escape)"));
-    stop.setOnAction(e -> state.status().stop());
+    stop.setOnAction(e -> state.status().stop(state.status().jobProperty().get()));
     HBox work = new HBox(8, words, progress, stop);
     work.setAlignment(Pos.CENTER_LEFT);
     work.setVisible(false);
