@@ -1,7 +1,9 @@
 package carezza.model;
 
 import java.util.ArrayDeque;
+import java.util.ArrayList;
 import java.util.Deque;
+import java.util.List;
 import java.util.Objects;
 
 /**
@@ -41,6 +43,15 @@ public final class History {
   /** Steps that can be undone. */
   public int steps() {
     return past.size();
+  }
+
+  /** All projects from the first to the last that can be come to again; the present is after {@link #steps} of them. */
+  public List<Project> course() {
+    List<Project> all = new ArrayList<>();
+    past.descendingIterator().forEachRemaining(step -> all.add(step.project()));
+    all.add(present.project());
+    future.forEach(step -> all.add(step.project()));
+    return List.copyOf(all);
   }
 
   public Project present() {

@@ -17,7 +17,7 @@ import carezza.desktop.state.AppState;
 import carezza.desktop.state.Brush;
 import carezza.desktop.state.Comparison;
 import carezza.desktop.state.ToolKind;
-import carezza.desktop.view.picture.CheckStrip;
+import carezza.desktop.view.picture.PictureArea;
 import carezza.desktop.view.picture.PictureView;
 import carezza.measure.CheckView;
 import carezza.model.LayerKind;
@@ -90,6 +90,7 @@ final class AppActions {
         state.selection()::redo);
     actions.add(
         "redo-too", Menu.STEPS, DOCUMENT, "Shortcut+Y", null, state.selection()::redo);
+    actions.add("steps", Menu.STEPS, DOCUMENT, "Shortcut+H", open(), shell::showSteps);
     actions.add("back", Menu.STEPS, APPLICATION, "Esc", shell::back);
   }
 
@@ -252,7 +253,7 @@ final class AppActions {
           way.hint(),
           Menu.SEE,
           DOCUMENT,
-          CheckStrip.key(way),
+          PictureArea.key(way),
           () -> state.view().turn(way));
     }
     actions.add("screen", Menu.SEE, APPLICATION, null, shell::showScreen);

@@ -33,6 +33,9 @@ public final class CarezzaApp extends Application {
             e.consume();
           }
         });
+    WindowPlace place = new WindowPlace(view.settings());
+    place.recall(stage);
+    stage.setOnHiding(e -> place.keep(stage));
     stage.show();
     view.picture().requestFocus();
     String open = getParameters().getNamed().get("open");

@@ -85,7 +85,7 @@ public final class Shell extends StackPane implements AutoCloseable {
     FileDialogs ask =
         dialogs == null ? new SystemFileDialogs(() -> getScene().getWindow()) : dialogs;
     files = new DocumentFiles(state, home, ask, sheets, this::showBench);
-    area = new PictureArea(state);
+    area = new PictureArea(state, settings);
     bench = new BenchView(state, area);
     views =
         List.of(
@@ -261,6 +261,10 @@ public final class Shell extends StackPane implements AutoCloseable {
             this::keepKey));
   }
 
+  void showSteps() {
+    sheets.show(new StepsSheet(state.document()));
+  }
+
   private void keepKey(Action action) {
     var key = action.keyProperty().get();
     settings.set("key." + action.id(), key == null ? "" : key.getName());
@@ -319,6 +323,10 @@ public final class Shell extends StackPane implements AutoCloseable {
 
   DocumentFiles files() {
     return files;
+  }
+
+  Settings settings() {
+    return settings;
   }
 
   ActionMap actions() {

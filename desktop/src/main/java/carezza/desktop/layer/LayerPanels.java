@@ -47,6 +47,11 @@ public final class LayerPanels {
 
   private LayerPanels() {}
 
+  /** What a layer's rows depend on besides values; they are made anew when it changes. */
+  public static String shape(Layer layer) {
+    return layer instanceof FrequencySeparationLayer own ? SeparationPanel.shape(own) : "";
+  }
+
   public static void build(Layer layer, PanelRows rows, AppState state) {
     switch (layer) {
       case WhiteBalanceLayer l -> whiteBalance(rows);

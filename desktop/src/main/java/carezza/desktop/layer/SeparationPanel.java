@@ -1,5 +1,11 @@
 package carezza.desktop.layer;
 
+import java.util.ArrayList;
+import java.util.List;
+import javafx.scene.control.Button;
+import javafx.scene.control.Tooltip;
+
+import carezza.desktop.control.NumberRow;
 import carezza.desktop.state.AppState;
 import carezza.desktop.state.ToolKind;
 import carezza.model.FrequencySeparationLayer;
@@ -83,6 +89,56 @@ final class SeparationPanel {
         (l, v) -> l.withBlotchGain(v / 100));
     rows.tools(ToolKind.EVEN_STROKE, ToolKind.EVEN_AREA);
     rows.words("areas", type, l -> "Evened by hand in " + l.areas().size() + " places.");
+    for (int i = 0; i < layer.areas().size(); i++) {
+      area(i, rows, state);
+    }
+  }
+
+  /** What the rows depend on besides values: how many places were evened by hand. */
+  static String shape(FrequencySeparationLayer layer) {
+    return Integer.toString(layer.areas().size());
+  }
+
+  /** A place that was evened by hand: how strongly, and the way to take it out. */
+  private static void area(int place, PanelRows rows, AppState state) {
+    Class<FrequencySeparationLayer> type = FrequencySeparationLayer.class;
+    String name = "Place " + (place + 1);
+    NumberRow row =
+        new NumberRow(
+            "area-" + place,
+            name,
+            "How far its tone is evened, in percent",
+            0,
+            100,
+            PERCENT::formatted);
+    Button out = new Button("×");
+    out.setId("area-out-" + place);
+    out.getStyleClass().add("part-out");
+    out.setAccessibleText("Take " + name + " out");
+    out.setTooltip(new Tooltip("Takes this place out"));
+    out.setOnAction(
+        e ->
+            state
+                .selection()
+                .edit(
+                    null,
+                    l -> {
+                      List<LowBandArea> areas = new ArrayList<>(type.cast(l).areas());
+                      areas.remove(place);
+                      return type.cast(l).withAreas(areas);
+                    }));
+    row.getChildren().add(out);
+    rows.number(
+        row,
+        "area-" + place,
+        type,
+        l -> place < l.areas().size() ? 100 * l.areas().get(place).strength() : 0,
+        (l, v) -> {
+          List<LowBandArea> areas = new ArrayList<>(l.areas());
+          LowBandArea was = areas.get(place);
+          areas.set(place, new LowBandArea(was.mask(), was.sigma(), v / 100));
+          return l.withAreas(areas);
+        });
   }
 
   /** As set by hand, else as measured; the smallest until the first measurement is there. */

@@ -1,6 +1,7 @@
 package carezza.desktop.state;
 
 import java.nio.file.Path;
+import java.util.List;
 import java.util.function.UnaryOperator;
 import javafx.beans.property.ReadOnlyBooleanProperty;
 import javafx.beans.property.ReadOnlyBooleanWrapper;
@@ -138,6 +139,27 @@ public final class DocumentState {
       show(history.redo());
       walks.set(walks.get() + 1);
     }
+  }
+
+  /** All projects from the first to the last that can be come to again. */
+  public List<Project> course() {
+    return history == null ? List.of() : history.course();
+  }
+
+  /**
+   * Undoes or does again as many steps as it takes.
+   *
+   * @param place among {@link #course}
+   */
+  public void walkTo(int place) {
+    while (history.steps() > place && history.canUndo()) {
+      history.undo();
+    }
+    while (history.steps() < place && history.canRedo()) {
+      history.redo();
+    }
+    show(history.present());
+    walks.set(walks.get() + 1);
   }
 
   /** Goes up with every undo and redo. */

@@ -87,20 +87,15 @@ public class SculptWindowTest extends WindowDriver {
 
   @Test
   public void aViewIsKeptBesideThePictureAndPutAway() {
-    robot.clickOn("#check-hue", MouseButton.SECONDARY);
-    WaitForAsyncUtils.waitForFxEvents();
-    onStage(
-        () -> {
-          if (view.lookup("#beside-hue") == null) {
-            // Where the platform raises no menu on a click, the key for it does.
-            view.lookup("#check-hue")
-                .fireEvent(
-                    new javafx.scene.input.ContextMenuEvent(
-                        javafx.scene.input.ContextMenuEvent.CONTEXT_MENU_REQUESTED,
-                        0, 0, 0, 0, true, null));
-          }
-          return null;
-        });
+    clickOn("#all-ways");
+    reach("#keep-beside-hue");
+    reach("#favourite-hue");
+    assertThat(isThere("#check-hue")).isTrue();
+    reach("#favourite-hue");
+    assertThat(isThere("#check-hue")).isFalse();
+    reach("#way-grain");
+    assertThat(onStage(() -> state().view().checkProperty().get())).isEqualTo(CheckView.GRAIN);
+    assertThat(isThere("#way-grain")).isFalse();
     assertThat(view.lookup("#beside-hue")).isNotNull();
     clickOn("#beside-hue .part-out");
     assertThat(view.lookup("#beside-hue")).isNull();

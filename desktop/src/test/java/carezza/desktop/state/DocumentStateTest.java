@@ -111,6 +111,36 @@ public class DocumentStateTest {
   }
 
   @Test
+  public void stepsHaveNamesAndCanBeWalked() {
+    state.selection().select("a");
+    state.selection().turnLayer();
+    state.selection().edit(null, l -> l.with(l.attributes().withAmount(0.4)));
+    state.selection().move(1);
+    state.selection().remove();
+    state.selection().add(LayerKind.CURVE);
+    document.edit(null, p -> p.withPins(List.of(new carezza.model.Point(1, 1))));
+    List<Project> course = document.course();
+    List<String> names = new ArrayList<>();
+    for (int i = 1; i < course.size(); i++) {
+      names.add(StepNames.of(course.get(i - 1), course.get(i)));
+    }
+    assertThat(names)
+        .containsExactly(
+            "White balance switched off",
+            "White balance: amount 40 %",
+            "Moved White balance",
+            "Removed White balance",
+            "Added Curve",
+            "Pins");
+    document.walkTo(1);
+    assertThat(document.project()).isSameAs(course.get(1));
+    assertThat(document.course()).isEqualTo(course);
+    document.walkTo(6);
+    assertThat(document.project()).isSameAs(course.get(6));
+    assertThat(document.redoableProperty().get()).isFalse();
+  }
+
+  @Test
   public void aMessageHoldsUntilTheNextStep() {
     state.status().say("Settle has no layer yet");
     empty();

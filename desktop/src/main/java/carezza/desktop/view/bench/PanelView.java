@@ -126,7 +126,7 @@ public final class PanelView extends VBox {
                             + (where.get()
                                 ? MaskPanel.shape(l, state.part().placeProperty().get())
                                     + state.document().stack().size()
-                                : ""))
+                                : LayerPanels.shape(l)))
                 .orElse("photograph");
     if (!Objects.equals(id, shown)) {
       shown = id;

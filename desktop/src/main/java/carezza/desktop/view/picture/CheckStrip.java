@@ -1,129 +1,234 @@
 package carezza.desktop.view.picture;
 
+import java.util.ArrayList;
 import java.util.EnumMap;
+import java.util.List;
+import java.util.Locale;
 import java.util.Map;
+import java.util.stream.Collectors;
 import javafx.beans.property.ObjectProperty;
 import javafx.geometry.Pos;
+import javafx.scene.control.Button;
+import javafx.scene.control.CheckMenuItem;
 import javafx.scene.control.Label;
+import javafx.scene.control.MenuButton;
+import javafx.scene.control.RadioMenuItem;
+import javafx.scene.control.SeparatorMenuItem;
 import javafx.scene.control.ToggleButton;
+import javafx.scene.control.ToggleGroup;
 import javafx.scene.control.Tooltip;
-import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
 
+import carezza.desktop.control.Spring;
 import carezza.desktop.state.AppState;
 import carezza.desktop.state.Comparison;
+import carezza.desktop.state.Settings;
 import carezza.desktop.state.Subscriptions;
 import carezza.desktop.state.Surround;
 import carezza.measure.CheckView;
 
 /**
- * Ways to see the picture, to judge it by: a row of names, each with its key, and under it what to look
- * for. A second click, or the key again, shows the picture as it is; a secondary click keeps the view
- * beside the picture, small.
+ * Ways to see the picture, to judge it by: the favourites with the picture itself, small, seen in each; all of them in a
+ * palette. A second click, or the key again, shows the picture as it is.
  */
-public final class CheckStrip extends VBox {
+final class CheckStrip extends VBox {
 
+  private static final double LONG_EDGE = 24;
+  private static final int MOST_FAVOURITES = 5;
+  private static final String SETTING = "ways.favourites";
+  private static final List<CheckView> USUAL =
+      List.of(CheckView.LIGHT, CheckView.BLOTCH, CheckView.COLOUR, CheckView.REDNESS);
+
+  private static final int KEYS = 11;
+
+  private final AppState state;
+  private final Settings settings;
   private final Subscriptions subscriptions = new Subscriptions();
+  private final HBox favourites = new HBox(3);
+  private final Map<CheckView, SmallPicture> pictures = new EnumMap<>(CheckView.class);
   private final Map<CheckView, ToggleButton> buttons = new EnumMap<>(CheckView.class);
+  private final List<CheckView> chosen = new ArrayList<>();
+  private final WayPalette palette;
 
   /**
    * @param beside where views are kept
+   * @param picture whose zoom is shown
    */
-  public CheckStrip(AppState state, BesidePictures beside) {
+  CheckStrip(AppState state, BesidePictures beside, PictureView picture, Settings settings) {
+    this.state = state;
+    this.settings = settings;
     setId("checks");
     getStyleClass().add("checks");
-    Label lead = new Label("See");
-    lead.getStyleClass().add("row-name");
-    FlowPane row = new FlowPane(3, 3, lead);
+    palette = new WayPalette(state, beside, this::turnFavourite);
+    favourites.setAlignment(Pos.CENTER_LEFT);
+    Button all = new Button("All ways …");
+    all.setId("all-ways");
+    all.getStyleClass().add("check");
+    all.setTooltip(
+        new Tooltip("All ways of seeing the picture, with it in each; favourites stay in sight"));
+    all.setOnAction(e -> palette.show(all, chosen));
+    HBox row = new HBox(6, favourites, all, new Spring(), compareMenu(), zoom(picture));
     row.setAlignment(Pos.CENTER_LEFT);
-    for (CheckView view : CheckView.values()) {
-      ToggleButton button =
-          button(
-              "check-" + name(view),
-              view.title(),
-              view.hint() + " (" + key(view) + "; secondary click: beside the picture)");
-      button.setOnAction(e -> state.view().turn(view));
-      button.setOnContextMenuRequested(e -> beside.turn(view));
-      buttons.put(view, button);
-      row.getChildren().add(button);
-    }
-    ToggleButton mirrored =
-        button("mirror", "Mirror", "Left for right: faults that the eye is used to stand out (X)");
-    mirrored.selectedProperty().bindBidirectional(state.view().mirroredProperty());
-    row.getChildren().add(mirrored);
-    for (Comparison how : Comparison.values()) {
-      if (how != Comparison.NONE) {
-        row.getChildren()
-            .add(
-                choice(
-                    button(
-                        "compare-" + name(how), how.title(), how.hint() + " (C goes through them)"),
-                    state.view().comparisonProperty(),
-                    how,
-                    Comparison.NONE));
-      }
-    }
-    row.getChildren()
-        .add(
-            choice(
-                button("on-white", "On white", "The picture on white: its darks look darker"),
-                state.view().surroundProperty(),
-                Surround.WHITE,
-                Surround.INTERFACE));
-    row.getChildren()
-        .add(
-            choice(
-                button("on-black", "On black", "The picture on black: its lights look lighter"),
-                state.view().surroundProperty(),
-                Surround.BLACK,
-                Surround.INTERFACE));
     Label hint = new Label();
     hint.setId("check-hint");
     hint.getStyleClass().add("row-words");
     HBox words = new HBox(hint);
     getChildren().addAll(row, words);
+    recall();
+    build();
     Runnable show =
         () -> {
           CheckView now = state.view().checkProperty().get();
           buttons.forEach((view, button) -> button.setSelected(view == now));
-          hint.setText(now == null ? "" : now.hint());
+          hint.setText(
+              now == null
+                  ? ""
+                  : chosen.contains(now) ? now.hint() : now.title() + ": " + now.hint());
           words.setManaged(now != null);
           words.setVisible(now != null);
         };
     subscriptions.on(show, state.view().checkProperty());
+    subscriptions.on(
+        this::follow,
+        state.document().commitsProperty(),
+        state.document().seenProperty(),
+        state.view().playheadProperty());
     show.run();
   }
 
-  private static String name(Enum<?> value) {
-    return value.name().toLowerCase(java.util.Locale.ROOT);
+  private void recall() {
+    for (String name : settings.get(SETTING, "").split(",")) {
+      for (CheckView way : CheckView.values()) {
+        if (way.name().equals(name)) {
+          chosen.add(way);
+        }
+      }
+    }
+    if (chosen.isEmpty()) {
+      chosen.addAll(USUAL);
+    }
   }
 
-  private static ToggleButton button(String id, String title, String tip) {
-    ToggleButton button = new ToggleButton(title);
-    button.setId(id);
-    button.getStyleClass().add("check");
-        button.setTooltip(new Tooltip(tip));
-    return button;
+  /** Keeps a way in sight, or no longer; the oldest makes room. */
+  private void turnFavourite(CheckView way) {
+    if (!chosen.remove(way)) {
+      chosen.add(way);
+      if (chosen.size() > MOST_FAVOURITES) {
+        chosen.removeFirst();
+      }
+    }
+    settings.set(SETTING, chosen.stream().map(Enum::name).collect(Collectors.joining(",")));
+    build();
+    follow();
   }
 
-  /** A button that sets a value, and takes it back when it is pressed again. */
-  private <T> ToggleButton choice(
-      ToggleButton button, ObjectProperty<T> value, T own, T otherwise) {
-    button.setOnAction(e -> value.set(value.get() == own ? otherwise : own));
-    subscriptions.on(value, is -> button.setSelected(is == own));
-    return button;
+  private void build() {
+    pictures.values().forEach(SmallPicture::close);
+    pictures.clear();
+    buttons.clear();
+    favourites.getChildren().clear();
+    for (CheckView way : chosen) {
+      SmallPicture small = new SmallPicture(state);
+      ToggleButton button = new ToggleButton(way.title(), small);
+      button.setId("check-" + way.name().toLowerCase(Locale.ROOT));
+      button.getStyleClass().add("way");
+      button.setTooltip(new Tooltip(way.hint() + " (" + key(way) + ")"));
+      button.setSelected(state.view().checkProperty().get() == way);
+      button.setOnAction(
+          e -> {
+            state.view().turn(way);
+            button.setSelected(state.view().checkProperty().get() == way);
+          });
+      pictures.put(way, small);
+      buttons.put(way, button);
+      favourites.getChildren().add(button);
+    }
   }
 
-  void close() {
-    subscriptions.close();
+  private void follow() {
+    if (state.document().seenProperty().get()) {
+      pictures.forEach((way, small) -> small.show(way, LONG_EDGE));
+    }
+  }
+
+  // --- compare and zoom
+
+  private MenuButton compareMenu() {
+    MenuButton menu = new MenuButton("Compare");
+    menu.setId("compare-menu");
+    menu.getStyleClass().add("check");
+    menu.setTooltip(new Tooltip("With the settled picture; mirrored; on white or black"));
+    ToggleGroup comparisons = new ToggleGroup();
+    for (Comparison how : Comparison.values()) {
+      menu.getItems()
+          .add(
+              radio(
+                  "compare-" + how.name().toLowerCase(Locale.ROOT),
+                  how == Comparison.NONE ? "Not" : how.title(),
+                  comparisons,
+                  state.view().comparisonProperty(),
+                  how));
+    }
+    CheckMenuItem mirrored = new CheckMenuItem("Mirrored");
+    mirrored.setId("mirror");
+    mirrored.selectedProperty().bindBidirectional(state.view().mirroredProperty());
+    menu.getItems().addAll(new SeparatorMenuItem(), mirrored, new SeparatorMenuItem());
+    ToggleGroup surrounds = new ToggleGroup();
+    for (Surround on : Surround.values()) {
+      String name =
+          switch (on) {
+            case INTERFACE -> "On grey";
+            case WHITE -> "On white: its darks look darker";
+            case BLACK -> "On black: its lights look lighter";
+          };
+      menu.getItems()
+          .add(
+              radio(
+                  "on-" + on.name().toLowerCase(Locale.ROOT),
+                  name,
+                  surrounds,
+                  state.view().surroundProperty(),
+                  on));
+    }
+    return menu;
+  }
+
+  private <T> RadioMenuItem radio(
+      String id, String title, ToggleGroup group, ObjectProperty<T> value, T own) {
+    RadioMenuItem item = new RadioMenuItem(title);
+    item.setId(id);
+    item.setToggleGroup(group);
+    item.setSelected(value.get() == own);
+    item.setOnAction(e -> value.set(own));
+    subscriptions.on(value, is -> item.setSelected(is == own));
+    return item;
+  }
+
+  private Button zoom(PictureView picture) {
+    Button zoom = new Button("Fit");
+    zoom.setId("zoom");
+    zoom.getStyleClass().add("check");
+    zoom.setMinWidth(USE_PREF_SIZE);
+    zoom.setTooltip(new Tooltip("The whole picture, or 100 % (Z); the wheel zooms"));
+    zoom.setOnAction(e -> picture.toggleZoom());
+    subscriptions.on(
+        () ->
+            zoom.setText(
+                "%s%.0f %%".formatted(picture.isFitted() ? "Fit · " : "", 100 * picture.zoom())),
+        picture.portProperty());
+    return zoom;
   }
 
   /** The usual key of a way: function keys from F2, then the same with Shift. */
-  public static String key(CheckView view) {
+  static String key(CheckView view) {
     int n = view.ordinal();
     return n < KEYS ? "F" + (n + 2) : "Shift+F" + (n - KEYS + 2);
   }
 
-  private static final int KEYS = 11;
+  void close() {
+    subscriptions.close();
+    pictures.values().forEach(SmallPicture::close);
+    palette.close();
+  }
 }

@@ -14,8 +14,10 @@ import javafx.scene.layout.VBox;
 import carezza.desktop.control.Spring;
 import carezza.desktop.state.AppState;
 import carezza.desktop.state.Comparison;
+import carezza.desktop.state.Settings;
 import carezza.desktop.state.Status;
 import carezza.desktop.state.Subscriptions;
+import carezza.measure.CheckView;
 
 /** The picture with the ways of seeing it above, and below what is shown, said and under way. */
 public final class PictureArea extends VBox implements AutoCloseable {
@@ -33,12 +35,12 @@ public final class PictureArea extends VBox implements AutoCloseable {
   private final ProgressBar progress = new ProgressBar();
   private final Button stop = new Button("Stop");
 
-  public PictureArea(AppState state) {
+  public PictureArea(AppState state, Settings settings) {
     this.state = state;
     picture = new PictureView(state);
     settled = new SettledPicture(state);
     beside = new BesidePictures(state);
-    checks = new CheckStrip(state, beside);
+    checks = new CheckStrip(state, beside, picture, settings);
     readouts = new Readouts(state);
     setId("picture-area");
     HBox pictures = new HBox(settled, picture, beside);
@@ -55,6 +57,11 @@ public final class PictureArea extends VBox implements AutoCloseable {
     VBox.setVgrow(pictures, Priority.ALWAYS);
     getChildren().addAll(checks, pictures, statusLine());
     picture.addEventHandler(PictureView.PointerEvent.MOVED, e -> readouts.read(e.place()));
+  }
+
+  /** The usual key of a way of seeing. */
+  public static String key(CheckView way) {
+    return CheckStrip.key(way);
   }
 
   public PictureView picture() {

@@ -301,6 +301,11 @@ public final class PictureView extends Region {
     refresh();
   }
 
+  /** Whether the whole picture is in the view, however the window changes. */
+  public boolean isFitted() {
+    return fitted;
+  }
+
   public double zoom() {
     return port.zoom();
   }
