@@ -9,6 +9,7 @@ import carezza.desktop.control.NumberRow;
 import carezza.desktop.state.AppState;
 import carezza.desktop.state.ToolKind;
 import carezza.model.FrequencySeparationLayer;
+import carezza.model.FrequencySeparationLayer.LowBandArea;
 
 /** The split in tone and texture, its radius with the advice on it, and what is evened. */
 final class SeparationPanel {
