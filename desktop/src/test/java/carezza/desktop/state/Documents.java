@@ -16,7 +16,7 @@ import carezza.project.Document;
 import carezza.project.ProjectFile;
 
 /** Small documents with nobody in them, for what needs no window. */
-final class Documents {
+public final class Documents {
 
   private static final byte[] GREY = grey();
 
@@ -37,7 +37,7 @@ final class Documents {
   }
 
   /** A grey photograph with fresh layers of these kinds, whose ids are a, b, c … */
-  static Document with(LayerKind... kinds) {
+  public static Document with(LayerKind... kinds) {
     try {
       Document fresh = ProjectFile.start(GREY, "grey.png");
       Layer[] layers = new Layer[kinds.length];
