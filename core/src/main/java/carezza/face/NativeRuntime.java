@@ -7,6 +7,9 @@ import java.net.URL;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Locale;
+import java.util.concurrent.CancellationException;
+import java.util.concurrent.ExecutionException;
+import java.util.concurrent.FutureTask;
 
 import ai.onnxruntime.OrtEnvironment;
 
@@ -25,6 +28,9 @@ final class NativeRuntime {
   /** The runtime's own property for where its libraries lie. */
   private static final String PATH = "onnxruntime.native.path";
 
+  /** Enough for the longest command line that a system takes; pages that are not touched cost nothing. */
+  private static final long STACK_BYTES = 1L << 30;
+
   private NativeRuntime() {}
 
   /** The runtime's environment, with its library from the application's folder wherever that can be written. */
@@ -36,9 +42,35 @@ final class NativeRuntime {
         LOG.log(System.Logger.Level.WARNING, "The runtime unpacks its library itself", e);
       }
     }
-    OrtEnvironment environment = OrtEnvironment.getEnvironment();
+    OrtEnvironment environment = withRoom(OrtEnvironment::getEnvironment);
     removeTemporary();
     return environment;
+  }
+
+  /** Work that may throw. */
+  @FunctionalInterface
+  interface Call<T> {
+    T run() throws Exception;
+  }
+
+  /**
+   * Calls the runtime where there is room for its recursion: it looks through the program's command line letter by letter
+   * and each in another, and a class path of four thousand letters is more than an ordinary thread's stack holds. That ends the
+   * program without a word.
+   */
+  static <T> T withRoom(Call<T> call) {
+    FutureTask<T> task = new FutureTask<>(call::run);
+    Thread thread = new Thread(null, task, "networks", STACK_BYTES);
+    thread.setDaemon(true);
+    thread.start();
+    try {
+      return task.get();
+    } catch (InterruptedException e) {
+      Thread.currentThread().interrupt();
+      throw new CancellationException();
+    } catch (ExecutionException e) {
+      throw new IllegalStateException("The networks cannot be started", e.getCause());
+    }
   }
 
   private static Path unpacked() throws IOException, Problem {

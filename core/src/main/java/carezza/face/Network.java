@@ -31,7 +31,8 @@ final class Network {
     try (InputStream in = Network.class.getResourceAsStream("/carezza/face/" + name + ".onnx");
         OrtSession.SessionOptions options = new OrtSession.SessionOptions()) {
       options.setIntraOpNumThreads(1);
-      session = ENVIRONMENT.createSession(in.readAllBytes(), options);
+      byte[] network = in.readAllBytes();
+      session = NativeRuntime.withRoom(() -> ENVIRONMENT.createSession(network, options));
       input = session.getInputNames().iterator().next();
     } catch (IOException e) {
       throw new UncheckedIOException(e);

@@ -15,6 +15,9 @@ import carezza.image.Picture;
  */
 public final class TileCache {
 
+  /** Part of the heap that tiles may take: some three pictures of the view for each of ten layers. */
+  private static final int SHARE = 12;
+
   private final LinkedHashMap<Fingerprint, Kept> tiles = new LinkedHashMap<>(64, 0.75f, true);
   private final ReferenceQueue<Picture> taken = new ReferenceQueue<>();
   private final long limit;
@@ -27,9 +30,9 @@ public final class TileCache {
     this.limit = limit;
   }
 
-  /** A quarter of the memory given to the program. */
+  /** As much as suits the memory given to the program. */
   public static TileCache forThisMachine() {
-    return new TileCache(Runtime.getRuntime().maxMemory() / 4);
+    return new TileCache(Runtime.getRuntime().maxMemory() / SHARE);
   }
 
   private static final class Kept extends SoftReference<Picture> {

@@ -1,9 +1,15 @@
 package carezza.desktop.app;
 
+import java.nio.file.Path;
+import java.util.concurrent.ExecutionException;
+import java.util.concurrent.FutureTask;
 import javafx.application.Application;
 import javafx.scene.Scene;
 import javafx.scene.text.Font;
 import javafx.stage.Stage;
+
+import carezza.desktop.demo.Demo;
+import carezza.project.Document;
 
 /** The window. */
 public final class CarezzaApp extends Application {
@@ -13,11 +19,22 @@ public final class CarezzaApp extends Application {
 
   private Shell view;
 
+  /** The demo, read while the window is made; null where another thing is opened. */
+  private FutureTask<Document> demo;
+
   /** Loads the fonts that ship with the application. */
   public static void loadFonts() {
     for (String font : new String[] {"Inter-Regular", "Inter-Medium"}) {
       Font.loadFont(
           CarezzaApp.class.getResourceAsStream("/carezza/desktop/fonts/" + font + ".otf"), 13);
+    }
+  }
+
+  @Override
+  public void init() {
+    if (getParameters().getUnnamed().contains("demo")) {
+      demo = new FutureTask<>(Demo::understudy);
+      Thread.ofPlatform().name("demo").daemon().start(demo);
     }
   }
 
@@ -37,12 +54,21 @@ public final class CarezzaApp extends Application {
     place.recall(stage);
     stage.setOnHiding(e -> place.keep(stage));
     stage.show();
-    view.picture().requestFocus();
     String open = getParameters().getNamed().get("open");
-    if (getParameters().getUnnamed().contains("demo")) {
-      view.openUnderstudy();
+    if (demo != null) {
+      view.open("The Understudy", this::demo);
     } else if (open != null) {
-      view.open(java.nio.file.Path.of(open));
+      view.open(Path.of(open));
+    } else {
+      view.showStart();
+    }
+  }
+
+  private Document demo() throws Exception {
+    try {
+      return demo.get();
+    } catch (ExecutionException e) {
+      throw e.getCause() instanceof Exception cause ? cause : e;
     }
   }
 

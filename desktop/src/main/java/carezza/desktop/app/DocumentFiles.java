@@ -32,18 +32,27 @@ final class DocumentFiles implements StartView.Opening, AutoCloseable {
   private final FileDialogs dialogs;
   private final Sheets sheets;
   private final Runnable opened;
+  private final Runnable none;
   private final Lane files;
   private final Lane recovery;
 
   /**
    * @param opened shows the document that was opened
+   * @param none shows what there is without one
    */
-  DocumentFiles(AppState state, Home home, FileDialogs dialogs, Sheets sheets, Runnable opened) {
+  DocumentFiles(
+      AppState state,
+      Home home,
+      FileDialogs dialogs,
+      Sheets sheets,
+      Runnable opened,
+      Runnable none) {
     this.state = state;
     this.home = home;
     this.dialogs = dialogs;
     this.sheets = sheets;
     this.opened = opened;
+    this.none = none;
     journals = home.journals();
     autosave = new Autosave(state, journals);
     files = state.tasks().lane("files");
@@ -64,12 +73,21 @@ final class DocumentFiles implements StartView.Opening, AutoCloseable {
 
   @Override
   public void openUnderstudy() {
-    whenSafe(() -> load("The Understudy", Demo::understudy, this::put));
+    open("The Understudy", Demo::understudy);
   }
 
   @Override
   public void openApothecary() {
-    whenSafe(() -> load("The Apothecary", Demo::apothecary, this::put));
+    open("The Apothecary", Demo::apothecary);
+  }
+
+  /**
+   * Opens a document, after asking about what is not saved.
+   *
+   * @param name by which its loading is shown
+   */
+  void open(String name, Callable<Document> source) {
+    whenSafe(() -> load(name, source, this::put));
   }
 
   private void load(Path file) {
@@ -93,6 +111,7 @@ final class DocumentFiles implements StartView.Opening, AutoCloseable {
         e -> {
           state.status().fail(e);
           if (state.document().isEmpty()) {
+            none.run();
             problem(state.status().messageProperty().get());
           }
         },

@@ -5,6 +5,7 @@ import java.util.ArrayList;
 import java.util.EnumSet;
 import java.util.List;
 import java.util.Set;
+import java.util.concurrent.Callable;
 import javafx.beans.property.ReadOnlyStringProperty;
 import javafx.beans.property.ReadOnlyStringWrapper;
 import javafx.geometry.Insets;
@@ -84,7 +85,7 @@ public final class Shell extends StackPane implements AutoCloseable {
     sheets = new Sheets(this, frame, this::focusView);
     FileDialogs ask =
         dialogs == null ? new SystemFileDialogs(() -> getScene().getWindow()) : dialogs;
-    files = new DocumentFiles(state, home, ask, sheets, this::showBench);
+    files = new DocumentFiles(state, home, ask, sheets, this::showBench, this::showStart);
     area = new PictureArea(state, settings);
     bench = new BenchView(state, area);
     views =
@@ -98,11 +99,11 @@ public final class Shell extends StackPane implements AutoCloseable {
                 actions, "zoom", "compare", "mirror", "mask-view", "paint-mask", "layer-on", "frame"));
     actions.recall(id -> settings.get("key." + id, null));
     frame.setTop(strip());
+    frame.setCenter(opening());
     getChildren().add(frame);
     new KeyDispatch(
             this, actions, this::scopes, sheets::isOpen, sheets::close, this::focusView)
         .install();
-    showStart();
     recallDisplay();
     files.offerRecovery();
   }
@@ -143,6 +144,15 @@ public final class Shell extends StackPane implements AutoCloseable {
     strip.setAlignment(Pos.CENTER_LEFT);
     strip.setPadding(new Insets(0, 12, 0, 12));
     return strip;
+  }
+
+  /** What is said before there is any view. */
+  private Label opening() {
+    Label words = new Label();
+    words.setId("opening");
+    subscriptions.on(
+        state.status().jobProperty(), job -> words.setText(job == null ? "" : job.words() + " …"));
+    return words;
   }
 
   private ToggleButton tab(AppView view, ToggleGroup group) {
@@ -218,7 +228,9 @@ public final class Shell extends StackPane implements AutoCloseable {
 
   /** Puts the focus where the view that is shown has it. */
   private void focusView() {
-    active.activate();
+    if (active != null) {
+      active.activate();
+    }
   }
 
   /** From the narrowest thing that is going on to the widest: work under way, the tool in hand, the view. */
@@ -238,7 +250,9 @@ public final class Shell extends StackPane implements AutoCloseable {
   /** The scopes of keys that are at hand, the widest first. */
   private List<Scope> scopes() {
     Set<Scope> at = EnumSet.of(Scope.APPLICATION);
-    if (!state.document().isEmpty() && active.scope() != Scope.APPLICATION) {
+    if (active != null
+        && !state.document().isEmpty()
+        && active.scope() != Scope.APPLICATION) {
       at.add(Scope.DOCUMENT);
       if (active.scope() == Scope.BENCH) {
         at.add(Scope.BENCH);
@@ -341,8 +355,13 @@ public final class Shell extends StackPane implements AutoCloseable {
     files.open(file);
   }
 
-  public void openUnderstudy() {
-    files.openUnderstudy();
+  /**
+   * Opens a document, after asking about what is not saved.
+   *
+   * @param name by which its loading is shown
+   */
+  public void open(String name, Callable<Document> source) {
+    files.open(name, source);
   }
 
   /** Puts a document to work and shows it. */

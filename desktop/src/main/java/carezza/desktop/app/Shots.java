@@ -98,6 +98,7 @@ public final class Shots {
         () -> {
           CarezzaApp.loadFonts();
           view = new Shell(new Home(home), null);
+          view.showStart();
           Stage stage = new Stage();
           stage.setScene(new Scene(view, WIDTH, HEIGHT));
           stage.show();

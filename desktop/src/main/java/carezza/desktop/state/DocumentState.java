@@ -39,11 +39,20 @@ public final class DocumentState {
 
   /** Puts another document to work; what was there is gone. */
   public void open(Document document) {
+    open(document, new Session(document.photograph()));
+  }
+
+  /**
+   * As above.
+   *
+   * @param own the session of the document's photograph
+   */
+  public void open(Document document, Session own) {
     opened = document;
     history = new History(document.project());
     seen.set(false);
     path.set(document.path());
-    working = new Session(document.photograph());
+    working = own;
     show(history.present());
     session.set(working);
   }

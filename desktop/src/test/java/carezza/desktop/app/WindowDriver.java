@@ -56,6 +56,7 @@ public abstract class WindowDriver {
         () -> {
           CarezzaApp.loadFonts();
           view = new Shell(new Home(), dialogs);
+          view.showStart();
           stage.setScene(new Scene(view, 1280, 800));
           // The offscreen platform forgets the window's place when it reports the wheel.
           stage.setX(0);
