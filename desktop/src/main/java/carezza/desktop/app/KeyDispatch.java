@@ -52,10 +52,32 @@ final class KeyDispatch {
     this.leaveText = leaveText;
   }
 
+  /** On the scene: keys come there even while nothing has the focus. */
   void install() {
-    root.addEventFilter(KeyEvent.KEY_PRESSED, this::entered);
-    root.addEventHandler(KeyEvent.KEY_PRESSED, this::pressed);
-    root.addEventFilter(KeyEvent.KEY_RELEASED, this::released);
+    root.sceneProperty()
+        .subscribe(
+            scene -> {
+              if (scene != null) {
+                scene.addEventFilter(KeyEvent.KEY_PRESSED, this::entered);
+                scene.addEventHandler(KeyEvent.KEY_PRESSED, this::pressed);
+                scene.addEventFilter(KeyEvent.KEY_RELEASED, this::released);
+                scene.focusOwnerProperty().subscribe((was, is) -> keepFocus(is));
+              }
+            });
+  }
+
+  /** What had the focus is gone, as a button whose press made its row anew: the view has it again. */
+  private void keepFocus(Node owner) {
+    if (owner == null) {
+      Platform.runLater(
+          () -> {
+            if (root.getScene() != null
+                && root.getScene().getFocusOwner() == null
+                && !covered.getAsBoolean()) {
+              leaveText.run();
+            }
+          });
+    }
   }
 
   /** A field of a panel takes what was typed and is left; it would keep the caret. */

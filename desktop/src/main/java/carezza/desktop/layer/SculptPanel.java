@@ -27,10 +27,6 @@ final class SculptPanel {
 
   static void build(PanelRows rows, AppState state) {
     rows.tools(ToolKind.DODGE, ToolKind.BURN);
-    rows.words(
-        "light-masks",
-        TYPE,
-        l -> "Light: %s. Shade: %s.".formatted(l.dodgeMask().sentence(), l.burnMask().sentence()));
     proposals(rows, state.advice());
     rows.choice(
         "By",
@@ -73,6 +69,11 @@ final class SculptPanel {
         TYPE,
         l -> 100 * l.keepColour(),
         (l, v) -> l.withKeepColour(v / 100));
+    // Below what is pressed: it grows with what is proposed.
+    rows.words(
+        "light-masks",
+        TYPE,
+        l -> "Light: %s. Shade: %s.".formatted(l.dodgeMask().sentence(), l.burnMask().sentence()));
     tones(
         rows,
         state,

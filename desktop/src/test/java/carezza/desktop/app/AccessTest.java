@@ -119,6 +119,15 @@ public class AccessTest extends WindowDriver {
   }
 
   @Test
+  public void keysGoOnWhenTheButtonThatWasPressedIsMadeAnew() {
+    clickOn("#add-mend");
+    assertThat(onStage(() -> view.getScene().getFocusOwner())).isNotNull();
+    robot.press(KeyCode.CONTROL).type(KeyCode.D).release(KeyCode.CONTROL);
+    WaitForAsyncUtils.waitForFxEvents();
+    assertThat(isThere("#deliver")).isTrue();
+  }
+
+  @Test
   public void whatIsTypedInASheetStaysThere() {
     var before = project();
     onStage(

@@ -35,16 +35,18 @@ public final class PanelView extends VBox {
   /** Height of the gauges where there are many. */
   private static final double FOOT = 270;
 
-  private static final double LEAST_FOOT = 110;
+  private static final double LEAST_FOOT = 190;
 
   private final AppState state;
   private final Subscriptions subscriptions = new Subscriptions();
   private final VBox editor = new VBox(9);
   private final BooleanProperty where = new SimpleBooleanProperty();
   private final GaugeList gauges;
+  private final ScrollPane upper;
   private final ToneView tones;
   private PanelRows rows;
   private String shown = "";
+  private String shownLayer;
 
   public PanelView(AppState state) {
     this.state = state;
@@ -52,7 +54,7 @@ public final class PanelView extends VBox {
     getStyleClass().add("panel");
     tones = new ToneView(state);
     editor.setPadding(new Insets(12, 14, 12, 14));
-    ScrollPane upper = new ScrollPane(editor);
+    upper = new ScrollPane(editor);
     upper.setFitToWidth(true);
     upper.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
     VBox.setVgrow(upper, Priority.ALWAYS);
@@ -128,6 +130,7 @@ public final class PanelView extends VBox {
                                     + state.document().stack().size()
                                 : LayerPanels.shape(l)))
                 .orElse("photograph");
+    String layer = state.selection().selected();
     if (!Objects.equals(id, shown)) {
       shown = id;
       rows = new PanelRows(state);
@@ -135,6 +138,10 @@ public final class PanelView extends VBox {
           .ifPresentOrElse(
               this::layer, () -> PhotographPanel.build(rows, state));
       editor.getChildren().setAll(rows.nodes());
+      if (!Objects.equals(layer, shownLayer)) {
+        shownLayer = layer;
+        upper.setVvalue(0);
+      }
     }
     rows.refresh();
   }

@@ -273,10 +273,10 @@ public final class PictureView extends Region {
 
   /** Between the whole photograph and 100 %. */
   public void toggleZoom() {
-    if (Math.abs(port.zoom() - 1) < 1e-9) {
-      fit();
-    } else {
+    if (fitted) {
       actualSize();
+    } else {
+      fit();
     }
   }
 
