@@ -9,6 +9,7 @@ final class KeyNames {
 
   static String of(KeyCombination key) {
     return key.getName()
+        .replace("'", "")
         .replace("Shortcut+", "Ctrl + ")
         .replace("Ctrl+", "Ctrl + ")
         .replace("Shift+", "Shift + ")

@@ -5,6 +5,7 @@ public enum Menu {
   PICTURE,
   STEPS,
   STACK,
+  ADD,
   BRUSH,
   MEND,
   SEE,

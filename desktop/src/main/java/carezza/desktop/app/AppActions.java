@@ -90,7 +90,7 @@ final class AppActions {
         state.selection()::redo);
     actions.add(
         "redo-too", Menu.STEPS, DOCUMENT, "Shortcut+Y", null, state.selection()::redo);
-    actions.add("steps", Menu.STEPS, DOCUMENT, "Shortcut+H", open(), shell::showSteps);
+    actions.add("steps", Menu.STEPS, DOCUMENT, "H", open(), shell::showSteps);
     actions.add("back", Menu.STEPS, APPLICATION, "Esc", shell::back);
   }
 
@@ -123,9 +123,9 @@ final class AppActions {
     for (LayerKind kind : LayerKind.values()) {
       actions.named(
           "add-" + kind.key(),
-          "Add " + kind.title(),
-          "A new layer on top of " + kind.stage().title(),
-          Menu.STACK,
+          kind.title(),
+          "Adds a layer on top of " + kind.stage().title(),
+          Menu.ADD,
           BENCH,
           null,
           () -> state.selection().add(kind));

@@ -99,9 +99,8 @@ final class KeyDispatch {
       return;
     }
     if (writes(e)) {
-      if (e.getCode() == KeyCode.ESCAPE || e.getCode() == KeyCode.ENTER) {
-        // What is typed is taken or left; the next key is the bench's again.
-        leaveText.run();
+      if (e.getCode() == KeyCode.ESCAPE) {
+        leave();
         e.consume();
       }
       return;
@@ -119,6 +118,15 @@ final class KeyDispatch {
               }
               e.consume();
             });
+  }
+
+  /** A field of a panel is left for the view; any other is left with the view that it is the first of. */
+  private void leave() {
+    if (root.getScene().getFocusOwner().getStyleClass().contains(NumberRow.LEFT_ON_ENTER)) {
+      leaveText.run();
+    } else {
+      actions.get("back").run();
+    }
   }
 
   private boolean writes(KeyEvent e) {

@@ -167,6 +167,15 @@ public class AccessTest extends WindowDriver {
     robot.type(KeyCode.ESCAPE);
     WaitForAsyncUtils.waitForFxEvents();
     assertThat(isThere("#deliver")).isFalse();
+    onStage(
+        () -> {
+          view.showDeliver();
+          return null;
+        });
+    // The name of the file has the focus now.
+    robot.type(KeyCode.ESCAPE);
+    WaitForAsyncUtils.waitForFxEvents();
+    assertThat(isThere("#deliver")).isFalse();
   }
 
   @Test

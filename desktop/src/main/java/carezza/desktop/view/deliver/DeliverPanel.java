@@ -197,6 +197,7 @@ final class DeliverPanel extends VBox {
     progress.managedProperty().bind(progress.visibleProperty());
     progress.setMaxWidth(Double.MAX_VALUE);
     outcome.setId("deliver-outcome");
+    outcome.setMinHeight(USE_PREF_SIZE);
   }
 
   private void buildColour() {
