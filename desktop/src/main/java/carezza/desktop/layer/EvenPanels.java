@@ -9,12 +9,14 @@ import javafx.scene.layout.FlowPane;
 import javafx.scene.shape.Rectangle;
 
 import carezza.colour.Lab;
+import carezza.desktop.control.HuePlot;
 import carezza.desktop.control.ShadeStrip;
 import carezza.desktop.state.AppState;
 import carezza.desktop.state.ColourState;
 import carezza.desktop.state.ToolKind;
 import carezza.kernel.Measurements;
 import carezza.measure.CheckView;
+import carezza.measure.ColourPlot;
 import carezza.measure.JobLevel;
 import carezza.model.ColourPaintLayer;
 import carezza.model.DesaturateLayer;
@@ -156,11 +158,17 @@ public final class EvenPanels {
         "In the wedge");
     HuePlot plot =
         new HuePlot(
-            state,
+            () -> plot(state),
             () -> own(state, type).map(SkinToneEveningLayer::range).orElse(null),
             () -> own(state, type).map(SkinToneEveningLayer::target).orElse(null),
-            w -> state.selection().edit("wedge", l -> type.cast(l).withRange(w)));
+            w -> state.selection().edit("wedge", l -> type.cast(l).withRange(w)),
+            state.document()::settle);
     rows.custom(plot, plot::refresh);
+  }
+
+  /** The colours that the layer in hand gets, or null while they are not known. */
+  static ColourPlot plot(AppState state) {
+    return state.colours().found().map(ColourState.Found::plot).orElse(null);
   }
 
   public static <L extends Layer> Optional<L> own(AppState state, Class<L> type) {
@@ -292,7 +300,7 @@ public final class EvenPanels {
 
   static void families(PanelRows rows, AppState state) {
     Class<HueBandsLayer> type = HueBandsLayer.class;
-    HuePlot plot = HuePlot.plain(state);
+    HuePlot plot = HuePlot.plain(() -> plot(state));
     rows.custom(plot, plot::refresh);
     for (Family family : Family.values()) {
       rows.custom(swatch(family), () -> {});

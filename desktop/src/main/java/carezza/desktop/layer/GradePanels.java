@@ -1,9 +1,18 @@
 package carezza.desktop.layer;
 
+import java.util.List;
+import java.util.Locale;
 import javafx.scene.control.Button;
+import javafx.scene.control.ToggleButton;
+import javafx.scene.control.ToggleGroup;
 import javafx.scene.layout.FlowPane;
+import javafx.scene.layout.HBox;
 
 import carezza.colour.Lab;
+import carezza.colour.MonotoneCurve;
+import carezza.desktop.control.CurveEditor;
+import carezza.desktop.control.GradientStrip;
+import carezza.desktop.control.HuePlot;
 import carezza.desktop.state.AppState;
 import carezza.desktop.state.ToolKind;
 import carezza.model.ColourBalanceLayer;
@@ -24,8 +33,24 @@ final class GradePanels {
   private GradePanels() {}
 
   static void curve(PanelRows rows, AppState state) {
-    CurveEditor editor = new CurveEditor(state);
-    rows.custom(editor.channels(), () -> {});
+    CurveEditor editor =
+        new CurveEditor(
+            () ->
+                state
+                    .selection()
+                    .layer(CurveLayer.class)
+                    .map(l -> l.of(state.tools().curveChannelProperty().get()))
+                    .orElse(List.of(new MonotoneCurve.Point(0, 0), new MonotoneCurve.Point(1, 1))),
+            points ->
+                state
+                    .selection()
+                    .edit(
+                        "curve",
+                        l ->
+                            ((CurveLayer) l)
+                                .with(state.tools().curveChannelProperty().get(), points)),
+            state.document()::settle);
+    rows.custom(channels(state, editor), () -> {});
     rows.custom(editor, editor::refresh);
     rows.tools(ToolKind.CURVE);
     rows.share(
@@ -35,6 +60,27 @@ final class GradePanels {
         "Value that black rises to, with a soft toe, in percent",
         0,
         0.25);
+  }
+
+  /** Buttons for what the curve is on. */
+  private static HBox channels(AppState state, CurveEditor editor) {
+    HBox row = new HBox(6);
+    ToggleGroup group = new ToggleGroup();
+    for (CurveLayer.Channel each : CurveLayer.Channel.values()) {
+      String name = each.name().charAt(0) + each.name().substring(1).toLowerCase(Locale.ROOT);
+      ToggleButton button = new ToggleButton(name);
+      button.setId("channel-" + name.toLowerCase(Locale.ROOT));
+      button.setToggleGroup(group);
+      button.setSelected(each == state.tools().curveChannelProperty().get());
+      button.setOnAction(
+          e -> {
+            state.tools().curveChannelProperty().set(each);
+            button.setSelected(true);
+            editor.refresh();
+          });
+      row.getChildren().add(button);
+    }
+    return row;
   }
 
   static void balance(PanelRows rows, AppState state) {
@@ -69,8 +115,10 @@ final class GradePanels {
 
   static void gradientMap(GradientMapLayer layer, PanelRows rows, AppState state) {
     Class<GradientMapLayer> type = GradientMapLayer.class;
-    GradientStrip strip = new GradientStrip(state);
-    rows.custom(strip, strip::refresh);
+    GradientStrip strip = new GradientStrip();
+    rows.custom(
+        strip,
+        () -> state.selection().layer(type).ifPresent(l -> strip.show(l::at)));
     for (int i = 0; i < layer.stops().size(); i++) {
       int place = i;
       rows.heading("Stop at L* %.0f".formatted(100 * layer.stops().get(i).position()));
@@ -119,7 +167,7 @@ final class GradePanels {
     Class<MonochromeLayer> type = MonochromeLayer.class;
     for (Family family : Family.values()) {
       rows.number(
-          "mono-" + family.name().toLowerCase(java.util.Locale.ROOT),
+          "mono-" + family.name().toLowerCase(Locale.ROOT),
           family.title(),
           "L* that full colours of this family gain in the grey",
           -60,
@@ -145,7 +193,7 @@ final class GradePanels {
                   state.selection().edit(
                       null,
                       l -> LayerValue.with(LayerValue.with(l, "darks", darks), "lights", lights)));
-      pair.setGraphic(GradientStrip.pair(darks, lights));
+      pair.setGraphic(GradientStrip.pair(tinted(30, darks), tinted(78, lights)));
       row.getChildren().add(pair);
     }
     rows.custom(row, () -> {});
@@ -153,7 +201,7 @@ final class GradePanels {
 
   static void saturation(PanelRows rows, AppState state) {
     Class<SaturationLayer> type = SaturationLayer.class;
-    HuePlot plot = HuePlot.plain(state);
+    HuePlot plot = HuePlot.plain(() -> EvenPanels.plot(state));
     rows.custom(plot, plot::refresh);
     rows.share(type, "saturation", "Colour", "Share of chroma added, in percent", -1, 1);
     rows.share(
@@ -170,7 +218,7 @@ final class GradePanels {
     rows.tools(ToolKind.PICK_HUE);
     HuePlot plot =
         new HuePlot(
-            state,
+            () -> EvenPanels.plot(state),
             () ->
                 EvenPanels.own(state, type)
                     .map(l -> new Wedge(l.hue(), Math.max(3, l.width()), 0, 70))
@@ -183,7 +231,8 @@ final class GradePanels {
                         LayerValue.with(
                             LayerValue.with(l, "hue", w.hue()),
                             "width",
-                            Math.clamp(w.width(), 5, 120))));
+                            Math.clamp(w.width(), 5, 120))),
+            state.document()::settle);
     rows.custom(plot, plot::refresh);
     rows.value(
         type, "hue", "Hues about", "Middle of the range in degrees of CIE LCh", 0, 360, 1, "%.0f°");

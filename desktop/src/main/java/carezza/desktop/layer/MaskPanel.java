@@ -18,6 +18,7 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 
 import carezza.desktop.control.Titled;
+import carezza.desktop.control.TrapezoidEditor;
 import carezza.desktop.picture.MaskView;
 import carezza.desktop.state.AppState;
 import carezza.desktop.state.MaskPartState;
@@ -322,7 +323,6 @@ public final class MaskPanel {
         picked -> edit(null, p -> p.changed(place, MaskPartState.wholeRange(picked))));
     TrapezoidEditor editor =
         new TrapezoidEditor(
-            state,
             () ->
                 state.selection().layer()
                     .map(l -> own(l, place))
@@ -334,7 +334,9 @@ public final class MaskPanel {
                     p ->
                         p.parts().get(place).own() instanceof Range r
                             ? p.changed(place, change.apply(r))
-                            : p));
+                            : p),
+            state.document()::settle,
+            new RangeHistogram(state)::count);
     rows.custom(editor, editor::refresh);
     rows.words(
         "range-words",

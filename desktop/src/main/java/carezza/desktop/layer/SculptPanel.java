@@ -6,6 +6,7 @@ import javafx.geometry.Pos;
 import javafx.scene.control.Label;
 import javafx.scene.layout.FlowPane;
 
+import carezza.desktop.control.TrapezoidEditor;
 import carezza.desktop.state.AdviceState;
 import carezza.desktop.state.AppState;
 import carezza.desktop.state.ToolKind;
@@ -138,7 +139,6 @@ final class SculptPanel {
     rows.custom(label, () -> {});
     TrapezoidEditor editor =
         new TrapezoidEditor(
-            state,
             () ->
                 state.selection().layer()
                     .filter(TYPE::isInstance)
@@ -150,7 +150,9 @@ final class SculptPanel {
                     l -> {
                       Range r = moved.apply(shown(tones.apply(TYPE.cast(l))));
                       return change.apply(TYPE.cast(l), r.equals(ALL) ? null : r);
-                    }));
+                    }),
+            state.document()::settle,
+            new RangeHistogram(state)::count);
     rows.custom(editor, editor::refresh);
   }
 

@@ -18,6 +18,7 @@ import org.testfx.util.WaitForAsyncUtils;
 import org.testng.annotations.Test;
 
 import carezza.desktop.action.Action;
+import carezza.model.CurveLayer;
 import carezza.model.Layer;
 
 /** Everything is reached by keys, and everything that takes the focus says what it is. */
@@ -204,6 +205,25 @@ public class AccessTest extends WindowDriver {
           view.actions().setKey(mirror, mirror.usualKey());
           return null;
         });
+  }
+
+  @Test
+  public void aCurveIsBentByKeys() {
+    onStage(
+        () -> {
+          state().selection().select("grade");
+          node("#curve").requestFocus();
+          return null;
+        });
+    CurveLayer before = (CurveLayer) layer("grade");
+    robot.type(KeyCode.RIGHT);
+    robot.type(KeyCode.UP);
+    WaitForAsyncUtils.waitForFxEvents();
+    CurveLayer after = (CurveLayer) layer("grade");
+    assertThat(onStage(() -> state().selection().selected())).isEqualTo("grade");
+    assertThat(after.of(CurveLayer.Channel.LUMINANCE))
+        .hasSameSizeAs(before.of(CurveLayer.Channel.LUMINANCE))
+        .isNotEqualTo(before.of(CurveLayer.Channel.LUMINANCE));
   }
 
   @Test

@@ -4,20 +4,17 @@ import java.util.List;
 import java.util.Locale;
 import javafx.beans.property.BooleanProperty;
 import javafx.beans.property.SimpleBooleanProperty;
-import javafx.scene.canvas.Canvas;
-import javafx.scene.canvas.GraphicsContext;
 import javafx.scene.control.Label;
 import javafx.scene.control.Tooltip;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
-import javafx.scene.paint.Color;
 
+import carezza.desktop.control.GaugeBar;
 import carezza.desktop.control.Spring;
 import carezza.desktop.state.AppState;
 import carezza.desktop.state.Subscriptions;
 import carezza.measure.CheckView;
 import carezza.measure.Gauge;
-import carezza.measure.Gauge.Band;
 import carezza.measure.Gauge.Verdict;
 
 /**
@@ -27,7 +24,6 @@ import carezza.measure.Gauge.Verdict;
 final class GaugeList extends VBox {
 
   private static final double WIDTH = 244;
-  private static final double HEIGHT = 12;
 
   private final AppState state;
   private final BooleanProperty all = new SimpleBooleanProperty();
@@ -94,9 +90,14 @@ final class GaugeList extends VBox {
     VBox line = new VBox(2, top);
     line.setId("gauge-" + gauge.id());
     if (gauge.band() != null) {
-      Canvas scale = new Canvas(WIDTH, HEIGHT);
-      draw(scale.getGraphicsContext2D(), gauge);
-      line.getChildren().add(scale);
+      line.getChildren()
+          .add(
+              new GaugeBar(
+                  WIDTH,
+                  gauge.before(),
+                  gauge.after(),
+                  gauge.band().low(),
+                  gauge.band().high()));
     }
     CheckView map = map(gauge);
     Tooltip.install(
@@ -147,36 +148,5 @@ final class GaugeList extends VBox {
     }
     double size = Math.abs(v);
     return String.format(Locale.ROOT, size >= 100 ? "%.0f" : size >= 10 ? "%.1f" : "%.2f", v);
-  }
-
-  private static void draw(GraphicsContext g, Gauge gauge) {
-    Band band = gauge.band();
-    double low =
-        Double.isInfinite(band.low()) ? Math.min(gauge.before(), gauge.after()) : band.low();
-    double high =
-        Double.isInfinite(band.high()) ? Math.max(gauge.before(), gauge.after()) : band.high();
-    double from = Math.min(low, Math.min(gauge.before(), gauge.after()));
-    double to = Math.max(high, Math.max(gauge.before(), gauge.after()));
-    double room = Math.max(1e-6, to - from) * 0.12;
-    double start = from - room;
-    double scale = (WIDTH - 8) / (to - from + 2 * room);
-    double mid = HEIGHT / 2;
-    g.setStroke(Color.gray(1, 0.35));
-    g.setLineWidth(1);
-    g.strokeLine(0, mid, WIDTH, mid);
-    g.setStroke(Color.WHITE);
-    g.setLineWidth(1.4);
-    double a = 4 + (low - start) * scale;
-    double b = 4 + (high - start) * scale;
-    g.strokePolyline(
-        new double[] {a + 3, a, a, a + 3}, new double[] {1, 1, HEIGHT - 1, HEIGHT - 1}, 4);
-    g.strokePolyline(
-        new double[] {b - 3, b, b, b - 3}, new double[] {1, 1, HEIGHT - 1, HEIGHT - 1}, 4);
-    double was = 4 + (gauge.before() - start) * scale;
-    double is = 4 + (gauge.after() - start) * scale;
-    g.setStroke(Color.gray(1, 0.8));
-    g.strokeOval(was - 3, mid - 3, 6, 6);
-    g.setFill(Color.WHITE);
-    g.fillOval(is - 3.5, mid - 3.5, 7, 7);
   }
 }

@@ -1,18 +1,18 @@
-package carezza.desktop.layer;
+package carezza.desktop.control;
 
+import java.util.Optional;
 import java.util.function.Consumer;
 import java.util.function.Supplier;
 import javafx.scene.canvas.Canvas;
 import javafx.scene.canvas.GraphicsContext;
 import javafx.scene.control.Tooltip;
+import javafx.scene.input.KeyCode;
 import javafx.scene.input.MouseEvent;
 import javafx.scene.layout.Region;
 import javafx.scene.paint.Color;
 import javafx.scene.shape.ArcType;
 
 import carezza.colour.Lab;
-import carezza.desktop.state.AppState;
-import carezza.desktop.state.ColourState;
 import carezza.measure.ColourPlot;
 import carezza.model.SkinToneEveningLayer.Target;
 import carezza.model.SkinToneEveningLayer.Wedge;
@@ -21,16 +21,17 @@ import carezza.model.SkinToneEveningLayer.Wedge;
  * The colours that a layer gets, on the plane of a* and b*, with the range that it acts on as a wedge:
  * drag inside to turn it, near its sides to widen it, near its inner and outer arc to move them.
  */
-final class HuePlot extends Region {
+public final class HuePlot extends Region {
 
   private static final String COLOURS =
       "Colours of this picture where the layer acts: a* to the right, b* upwards.";
 
   private static final double SIZE = 200;
   private static final double GRAB_DEGREES = 9;
+  private static final double STEP_DEGREES = 2;
   private static final double GRAB_CHROMA = 3;
 
-  private final AppState state;
+  private final Supplier<ColourPlot> plot;
   private final Supplier<Wedge> wedge;
   private final Supplier<Target> target;
   private final Consumer<Wedge> change;
@@ -47,13 +48,19 @@ final class HuePlot extends Region {
   }
 
   /**
+   * @param plot the colours that are shown, or null while they are not known
    * @param wedge the range that is shown, or null for none
    * @param target a tone that is marked, or null
    * @param change takes another range
+   * @param settled runs when the hand lets go
    */
-  HuePlot(
-      AppState state, Supplier<Wedge> wedge, Supplier<Target> target, Consumer<Wedge> change) {
-    this.state = state;
+  public HuePlot(
+      Supplier<ColourPlot> plot,
+      Supplier<Wedge> wedge,
+      Supplier<Target> target,
+      Consumer<Wedge> change,
+      Runnable settled) {
+    this.plot = plot;
     this.wedge = wedge;
     this.target = target;
     this.change = change;
@@ -64,20 +71,60 @@ final class HuePlot extends Region {
     setMaxSize(SIZE, SIZE);
     tip.setText(COLOURS + " Drag the wedge, its sides and its arcs");
     Tooltip.install(canvas, tip);
-    canvas.setOnMousePressed(this::press);
+    setFocusTraversable(true);
+    getStyleClass().add("editor");
+    setAccessibleText("Range of hues; left and right turn it, up and down widen it");
+    setOnKeyPressed(
+        e -> {
+          if (key(e.getCode())) {
+            settled.run();
+            e.consume();
+          }
+        });
+    canvas.setOnMousePressed(
+        e -> {
+          requestFocus();
+          press(e);
+        });
     canvas.setOnMouseDragged(this::drag);
     canvas.setOnMouseReleased(
         e -> {
           held = Hold.NONE;
-          state.document().settle();
+          settled.run();
         });
   }
 
   /** The colours alone, without a range. */
-  static HuePlot plain(AppState state) {
-    HuePlot plot = new HuePlot(state, () -> null, () -> null, w -> {});
-    plot.tip.setText(COLOURS);
-    return plot;
+  public static HuePlot plain(Supplier<ColourPlot> colours) {
+    HuePlot plain = new HuePlot(colours, () -> null, () -> null, w -> {}, () -> {});
+    plain.tip.setText(COLOURS);
+    plain.setFocusTraversable(false);
+    return plain;
+  }
+
+  private boolean key(KeyCode code) {
+    Wedge w = wedge.get();
+    if (w == null) {
+      return false;
+    }
+    switch (code) {
+      case LEFT -> change.accept(turned(w, STEP_DEGREES));
+      case RIGHT -> change.accept(turned(w, -STEP_DEGREES));
+      case UP -> change.accept(widened(w, STEP_DEGREES));
+      case DOWN -> change.accept(widened(w, -STEP_DEGREES));
+      default -> {
+        return false;
+      }
+    }
+    return true;
+  }
+
+  private static Wedge turned(Wedge w, double by) {
+    return new Wedge((w.hue() + by + 360) % 360, w.width(), w.from(), w.to());
+  }
+
+  private static Wedge widened(Wedge w, double by) {
+    return new Wedge(w.hue(), Math.clamp(w.width() + by, 5, 120), w.from(), w.to());
   }
 
   private static double x(double a) {
@@ -144,7 +191,7 @@ final class HuePlot extends Region {
   }
 
   /** Shows the colours and the range as they are now. */
-  void refresh() {
+  public void refresh() {
     GraphicsContext g = canvas.getGraphicsContext2D();
     g.setFill(Color.gray(0.2));
     g.fillRect(0, 0, SIZE, SIZE);
@@ -156,7 +203,7 @@ final class HuePlot extends Region {
       double r = x(c) - x(0);
       g.strokeOval(x(0) - r, y(0) - r, 2 * r, 2 * r);
     }
-    state.colours().found().map(ColourState.Found::plot).ifPresent(p -> colours(g, p));
+    Optional.ofNullable(plot.get()).ifPresent(p -> colours(g, p));
     Wedge w = wedge.get();
     if (w != null) {
       g.setStroke(Color.WHITE);

@@ -1,19 +1,18 @@
-package carezza.desktop.layer;
+package carezza.desktop.control;
 
 import java.util.Arrays;
-import java.util.Objects;
+import java.util.function.BiConsumer;
+import java.util.function.Consumer;
 import java.util.function.Supplier;
 import java.util.function.UnaryOperator;
 import javafx.scene.canvas.Canvas;
 import javafx.scene.canvas.GraphicsContext;
 import javafx.scene.control.Tooltip;
+import javafx.scene.input.KeyCode;
 import javafx.scene.input.MouseEvent;
 import javafx.scene.layout.Region;
 import javafx.scene.paint.Color;
 
-import carezza.desktop.state.AppState;
-import carezza.desktop.task.Lane;
-import carezza.model.LayerStack;
 import carezza.model.Mask.Quantity;
 import carezza.model.Mask.Range;
 
@@ -21,23 +20,25 @@ import carezza.model.Mask.Range;
  * A range as a trapezoid over the histogram of its quantity in the layer's input: four points to drag,
  * and the plateau to drag as a whole.
  */
-final class TrapezoidEditor extends Region {
+public final class TrapezoidEditor extends Region {
 
   private static final double WIDTH = 256;
   private static final double HEIGHT = 96;
   private static final double TOP = 8;
   private static final double BASE = HEIGHT - 12;
   private static final double GRAB = 9;
-  private static final int BINS = 128;
+  /** Bins of the histogram. */
+  public static final int BINS = 128;
 
-  private final AppState state;
   private final Supplier<Range> range;
-  private final java.util.function.Consumer<UnaryOperator<Range>> change;
+  private final Consumer<UnaryOperator<Range>> change;
   private final Canvas canvas = new Canvas(WIDTH, HEIGHT);
-  private final Lane counting;
+  private final BiConsumer<Quantity, TrapezoidEditor> wanted;
   private double[] shares = new double[BINS];
-  private LayerStack countedUnder;
-  private Quantity counted;
+
+  /** The point that keys move; 4 for all of them. */
+  private int chosen = 4;
+
 
   /** Which of the four points is held; 4 for the plateau, −1 for none. */
   private int held = -1;
@@ -48,13 +49,15 @@ final class TrapezoidEditor extends Region {
   /**
    * @param range the range shown, or null when it is gone
    * @param change changes it
+   * @param settled runs when the hand lets go
+   * @param wanted is asked for the histogram of a quantity, which {@link #show} then takes
    */
-  TrapezoidEditor(
-      AppState state,
+  public TrapezoidEditor(
       Supplier<Range> range,
-      java.util.function.Consumer<UnaryOperator<Range>> change) {
-    this.state = state;
-    counting = state.tasks().droppable("histogram");
+      Consumer<UnaryOperator<Range>> change,
+      Runnable settled,
+      BiConsumer<Quantity, TrapezoidEditor> wanted) {
+    this.wanted = wanted;
     this.range = range;
     this.change = change;
     setId("range");
@@ -67,42 +70,69 @@ final class TrapezoidEditor extends Region {
         new Tooltip(
             "The lower points: where it begins and ends; the upper ones: where it is full. Drag"
                 + " between them to move all"));
-    canvas.setOnMousePressed(this::press);
+    setFocusTraversable(true);
+    getStyleClass().add("editor");
+    setAccessibleText("Range; up and down choose a point or all, left and right move it");
+    setOnKeyPressed(
+        e -> {
+          if (key(e.getCode())) {
+            settled.run();
+            e.consume();
+          }
+        });
+    focusedProperty().subscribe((was, is) -> refresh());
+    canvas.setOnMousePressed(
+        e -> {
+          requestFocus();
+          press(e);
+        });
     canvas.setOnMouseDragged(this::drag);
     canvas.setOnMouseReleased(
         e -> {
           held = -1;
-          state.document().settle();
+          settled.run();
         });
   }
 
   /** Shows the range as it is now. */
-  void refresh() {
+  public void refresh() {
     Range r = range.get();
     if (r == null) {
       return;
     }
-    count(r.quantity());
+    wanted.accept(r.quantity(), this);
     draw(r);
   }
 
-  private void count(Quantity quantity) {
-    String layer = state.selection().selected();
-    LayerStack under = state.document().stack().lowest(Math.max(0, state.document().stack().indexOf(layer)));
-    if (quantity == counted && Objects.equals(under, countedUnder)) {
-      return;
+  /**
+   * @param counts shares in {@link #BINS} bins
+   */
+  public void show(double[] counts) {
+    shares = counts;
+    Range r = range.get();
+    if (r != null) {
+      draw(r);
     }
-    counted = quantity;
-    countedUnder = under;
-    var session = state.document().session();
-    var project = state.document().project();
-    counting.newest(
-        cancellation -> session.histogram(project, layer, quantity, BINS, cancellation),
-        found -> {
-          shares = found;
-          refresh();
-        },
-        state.status()::fail);
+  }
+
+  private boolean key(KeyCode code) {
+    Range r = range.get();
+    if (r == null) {
+      return false;
+    }
+    double step = r.quantity().span() / 100;
+    int which = chosen;
+    switch (code) {
+      case LEFT -> change.accept(now -> moved(now, which, -step));
+      case RIGHT -> change.accept(now -> moved(now, which, step));
+      case UP -> chosen = (chosen + 1) % 5;
+      case DOWN -> chosen = (chosen + 4) % 5;
+      default -> {
+        return false;
+      }
+    }
+    refresh();
+    return true;
   }
 
   private double x(double value, Range r) {
@@ -134,6 +164,9 @@ final class TrapezoidEditor extends Region {
       g.fillOval(px[i] - 5, py[i] - 5, 10, 10);
       g.setFill(Color.WHITE);
       g.fillOval(px[i] - 3.5, py[i] - 3.5, 7, 7);
+      if (isFocused() && (i == chosen || chosen == 4)) {
+        g.strokeOval(px[i] - 6.5, py[i] - 6.5, 13, 13);
+      }
     }
   }
 

@@ -1,0 +1,43 @@
+package carezza.desktop.layer;
+
+import java.util.Objects;
+
+import carezza.desktop.control.TrapezoidEditor;
+import carezza.desktop.state.AppState;
+import carezza.desktop.task.Lane;
+import carezza.model.LayerStack;
+import carezza.model.Mask.Quantity;
+import carezza.model.Project;
+import carezza.session.Session;
+
+/** Counts a quantity in what the layer in hand gets, behind the scenes; anew when that has changed. */
+final class RangeHistogram {
+
+  private final AppState state;
+  private final Lane counting;
+  private LayerStack countedUnder;
+  private Quantity counted;
+
+  RangeHistogram(AppState state) {
+    this.state = state;
+    counting = state.tasks().droppable("histogram");
+  }
+
+  void count(Quantity quantity, TrapezoidEditor editor) {
+    String layer = state.selection().selected();
+    LayerStack stack = state.document().stack();
+    LayerStack under = stack.lowest(Math.max(0, stack.indexOf(layer)));
+    if (quantity == counted && Objects.equals(under, countedUnder)) {
+      return;
+    }
+    counted = quantity;
+    countedUnder = under;
+    Session session = state.document().session();
+    Project project = state.document().project();
+    counting.newest(
+        cancellation ->
+            session.histogram(project, layer, quantity, TrapezoidEditor.BINS, cancellation),
+        editor::show,
+        state.status()::fail);
+  }
+}
