@@ -135,6 +135,24 @@ public class SculptWindowTest extends WindowDriver {
   }
 
   @Test
+  public void aSecondProposalOpensALayerOfItsOwn() throws Exception {
+    clickOn("#card-sculpt");
+    DodgeBurnLayer begun = sculpt();
+    reach("#even-blotches");
+    await(() -> !sculpt().equals(begun));
+    DodgeBurnLayer evened = sculpt();
+    int layers = project().stack().size();
+    reach("#tame-shine");
+    await(() -> state().document().stack().size() == layers + 1);
+    assertThat(sculpt()).isEqualTo(evened);
+    DodgeBurnLayer second =
+        onStage(() -> state().selection().layer(DodgeBurnLayer.class).orElseThrow());
+    assertThat(second.attributes().name()).isEqualTo("Shine tamed");
+    assertThat(second.dodgeMask()).isInstanceOf(Mask.Nothing.class);
+    assertThat(second.burnMask()).isNotInstanceOf(Mask.Nothing.class);
+  }
+
+  @Test
   public void theRangePairBeginsWithItsTones() {
     clickOn("#card-sculpt");
     onStage(
