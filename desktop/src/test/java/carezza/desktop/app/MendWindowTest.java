@@ -103,7 +103,7 @@ public class MendWindowTest extends WindowDriver {
   public void proposalsAreWalkedWithTwoKeysAndWhatIsKeptStaysKept() throws Exception {
     select();
     clickOn("#look");
-    await(() -> !proposals().allProperty().get().isEmpty());
+    await(() -> state().status().jobProperty().get() == null);
     List<Blemish> proposed = onStage(() -> proposals().allProperty().get());
     assertThat(proposed).hasSizeGreaterThan(1);
     int repairs = patches().size();
@@ -123,8 +123,7 @@ public class MendWindowTest extends WindowDriver {
         .isCloseTo(proposed.get(1).x(), org.assertj.core.data.Offset.offset(1.0));
 
     clickOn("#look");
-    await(() -> state().status().messageProperty().get().contains("proposed")
-        || state().status().messageProperty().get().startsWith("Nothing"));
+    await(() -> state().status().jobProperty().get() == null);
     assertThat(onStage(() -> proposals().allProperty().get()))
         .noneMatch(b -> Math.hypot(b.x() - first.x(), b.y() - first.y()) < first.radius());
   }
@@ -192,7 +191,7 @@ public class MendWindowTest extends WindowDriver {
           return null;
         });
     clickOn("#look");
-    await(() -> !proposals().allProperty().get().isEmpty());
+    await(() -> state().status().jobProperty().get() == null);
     List<Blemish> proposed = onStage(() -> proposals().allProperty().get());
     clickOn("#accept-all");
     long passing = proposed.stream().filter(b -> b.kind() == Blemish.Kind.TEMPORARY).count();
@@ -372,7 +371,7 @@ public class MendWindowTest extends WindowDriver {
   public void theBrushTakesTheWidthOfTheSpotUnderThePointer() throws Exception {
     select();
     clickOn("#look");
-    await(() -> !proposals().allProperty().get().isEmpty());
+    await(() -> state().status().jobProperty().get() == null);
     Blemish spot = onStage(() -> proposals().allProperty().get().getFirst());
     key(KeyCode.ESCAPE);
     onStage(
