@@ -1,7 +1,5 @@
 package carezza.desktop.control;
 
-import java.util.Locale;
-import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.function.DoubleConsumer;
 import java.util.function.DoubleFunction;
@@ -18,6 +16,8 @@ import javafx.scene.input.KeyCode;
 import javafx.scene.input.MouseButton;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
+import javafx.scene.layout.StackPane;
 
 /**
  * A number: its name, a track with the part taken, and the number itself, which can be typed with its unit. Arrows move it
@@ -28,6 +28,11 @@ public final class NumberRow extends HBox {
   /** Style class of fields that are left once what was typed is taken. */
   public static final String LEFT_ON_ENTER = "left-on-enter";
 
+  /** Half the width of the thumb, and the height of the track, as the style sheet has them. */
+  private static final double THUMB = 3;
+
+  private static final double TRACK = 3;
+
   private static final double NAME_WIDTH = 96;
   private static final double FIELD_WIDTH = 66;
 
@@ -37,6 +42,7 @@ public final class NumberRow extends HBox {
   private static final Pattern NUMBER = Pattern.compile("[-+−]?\\d*[.,]?\\d+");
 
   private final Slider slider;
+  private final Region taken = new Region();
   private final TextField field = new TextField();
   private final DoubleFunction<String> words;
   private final Function<String, OptionalDouble> reader;
@@ -84,7 +90,11 @@ public final class NumberRow extends HBox {
     name.setLabelFor(slider);
     name.setTooltip(new Tooltip(tip + ". Double click: as it was to begin with"));
     slider.setTooltip(new Tooltip(tip));
-    HBox.setHgrow(slider, Priority.ALWAYS);
+    taken.getStyleClass().add("taken");
+    taken.setManaged(false);
+    taken.setMouseTransparent(true);
+    StackPane bar = new StackPane(slider, taken);
+    HBox.setHgrow(bar, Priority.ALWAYS);
     field.setId(id + "-field");
     field.getStyleClass().addAll("row-number", LEFT_ON_ENTER);
     field.setPrefWidth(FIELD_WIDTH);
@@ -93,10 +103,10 @@ public final class NumberRow extends HBox {
     field.setAlignment(Pos.CENTER_RIGHT);
     field.setAccessibleText(title);
     field.setTooltip(new Tooltip(tip + ". Type it, with or without its unit"));
-    getChildren().addAll(name, slider, field);
+    getChildren().addAll(name, bar, field);
     listen(name);
     slider.valueProperty().subscribe((was, is) -> fill());
-    slider.skinProperty().subscribe((was, is) -> fill());
+    slider.layoutBoundsProperty().subscribe((was, is) -> fill());
   }
 
   private void listen(Label name) {
@@ -201,22 +211,13 @@ public final class NumberRow extends HBox {
 
   /** Fills the track from nothing, or from the middle of a range that has one, to the value. */
   private void fill() {
-    Optional.ofNullable(slider.lookup(".track"))
-        .ifPresent(
-            track -> {
-              double span = slider.getMax() - slider.getMin();
-              double zero =
-                  slider.getMin() < 0 && slider.getMax() > 0 ? -slider.getMin() / span : 0;
-              double at = (slider.getValue() - slider.getMin()) / span;
-              double from = 100 * Math.min(zero, at);
-              double to = 100 * Math.max(zero, at);
-              track.setStyle(
-                  String.format(
-                      Locale.ROOT,
-                      "-fx-background-color: linear-gradient(to right, -raised %1$.1f%%, -ink"
-                          + " %1$.1f%%, -ink %2$.1f%%, -raised %2$.1f%%);",
-                      from,
-                      to));
-            });
+    double span = slider.getMax() - slider.getMin();
+    double zero = slider.getMin() < 0 && slider.getMax() > 0 ? -slider.getMin() / span : 0;
+    double at = (slider.getValue() - slider.getMin()) / span;
+    double width = slider.getWidth() - 2 * THUMB;
+    double from = Math.min(zero, at) * width;
+    double to = Math.max(zero, at) * width;
+    taken.resizeRelocate(
+        THUMB + from, (slider.getHeight() - TRACK) / 2, Math.max(0, to - from), TRACK);
   }
 }

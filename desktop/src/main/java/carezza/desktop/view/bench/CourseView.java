@@ -107,19 +107,35 @@ public final class CourseView extends VBox {
     return label;
   }
 
-  private record Shown(List<LayerCard.Face> faces, boolean empty) {}
+  private record Shown(List<LayerCard.Face> faces, boolean empty) {
 
-  /** Builds the cards anew if anything they show has changed: not at every dab. */
+    /** What the cards are, and where; all else they show of themselves. */
+    List<Object> cards() {
+      List<Object> all = new ArrayList<>(List.of(empty));
+      faces.forEach(f -> all.addAll(List.of(f.id(), f.stage())));
+      return all;
+    }
+  }
+
+  /** Builds the cards anew where one came, went or moved; otherwise they show what has changed of their layers. */
   private void show() {
     Shown now =
         new Shown(
             state.document().stack().layers().stream().map(LayerCard.Face::of).toList(),
             state.document().isEmpty());
-    if (!now.equals(shown)) {
-      shown = now;
-      build();
+    if (now.equals(shown)) {
+      return;
     }
-    mark();
+    boolean sameCards = shown != null && now.cards().equals(shown.cards());
+    shown = now;
+    if (sameCards) {
+      for (int i = 0; i < cards.size(); i++) {
+        cards.get(i).show(now.faces().get(i));
+      }
+    } else {
+      build();
+      mark();
+    }
   }
 
   private void build() {

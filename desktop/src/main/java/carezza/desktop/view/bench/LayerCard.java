@@ -49,6 +49,11 @@ final class LayerCard extends VBox {
   private final Stage stage;
   private final SelectionController selection;
   private final Label name = new Label();
+  private final Label amount = new Label();
+  private final Button on = new Button();
+  private final Tooltip whole = new Tooltip();
+  private final Tooltip onTip = new Tooltip();
+  private Face face;
   private final HBox foot;
   private final ImageView thumb = new ImageView();
   private double pressedX;
@@ -77,16 +82,15 @@ final class LayerCard extends VBox {
     id = attributes.id();
     stage = attributes.stage();
     this.selection = selection;
-    name.setText(attributes.name());
     name.setWrapText(true);
     name.getStyleClass().add("card-name");
     name.setMinHeight(30);
     name.setPrefHeight(30);
     name.setAlignment(Pos.TOP_LEFT);
-    Label amount = new Label(Math.round(100 * attributes.amount()) + " %");
+    dressSwitch(layer instanceof LockedLayer);
     amount.getStyleClass().add("card-amount");
     amount.setMinWidth(Region.USE_PREF_SIZE);
-    HBox top = new HBox(2, Icon.of(layer).node(), new Spring(), amount, onOff(layer));
+    HBox top = new HBox(2, Icon.of(layer).node(), new Spring(), amount, on);
     top.setAlignment(Pos.CENTER_LEFT);
     thumb.setId("thumb-" + id);
     thumb.setPreserveRatio(true);
@@ -99,13 +103,10 @@ final class LayerCard extends VBox {
     getStyleClass().add("card");
     setMinWidth(LEAST_WIDTH);
     setPrefWidth(WIDTH);
-    if (!attributes.on()) {
-      getStyleClass().add("off");
-    }
     setFocusTraversable(true);
     setAccessibleRole(AccessibleRole.BUTTON);
-    setAccessibleText("Layer " + attributes.name());
-    Tooltip.install(this, new Tooltip(attributes.name()));
+    Tooltip.install(this, whole);
+    show(Face.of(layer));
     addEventHandler(KeyEvent.KEY_PRESSED, this::pressed);
     setOnMousePressed(
         e -> {
@@ -118,20 +119,31 @@ final class LayerCard extends VBox {
     setOnContextMenuRequested(e -> menu.accept(this));
   }
 
-  private Button onOff(Layer layer) {
-    boolean takesPart = layer.attributes().on();
-    Button on = new Button(takesPart ? "●" : "○");
+  private void dressSwitch(boolean locked) {
     on.getStyleClass().add("card-switch");
     on.setMinWidth(Region.USE_PREF_SIZE);
     on.setFocusTraversable(false);
     on.setId("switch-" + id);
-    on.setAccessibleText(layer.attributes().name() + (takesPart ? ", on" : ", off"));
-    on.setTooltip(
-        new Tooltip(
-            takesPart ? "Takes part; click to leave it out (O)" : "Left out; click to take it in (O)"));
+    on.setTooltip(onTip);
     on.setOnAction(e -> selection.turnLayer(id));
-    on.setVisible(!(layer instanceof LockedLayer));
-    return on;
+    on.setVisible(!locked);
+  }
+
+  /** Shows what has changed of the layer; the card stays where it is, under the hand as it may be. */
+  void show(Face now) {
+    if (now.equals(face)) {
+      return;
+    }
+    face = now;
+    name.setText(now.name());
+    amount.setText(Math.round(100 * now.amount()) + " %");
+    whole.setText(now.name());
+    setAccessibleText("Layer " + now.name());
+    on.setText(now.on() ? "●" : "○");
+    on.setAccessibleText(now.name() + (now.on() ? ", on" : ", off"));
+    onTip.setText(
+        now.on() ? "Takes part; click to leave it out (O)" : "Left out; click to take it in (O)");
+    turn("off", !now.on());
   }
 
   String id() {

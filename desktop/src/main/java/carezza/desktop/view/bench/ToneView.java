@@ -1,6 +1,6 @@
 package carezza.desktop.view.bench;
 
-import java.time.Duration;
+import javafx.animation.PauseTransition;
 import javafx.geometry.Insets;
 import javafx.geometry.Pos;
 import javafx.scene.canvas.Canvas;
@@ -13,6 +13,7 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 import javafx.scene.paint.Color;
+import javafx.util.Duration;
 
 import carezza.desktop.control.Titled;
 import carezza.desktop.state.AppState;
@@ -28,13 +29,14 @@ final class ToneView extends VBox {
 
   private static final double WIDTH = 272;
   private static final double HEIGHT = 52;
-  private static final Duration REST = Duration.ofMillis(250);
+  private static final Duration REST = Duration.millis(250);
 
   private final AppState state;
   private final Canvas canvas = new Canvas(WIDTH, HEIGHT);
   private final ComboBox<SemanticRegion> where = new ComboBox<>();
   private final ToggleButton waveform = new ToggleButton("Waveform");
   private final Lane counting;
+  private final PauseTransition pause = new PauseTransition(REST);
   private final Subscriptions subscriptions = new Subscriptions();
   private final Label black = new Label();
   private final Label white = new Label();
@@ -82,8 +84,9 @@ final class ToneView extends VBox {
     // With a layer in hand its values need the room.
     row.visibleProperty().bind(state.selection().selectedProperty().isNull());
     row.managedProperty().bind(row.visibleProperty());
+    pause.setOnFinished(e -> refresh());
     subscriptions.on(
-        this::refresh,
+        this::begin,
         state.document().commitsProperty(),
         state.document().seenProperty(),
         state.view().playheadProperty(),
@@ -91,8 +94,16 @@ final class ToneView extends VBox {
     draw();
   }
 
+  /** While a hand moves, even asking what has changed takes its time. */
+  private void begin() {
+    counting.cancel();
+    counted = null;
+    pause.playFromStart();
+  }
+
   void close() {
     subscriptions.close();
+    pause.stop();
   }
 
   /** Counts anew if what is shown has changed. */
@@ -109,8 +120,7 @@ final class ToneView extends VBox {
       return;
     }
     counted = wanted;
-    counting.rested(
-        REST,
+    counting.newest(
         cancellation -> {
           return session.colour().tones(project, layers, region, cancellation);
         },

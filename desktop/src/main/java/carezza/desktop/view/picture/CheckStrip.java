@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.stream.Collectors;
+import javafx.animation.PauseTransition;
 import javafx.beans.property.ObjectProperty;
 import javafx.geometry.Pos;
 import javafx.scene.control.Button;
@@ -19,6 +20,7 @@ import javafx.scene.control.ToggleGroup;
 import javafx.scene.control.Tooltip;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
+import javafx.util.Duration;
 
 import carezza.desktop.control.Spring;
 import carezza.desktop.state.AppState;
@@ -40,6 +42,7 @@ final class CheckStrip extends VBox {
   private static final List<CheckView> USUAL =
       List.of(CheckView.LIGHT, CheckView.BLOTCH, CheckView.COLOUR, CheckView.REDNESS);
 
+  private static final Duration REST = Duration.millis(200);
   private static final int KEYS = 11;
 
   private final AppState state;
@@ -50,6 +53,9 @@ final class CheckStrip extends VBox {
   private final Map<CheckView, ToggleButton> buttons = new EnumMap<>(CheckView.class);
   private final List<CheckView> chosen = new ArrayList<>();
   private final WayPalette palette;
+
+  /** While a hand moves, even asking what has changed takes its time. */
+  private final PauseTransition rest = new PauseTransition(REST);
 
   /**
    * @param beside where views are kept
@@ -89,8 +95,9 @@ final class CheckStrip extends VBox {
           words.setVisible(now != null);
         };
     subscriptions.on(show, state.view().checkProperty());
+    rest.setOnFinished(e -> follow());
     subscriptions.on(
-        this::follow,
+        this::begin,
         state.document().commitsProperty(),
         state.document().seenProperty(),
         state.view().playheadProperty());
@@ -144,6 +151,11 @@ final class CheckStrip extends VBox {
       buttons.put(way, button);
       favourites.getChildren().add(button);
     }
+  }
+
+  private void begin() {
+    pictures.values().forEach(SmallPicture::rest);
+    rest.playFromStart();
   }
 
   private void follow() {
@@ -228,6 +240,7 @@ final class CheckStrip extends VBox {
 
   void close() {
     subscriptions.close();
+    rest.stop();
     pictures.values().forEach(SmallPicture::close);
     palette.close();
   }
