@@ -14,6 +14,7 @@ import carezza.model.DodgeBurnLayer;
 import carezza.model.ExposureLayer;
 import carezza.model.FrequencySeparationLayer;
 import carezza.model.GradientMapLayer;
+import carezza.model.GroupLayer;
 import carezza.model.HealLayer;
 import carezza.model.HealLayer.Piece;
 import carezza.model.HealLayer.Source;
@@ -70,7 +71,7 @@ public final class Kernels {
       case HueBandsLayer _, DesaturateLayer _, ColourPaintLayer _, CurveLayer _ -> new Measurements.None();
       case ColourBalanceLayer _, GradientMapLayer _, MonochromeLayer _, SaturationLayer _ ->
           new Measurements.None();
-      case HueShiftLayer _, VignetteLayer _, SharpenLayer _, LockedLayer _ -> new Measurements.None();
+      case HueShiftLayer _, VignetteLayer _, SharpenLayer _, GroupLayer _, LockedLayer _ -> new Measurements.None();
     };
   }
 
@@ -86,7 +87,7 @@ public final class Kernels {
       case WhiteBalanceLayer _, ExposureLayer _, LevelsLayer _, DodgeBurnLayer _ -> false;
       case HueBandsLayer _, DesaturateLayer _, ColourPaintLayer _, CurveLayer _ -> false;
       case ColourBalanceLayer _, GradientMapLayer _, MonochromeLayer _, SaturationLayer _ -> false;
-      case HueShiftLayer _, VignetteLayer _, SharpenLayer _, LockedLayer _ -> false;
+      case HueShiftLayer _, VignetteLayer _, SharpenLayer _, GroupLayer _, LockedLayer _ -> false;
     };
   }
 
@@ -156,7 +157,8 @@ public final class Kernels {
       case LipsLayer l -> LipsKernel.effect(l, (Measurements.Tone) measurements);
       case VignetteLayer l -> VignetteKernel.effect(l, context);
       case SharpenLayer l -> SharpenKernel.effect(l, context);
-      case LockedLayer _ -> Effect.perPixel(own -> own);
+      // Its members have made it; the renderer lays it over what lies below them.
+      case GroupLayer _, LockedLayer _ -> Effect.perPixel(own -> own);
     };
   }
 
@@ -185,6 +187,10 @@ public final class Kernels {
 
   /** Whether the layer leaves every pixel as it is; asked of layers cut to an area. */
   public static boolean idle(Layer layer) {
+    if (layer instanceof GroupLayer group) {
+      // Where it covers nothing it takes back what its members made.
+      return group.plain();
+    }
     if (!layer.acts() || layer.attributes().mask() instanceof Mask.Nothing) {
       return true;
     }

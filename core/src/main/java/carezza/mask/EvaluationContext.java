@@ -12,6 +12,7 @@ import carezza.raw.SensorLight;
  * @param level of the pyramid; all areas below are in its pixels
  * @param edges of the photograph, for strokes that stay inside them; null to let them pass
  * @param memory of coverages, or null to render each anew
+ * @param changes what layers below changed, for masks that follow it
  * @param sensor what the camera's sensor saw, of a raw photograph; null of any other
  */
 public record EvaluationContext(
@@ -20,15 +21,24 @@ public record EvaluationContext(
     Regions regions,
     Edges edges,
     MaskCache memory,
-    SensorLight sensor) {
+    SensorLight sensor,
+    LayerChanges changes) {
 
   public EvaluationContext(PictureSize photograph, int level, Regions regions) {
-    this(photograph, level, regions, null, null, null);
+    this(photograph, level, regions, null, null, null, LayerChanges.NONE);
   }
 
   /** The same photograph at another level, without memory. */
   public EvaluationContext at(int other) {
-    return new EvaluationContext(photograph, other, regions, edges, null, sensor);
+    return new EvaluationContext(photograph, other, regions, edges, null, sensor, changes);
+  }
+
+  public EvaluationContext with(LayerChanges other) {
+    return new EvaluationContext(photograph, level, regions, edges, memory, sensor, other);
+  }
+
+  public EvaluationContext with(MaskCache other) {
+    return new EvaluationContext(photograph, level, regions, edges, other, sensor, changes);
   }
 
   /** Pixels of this level per photograph pixel. */

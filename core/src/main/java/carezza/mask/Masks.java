@@ -12,6 +12,7 @@ import carezza.image.Picture;
 import carezza.image.Plane;
 import carezza.model.Mask;
 import carezza.model.Mask.And;
+import carezza.model.Mask.ChangeMask;
 import carezza.model.Mask.Dilate;
 import carezza.model.Mask.Disabled;
 import carezza.model.Mask.Ellipse;
@@ -91,6 +92,8 @@ public final class Masks {
       }
       case Disabled off -> render(off.acting(), area, context, input);
       case LinkedMask l -> Plane.of(area);
+      case ChangeMask(String layer, double full) ->
+          change(context.changes().of(layer, area, context.level()), v -> Math.min(1, v / (float) full));
     };
   }
 
@@ -109,54 +112,24 @@ public final class Masks {
 
   /** Pixels of the level beyond an area that the mask reads of the layer's input. */
   public static int reach(Mask mask, double scale) {
+    int within = 0;
+    for (Mask operand : mask.operands()) {
+      within = Math.max(within, reach(operand, scale));
+    }
     return switch (mask) {
-      case Everything e -> 0;
-      case Nothing n -> 0;
-      case RegionMask n -> 0;
-      case Ellipse o -> 0;
-      case Gradient g -> 0;
-      case Polygon p -> 0;
-      case Range r -> 0;
       case LocalDeviation u -> GaussianBlur.reach(u.coarse() * scale);
-      case Strokes(Mask base, List<Stroke> strokes) -> reach(base, scale);
-      case And(Mask one, Mask other) -> Math.max(reach(one, scale), reach(other, scale));
-      case Or(Mask one, Mask other) -> Math.max(reach(one, scale), reach(other, scale));
-      case Minus(Mask from, Mask taken) -> Math.max(reach(from, scale), reach(taken, scale));
-      case Invert(Mask of) -> reach(of, scale);
-      case Opacity(Mask of, double factor) -> reach(of, scale);
-      case Feather(Mask of, double sigma) -> reach(of, scale) + GaussianBlur.reach(sigma * scale);
-      case Refine(Mask of, double sigma) ->
-          reach(of, scale) + GuidedFilter.reach(Math.max(0.5, sigma * scale));
-      case Dilate(Mask of, double radius) ->
-          reach(of, scale) + DiscMorphology.reach(radius * scale);
+      case Feather f -> within + GaussianBlur.reach(f.sigma() * scale);
+      case Refine r -> within + GuidedFilter.reach(Math.max(0.5, r.sigma() * scale));
+      case Dilate g -> within + DiscMorphology.reach(g.radius() * scale);
       case Disabled off -> reach(off.acting(), scale);
-      case LinkedMask l -> 0;
+      default -> within;
     };
   }
 
-  /** Whether the mask looks at the layer's input at all. */
+  /** Whether the mask looks at the layer's input, or what lies below it, at all. */
   public static boolean readsInput(Mask mask) {
-    return switch (mask) {
-      case Range r -> true;
-      case LocalDeviation u -> true;
-      case Refine r -> true;
-      case Everything e -> false;
-      case Nothing n -> false;
-      case RegionMask n -> false;
-      case Ellipse o -> false;
-      case Gradient g -> false;
-      case Polygon p -> false;
-      case Strokes(Mask base, List<Stroke> strokes) -> readsInput(base);
-      case And(Mask one, Mask other) -> readsInput(one) || readsInput(other);
-      case Or(Mask one, Mask other) -> readsInput(one) || readsInput(other);
-      case Minus(Mask from, Mask taken) -> readsInput(from) || readsInput(taken);
-      case Invert(Mask of) -> readsInput(of);
-      case Opacity(Mask of, double factor) -> readsInput(of);
-      case Feather(Mask of, double sigma) -> readsInput(of);
-      case Dilate(Mask of, double radius) -> readsInput(of);
-      case Disabled off -> readsInput(off.acting());
-      case LinkedMask l -> false;
-    };
+    return mask.acting().has(m ->
+        m instanceof Range || m instanceof LocalDeviation || m instanceof Refine || m instanceof ChangeMask);
   }
 
   /**
@@ -201,6 +174,7 @@ public final class Masks {
       }
       case Disabled off -> within(off.acting(), photographArea);
       case LinkedMask l -> new Nothing();
+      case ChangeMask c -> c;
       case Everything e -> e;
       case Nothing n -> n;
       case RegionMask n -> n;

@@ -1,5 +1,7 @@
 package carezza.model;
 
+import java.util.List;
+
 /**
  * Light and shade, each laid on where its mask says.
  *
@@ -125,5 +127,10 @@ public record DodgeBurnLayer(
   public DodgeBurnLayer with(LayerAttributes newAttributes) {
     return new DodgeBurnLayer(
         newAttributes, method, dodge, burn, dodgeMask, burnMask, keepColour, lights, shades);
+  }
+
+  @Override
+  public List<Mask> masks() {
+    return List.of(attributes.mask(), dodgeMask, burnMask);
   }
 }

@@ -1,6 +1,7 @@
 package carezza.model;
 
 import java.util.List;
+import java.util.stream.Stream;
 
 /**
  * Parts the picture in a low band (tone) and a high band (texture), works on each and adds them again.
@@ -98,5 +99,10 @@ public record FrequencySeparationLayer(
   public FrequencySeparationLayer with(LayerAttributes newAttributes) {
     return new FrequencySeparationLayer(
         newAttributes, radius, split, textureGain, blotchGain, evening, edgeGuard, areas);
+  }
+
+  @Override
+  public List<Mask> masks() {
+    return Stream.concat(Stream.of(attributes.mask()), areas.stream().map(LowBandArea::mask)).toList();
   }
 }

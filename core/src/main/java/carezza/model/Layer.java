@@ -1,5 +1,7 @@
 package carezza.model;
 
+import java.util.List;
+
 /** One non-destructive step: a small set of parameters and a mask. */
 public sealed interface Layer
     permits WhiteBalanceLayer,
@@ -29,12 +31,18 @@ public sealed interface Layer
         LipsLayer,
         VignetteLayer,
         SharpenLayer,
+        GroupLayer,
         LockedLayer {
 
   LayerAttributes attributes();
 
   /** The same layer with another head. */
   Layer with(LayerAttributes attributes);
+
+  /** Every mask that it holds; the first says where it acts. */
+  default List<Mask> masks() {
+    return List.of(attributes().mask());
+  }
 
   /** Takes part in the picture at all. */
   default boolean acts() {

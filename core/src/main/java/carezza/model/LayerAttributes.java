@@ -14,6 +14,7 @@ import carezza.colour.BlendMode;
  * @param amount 0 no effect … 1 full … 2 pushed to twice the change
  * @param mask where it acts
  * @param blend how its result is laid over what it gets
+ * @param group id of the group that it belongs to, or null
  * @param unknown fields of a newer writer that this version does not know, kept for saving
  */
 public record LayerAttributes(
@@ -24,6 +25,7 @@ public record LayerAttributes(
     double amount,
     Mask mask,
     BlendMode blend,
+    String group,
     Map<String, Object> unknown) {
 
   public static final double MAX_AMOUNT = 2;
@@ -40,7 +42,7 @@ public record LayerAttributes(
 
   public static LayerAttributes of(String name, Stage stage, Mask mask) {
     return new LayerAttributes(
-        freshId(), name, stage, true, 1, mask, BlendMode.NORMAL, null);
+        freshId(), name, stage, true, 1, mask, BlendMode.NORMAL, null, null);
   }
 
   /** Under an id that no layer has. */
@@ -53,34 +55,41 @@ public record LayerAttributes(
   }
 
   public LayerAttributes withId(String newId) {
-    return new LayerAttributes(newId, name, stage, on, amount, mask, blend, unknown);
+    return new LayerAttributes(newId, name, stage, on, amount, mask, blend, group, unknown);
   }
 
   public LayerAttributes named(String newName) {
-    return new LayerAttributes(id, newName, stage, on, amount, mask, blend, unknown);
+    return new LayerAttributes(id, newName, stage, on, amount, mask, blend, group, unknown);
   }
 
   public LayerAttributes switched(boolean nowOn) {
-    return new LayerAttributes(id, name, stage, nowOn, amount, mask, blend, unknown);
+    return new LayerAttributes(id, name, stage, nowOn, amount, mask, blend, group, unknown);
   }
 
   public LayerAttributes withAmount(double newAmount) {
-    return new LayerAttributes(id, name, stage, on, newAmount, mask, blend, unknown);
+    return new LayerAttributes(id, name, stage, on, newAmount, mask, blend, group, unknown);
   }
 
   public LayerAttributes withMask(Mask newMask) {
-    return new LayerAttributes(id, name, stage, on, amount, newMask, blend, unknown);
+    return new LayerAttributes(id, name, stage, on, amount, newMask, blend, group, unknown);
   }
 
   public LayerAttributes withBlend(BlendMode mode) {
-    return new LayerAttributes(id, name, stage, on, amount, mask, mode, unknown);
+    return new LayerAttributes(id, name, stage, on, amount, mask, mode, group, unknown);
   }
 
   public LayerAttributes withUnknown(Map<String, Object> fields) {
-    return new LayerAttributes(id, name, stage, on, amount, mask, blend, fields);
+    return new LayerAttributes(id, name, stage, on, amount, mask, blend, group, fields);
+  }
+
+  /**
+   * @param newGroup id of a group, or null to belong to none
+   */
+  public LayerAttributes inGroup(String newGroup) {
+    return new LayerAttributes(id, name, stage, on, amount, mask, blend, newGroup, unknown);
   }
 
   public LayerAttributes withStage(Stage newStage) {
-    return new LayerAttributes(id, name, newStage, on, amount, mask, blend, unknown);
+    return new LayerAttributes(id, name, newStage, on, amount, mask, blend, group, unknown);
   }
 }

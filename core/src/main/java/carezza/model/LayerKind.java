@@ -181,7 +181,9 @@ public enum LayerKind {
       "Sharpening",
       Stage.FINISH,
       SharpenLayer.class,
-      h -> new SharpenLayer(h, List.of(new SharpenLayer.Band(1.2, 0.5)), 4));
+      h -> new SharpenLayer(h, List.of(new SharpenLayer.Band(1.2, 0.5)), 4)),
+  /** Made of layers that are there; it may stand in any stage. */
+  GROUP("group", "Group", Stage.GRADE, GroupLayer.class, GroupLayer::new);
 
   private final String key;
   private final String title;

@@ -8,7 +8,10 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.function.UnaryOperator;
 
-/** The layers from the photograph upwards, always grouped by stage in the stages' order. */
+/**
+ * The layers from the photograph upwards, always in the stages' order. The members of a group stand right below it, in its
+ * stage; a layer that names a group that cannot be its own belongs to none.
+ */
 public record LayerStack(List<Layer> layers) {
 
   public static final LayerStack EMPTY = new LayerStack(List.of());
@@ -16,6 +19,7 @@ public record LayerStack(List<Layer> layers) {
   public LayerStack {
     layers = layers.stream().sorted(Comparator.comparing((Layer l) -> l.attributes().stage())).toList();
     Require.most("the stack", layers.size(), 2000);
+    layers = LayerGroups.arranged(layers);
     Set<String> ids = new HashSet<>();
     for (Layer layer : layers) {
       if (!ids.add(layer.attributes().id())) {
@@ -62,66 +66,67 @@ public record LayerStack(List<Layer> layers) {
     return new LayerStack(more);
   }
 
+  /** Ids of all layers in a group, those of groups within it too; none of what is no group. */
+  public Set<String> members(String group) {
+    Set<String> members = new HashSet<>();
+    // From above, so that a group within is known before its members.
+    for (Layer layer : layers.reversed()) {
+      String own = layer.attributes().group();
+      if (own != null && (own.equals(group) || members.contains(own))) {
+        members.add(layer.attributes().id());
+      }
+    }
+    return members;
+  }
+
   /**
-   * With a layer moved past its neighbour, or, at the end of its stage, into the next one that way.
+   * With a layer, and if it is a group all its members, moved past its neighbour; at the end of its group out of it; at the
+   * end of its stage into the next one that way.
    *
-   * @param by above 0 towards the finished picture, below towards the photograph
+   * @param by 1 towards the finished picture, −1 towards the photograph
    */
   public LayerStack moved(String id, int by) {
-    int at = indexOf(id);
-    if (at < 0) {
-      return this;
-    }
-    Stage stage = layers.get(at).attributes().stage();
-    int next = at + by;
-    if (next >= 0
-        && next < layers.size()
-        && layers.get(next).attributes().stage() == stage) {
-      return moved(id, stage, placeInStage(id) + by);
-    }
-    int other = stage.ordinal() + by;
-    if (other < 0 || other >= Stage.values().length) {
-      return this;
-    }
-    return moved(id, Stage.values()[other], by > 0 ? 0 : layers.size());
-  }
-
-  private int placeInStage(String id) {
-    Stage stage = find(id).orElseThrow().attributes().stage();
-    return (int)
-        layers.subList(0, indexOf(id)).stream()
-            .filter(l -> l.attributes().stage() == stage)
-            .count();
+    return LayerGroups.moved(this, id, by);
   }
 
   /**
-   * With a layer moved to a place among those of a stage, its own or another.
+   * With a layer, and if it is a group all its members, moved to a place among the layers of a stage, its own or another.
+   * Between members of a group it becomes one of them.
    *
    * @param place 0 for the first; more than there are for the last
    */
   public LayerStack moved(String id, Stage stage, int place) {
-    Layer layer = find(id).orElseThrow();
-    List<Layer> others = new ArrayList<>(layers);
-    others.remove(layer);
-    int begin =
-        (int) others.stream().filter(l -> l.attributes().stage().compareTo(stage) < 0).count();
-    int own = (int) others.stream().filter(l -> l.attributes().stage() == stage).count();
-    others.add(
-        begin + Math.clamp(place, 0, own), layer.with(layer.attributes().withStage(stage)));
-    return new LayerStack(others);
+    return LayerGroups.moved(this, id, stage, place);
   }
 
-  /** With a copy of a layer right above it, under an id of its own. */
+  /**
+   * With a layer in one group with its neighbour below: in that one's, if it is a group; a group takes its neighbour in; two
+   * layers get a new one; alone in its stage, or lowest in its group, a layer gets one of its own.
+   */
+  public LayerStack grouped(String id, String name) {
+    return LayerGroups.grouped(this, id, name);
+  }
+
+  /** With a group dissolved, its members left where they are; a member is taken out of its group, above it. */
+  public LayerStack ungrouped(String id) {
+    return LayerGroups.ungrouped(this, id);
+  }
+
+  /** With a copy of a layer, and if it is a group of all its members, right above it, under ids of their own. */
   public LayerStack doubled(String id) {
-    int at = indexOf(id);
-    Layer layer = layers.get(at);
-    List<Layer> more = new ArrayList<>(layers);
-    more.add(at + 1, layer.with(layer.attributes().withFreshId()));
-    return new LayerStack(more);
+    return LayerGroups.doubled(this, id);
   }
 
-  /** Without a layer; masks that were linked to its mask become copies of it. */
+  /** Without a layer, and if it is a group without its members; masks that were linked to their masks become copies. */
   public LayerStack without(String id) {
+    LayerStack left = this;
+    for (String member : members(id)) {
+      left = left.withoutOne(member);
+    }
+    return left.withoutOne(id);
+  }
+
+  private LayerStack withoutOne(String id) {
     Mask gone = find(id).map(l -> l.attributes().mask()).orElse(null);
     return new LayerStack(
         layers.stream()
@@ -134,14 +139,23 @@ public record LayerStack(List<Layer> layers) {
             .toList());
   }
 
-  /** The stack as it acts: links between masks followed, parts that are switched off left out. */
+  /** The stack as it acts: links between masks followed, parts and members of groups that are switched off left out. */
   public LayerStack acting() {
+    Set<String> still = new HashSet<>();
+    for (Layer layer : layers) {
+      if (layer instanceof GroupLayer && !layer.acts()) {
+        still.addAll(members(layer.attributes().id()));
+      }
+    }
     List<Layer> acting = new ArrayList<>();
     boolean changed = false;
     for (Layer layer : layers) {
-      Mask mask = acting(layer.attributes().mask(), new HashSet<>(Set.of(layer.attributes().id())));
-      changed |= !mask.equals(layer.attributes().mask());
-      acting.add(layer.with(layer.attributes().withMask(mask)));
+      LayerAttributes own = layer.attributes();
+      LayerAttributes is =
+          own.withMask(acting(own.mask(), new HashSet<>(Set.of(own.id()))))
+              .switched(own.on() && !still.contains(own.id()));
+      changed |= !is.equals(own);
+      acting.add(layer.with(is));
     }
     return changed ? new LayerStack(acting) : this;
   }

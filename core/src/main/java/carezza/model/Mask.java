@@ -272,6 +272,73 @@ public sealed interface Mask {
     }
   }
 
+  /**
+   * What a layer further down changed: its input against its result, in proportion up to a difference that counts as full.
+   * Nothing if that layer is gone, switched off or not below.
+   *
+   * @param layer id
+   * @param full ΔE*ab from which coverage is 1; {@link #SEEN} for 0
+   */
+  record ChangeMask(String layer, double full) implements Mask {
+
+    /** A difference that is just seen beside what it was. */
+    public static final double SEEN = 2;
+
+    public ChangeMask {
+      Require.present("layer", layer);
+      full = full == 0 ? SEEN : full;
+      Require.range("full", full, 0.1, 100);
+    }
+  }
+
+  /** The masks that it is made of, if it is made of others. */
+  default List<Mask> operands() {
+    return switch (this) {
+      case And(Mask one, Mask other) -> List.of(one, other);
+      case Or(Mask one, Mask other) -> List.of(one, other);
+      case Minus(Mask from, Mask taken) -> List.of(from, taken);
+      case Invert(Mask of) -> List.of(of);
+      case Opacity(Mask of, double factor) -> List.of(of);
+      case Feather(Mask of, double sigma) -> List.of(of);
+      case Refine(Mask of, double sigma) -> List.of(of);
+      case Dilate(Mask of, double radius) -> List.of(of);
+      case Disabled(Mask part) -> List.of(part);
+      case Strokes(Mask base, List<Stroke> strokes) -> List.of(base);
+      case Everything(), Nothing() -> List.of();
+      case RegionMask r -> List.of();
+      case Ellipse e -> List.of();
+      case Gradient g -> List.of();
+      case Polygon p -> List.of();
+      case Range r -> List.of();
+      case LocalDeviation l -> List.of();
+      case LinkedMask l -> List.of();
+      case ChangeMask c -> List.of();
+    };
+  }
+
+  /** With what it says of layers said of others, by their ids. */
+  default Mask relinked(java.util.Map<String, String> ids) {
+    List<MaskParts.Part> parts =
+        MaskParts.of(this).parts().stream()
+            .map(
+                p ->
+                    switch (p.own()) {
+                      case LinkedMask(String layer) ->
+                          new MaskParts.Part(p.join(), new LinkedMask(ids.getOrDefault(layer, layer)), p.on());
+                      case ChangeMask(String layer, double full) ->
+                          new MaskParts.Part(
+                              p.join(), new ChangeMask(ids.getOrDefault(layer, layer), full), p.on());
+                      default -> p;
+                    })
+            .toList();
+    return new MaskParts(parts).mask();
+  }
+
+  /** Whether it, or one of its operands at any depth, is such a mask. */
+  default boolean has(java.util.function.Predicate<Mask> such) {
+    return such.test(this) || operands().stream().anyMatch(m -> m.has(such));
+  }
+
   /** The mask without its switched-off parts. */
   default Mask acting() {
     return MaskParts.of(this).acting();

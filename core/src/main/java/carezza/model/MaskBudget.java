@@ -5,19 +5,12 @@ import java.util.HashSet;
 import java.util.Map;
 import java.util.Set;
 
-import carezza.model.Mask.And;
 import carezza.model.Mask.Dilate;
-import carezza.model.Mask.Disabled;
 import carezza.model.Mask.Feather;
-import carezza.model.Mask.Invert;
 import carezza.model.Mask.LinkedMask;
 import carezza.model.Mask.LocalDeviation;
-import carezza.model.Mask.Minus;
-import carezza.model.Mask.Opacity;
-import carezza.model.Mask.Or;
 import carezza.model.Mask.Polygon;
 import carezza.model.Mask.Refine;
-import carezza.model.Mask.Strokes;
 
 /**
  * What the masks of a stack cost at most, links to other layers' masks followed as often as they are evaluated. A retouch by
@@ -79,17 +72,13 @@ final class MaskBudget {
       // A circle covers nothing; a chain this long is refused by its depth.
       return new Cost(0, 0, open.size() > DEEPEST ? DEEPEST + 1 : 0);
     }
-    Cost cost = of(layer.attributes().mask(), 0);
-    if (layer instanceof DodgeBurnLayer d) {
-      cost = cost.plus(of(d.dodgeMask(), 0)).plus(of(d.burnMask(), 0));
-    }
-    if (layer instanceof SkinMatchLayer m) {
-      cost = cost.plus(of(m.follow(), 0));
+    Cost cost = NOTHING;
+    for (Mask mask : layer.masks()) {
+      cost = cost.plus(of(mask, 0));
     }
     if (layer instanceof FrequencySeparationLayer f) {
-      for (FrequencySeparationLayer.LowBandArea area : f.areas()) {
-        cost = cost.plus(of(area.mask(), 0).within(true));
-      }
+      // Each area is worked on a low band of its own.
+      cost = cost.plus(new Cost(f.areas().size(), f.areas().size(), 1));
     }
     open.remove(id);
     known.put(id, cost);
@@ -100,22 +89,23 @@ final class MaskBudget {
     if (depth > DEEPEST) {
       return new Cost(1, 0, depth);
     }
-    int next = depth + 1;
+    Cost cost = NOTHING;
+    for (Mask operand : mask.operands()) {
+      cost = cost.plus(of(operand, depth + 1));
+    }
+    if (mask instanceof LinkedMask l) {
+      cost = cost.plus(stack.find(l.layer()).map(this::of).orElse(NOTHING));
+    }
+    return cost.within(looksAround(mask));
+  }
+
+  private static boolean looksAround(Mask mask) {
     return switch (mask) {
-      case And a -> of(a.one(), next).plus(of(a.other(), next)).within(false);
-      case Or o -> of(o.one(), next).plus(of(o.other(), next)).within(false);
-      case Minus m -> of(m.from(), next).plus(of(m.taken(), next)).within(false);
-      case Invert i -> of(i.of(), next).within(false);
-      case Opacity s -> of(s.of(), next).within(false);
-      case Disabled o -> of(o.part(), next).within(false);
-      case Strokes s -> of(s.base(), next).within(false);
-      case Feather f -> of(f.of(), next).within(f.sigma() > 0);
-      case Refine r -> of(r.of(), next).within(true);
-      case Dilate g -> of(g.of(), next).within(g.radius() != 0);
-      case Polygon p -> NOTHING.within(p.feather() > 0);
-      case LocalDeviation u -> NOTHING.within(true);
-      case LinkedMask l -> stack.find(l.layer()).map(this::of).orElse(NOTHING).within(false);
-      default -> NOTHING.within(false);
+      case Feather f -> f.sigma() > 0;
+      case Dilate g -> g.radius() != 0;
+      case Polygon p -> p.feather() > 0;
+      case Refine _, LocalDeviation _ -> true;
+      default -> false;
     };
   }
 }

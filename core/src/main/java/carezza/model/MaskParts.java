@@ -80,6 +80,7 @@ public record MaskParts(List<Part> parts) {
         case Mask.Range r -> range(r);
         case Mask.LocalDeviation u -> u.darker() ? "darker than around it" : "lighter than around it";
         case Mask.LinkedMask l -> "as on another layer";
+        case Mask.ChangeMask c -> "what another layer changed";
         case Strokes s when s.base() instanceof Nothing ->
             "painted " + s.strokes().size() + (s.strokes().size() == 1 ? " stroke" : " strokes");
         case Invert i when i.of() instanceof Nothing -> "the other way round";

@@ -1,5 +1,7 @@
 package carezza.model;
 
+import java.util.List;
+
 /**
  * Gives the skin under its mask the colour of another skin at equal lightness.
  *
@@ -19,5 +21,10 @@ public record SkinMatchLayer(LayerAttributes attributes, Mask follow, double col
   @Override
   public SkinMatchLayer with(LayerAttributes newAttributes) {
     return new SkinMatchLayer(newAttributes, follow, colour, lightness);
+  }
+
+  @Override
+  public List<Mask> masks() {
+    return List.of(attributes.mask(), follow);
   }
 }

@@ -48,7 +48,7 @@ import carezza.model.Stroke;
 final class ModelJson {
 
   /** Version of the format that this program writes, and the newest it reads. */
-  static final int VERSION = 1;
+  static final int VERSION = 2;
 
   private static final List<String> PROJECT_FIELDS =
       List.of(
@@ -93,7 +93,8 @@ final class ModelJson {
           Map.entry(Mask.Dilate.class, "grow"),
           Map.entry(Mask.Refine.class, "refine"),
           Map.entry(Mask.Disabled.class, "off"),
-          Map.entry(Mask.LinkedMask.class, "like"));
+          Map.entry(Mask.LinkedMask.class, "like"),
+          Map.entry(Mask.ChangeMask.class, "changed"));
 
   private static NamedType[] maskKinds() {
     List<NamedType> kinds = new ArrayList<>();
@@ -305,7 +306,7 @@ final class ModelJson {
   private static final String ATTRIBUTES = "attributes";
 
   private static final List<String> ATTRIBUTE_FIELDS =
-      List.of("id", "name", "stage", "on", "amount", "mask", "blend");
+      List.of("id", "name", "stage", "on", "amount", "mask", "blend", "group");
 
   private static Layer readLayer(JsonNode given, String place, List<Stroke> strokes) {
     if (!(given instanceof ObjectNode)) {

@@ -6,10 +6,12 @@ import java.util.function.Function;
 import carezza.image.Area;
 import carezza.image.Cancellation;
 import carezza.image.Picture;
+import carezza.image.Plane;
 import carezza.kernel.ChangedArea;
 import carezza.kernel.Kernels;
 import carezza.kernel.Measurements;
 import carezza.mask.EvaluationContext;
+import carezza.mask.LayerChanges;
 import carezza.model.Layer;
 import carezza.model.LayerStack;
 
@@ -35,7 +37,8 @@ public final class IncrementalRenderer {
   private final RenderInput scene;
   private final String edited;
   private final EvaluationContext context;
-  private final Function<Area, Picture> input;
+  private final int place;
+  private final StackPictures under;
   private final List<Step> steps;
   private final Function<Layer, Measurements> readings;
   private Layer shown;
@@ -47,7 +50,8 @@ public final class IncrementalRenderer {
   private double nanosPerPixel = USUAL_NANOS;
 
   /**
-   * @param input of the edited layer over an area of the level
+   * @param place number of layers that act below the edited one
+   * @param under the pictures up to there
    * @param steps the edited layer and those above it that act, lowest first; the last over the view's area
    * @param readings what the edited layer measures
    */
@@ -55,13 +59,15 @@ public final class IncrementalRenderer {
       RenderInput scene,
       String edited,
       EvaluationContext context,
-      Function<Area, Picture> input,
+      int place,
+      StackPictures under,
       List<Step> steps,
       Function<Layer, Measurements> readings) {
     this.scene = scene;
     this.edited = edited;
     this.context = context;
-    this.input = input;
+    this.place = place;
+    this.under = under;
     this.steps = steps;
     this.readings = readings;
     this.shown = scene.stack().find(edited).orElseThrow();
@@ -120,7 +126,6 @@ public final class IncrementalRenderer {
     if (changed.isEmpty()) {
       return changed;
     }
-    Function<Area, Picture> under = input;
     for (int i = 0; i < steps.size(); i++) {
       Step step = steps.get(i);
       LayerPass pass = step.pass();
@@ -129,13 +134,26 @@ public final class IncrementalRenderer {
       } else {
         changed = pass.changedBy(changed).intersect(step.result().area());
       }
-      step.result().copyFrom(pass.compute(changed, under, Cancellation.NONE));
-      under = step.result()::crop;
+      step.result().copyFrom(pass.compute(changed, this::after, Cancellation.NONE));
     }
     if (work >= picture().area().pixels()) {
       nanosPerPixel += LEARNING * ((System.nanoTime() - start) / work - nanosPerPixel);
     }
     return changed.intersect(picture().area());
+  }
+
+  /** As the steps have it now from the edited layer up. */
+  private Picture after(int count, Area area) {
+    return count <= place ? under.after(count, area) : steps.get(count - place - 1).result().crop(area);
+  }
+
+  /** How far the edited layer, or one above it, changes the picture as it is now. */
+  Plane change(String layer, Area area) {
+    int step = 0;
+    while (!steps.get(step).pass().layer().attributes().id().equals(layer)) {
+      step++;
+    }
+    return LayerChanges.between(after(place + step, area), after(place + step + 1, area));
   }
 
   /** The edited layer as it is now, ready for an area. */
@@ -144,8 +162,8 @@ public final class IncrementalRenderer {
       return own.withAmount(layer.attributes().amount());
     }
     Measurements read = readings.apply(layer);
-    LayerPass pass = new LayerPass(Kernels.resolve(layer, read), read, context);
-    pass = pass.over(input.apply(pass.needed(area).union(area)), area);
+    LayerPass pass = steps.getFirst().pass().of(Kernels.resolve(layer, read), read);
+    pass = pass.over(under.after(pass.floor(), pass.needed(area).union(area)), area);
     if (area.equals(steps.getFirst().result().area())) {
       own = pass;
       ownAtFull = layer.with(layer.attributes().withAmount(1));

@@ -1,7 +1,5 @@
 package carezza.render;
 
-import java.util.function.Function;
-
 import carezza.colour.BlendMode;
 import carezza.image.Area;
 import carezza.image.Cancellation;
@@ -16,39 +14,56 @@ import carezza.mask.Masks;
 import carezza.model.Layer;
 import carezza.model.Mask;
 
-/** One layer at one level: input + amount × coverage × (effect − input). */
+/**
+ * One layer at one level: input + amount × coverage × (effect − input). The input of a group is what lies below its lowest
+ * member, its effect what lies below itself.
+ */
 final class LayerPass {
 
+  private final PreparedLayer prepared;
   private final Layer layer;
-  private final Measurements measurements;
   private final EvaluationContext context;
   private final Effect effect;
+  private final int place;
 
-  LayerPass(Layer layer, Measurements measurements, EvaluationContext context) {
-    this(layer, measurements, context, Kernels.effect(layer, measurements, context));
+  /**
+   * @param place number of layers below it
+   */
+  LayerPass(PreparedLayer prepared, EvaluationContext context, int place) {
+    this(prepared, context, place, Kernels.effect(prepared.layer(), prepared.readings(), context));
   }
 
-  private LayerPass(Layer layer, Measurements measurements, EvaluationContext context, Effect effect) {
-    this.layer = layer;
-    this.measurements = measurements;
+  private LayerPass(PreparedLayer prepared, EvaluationContext context, int place, Effect effect) {
+    this.prepared = prepared;
+    this.layer = prepared.layer();
     this.context = context;
+    this.place = place;
     this.effect = effect;
   }
 
   /** The same pass, ready to be asked for many parts of an area. */
   LayerPass over(Picture input, Area out) {
-    return new LayerPass(layer, measurements, context, effect.over(input, out));
+    return with(effect.over(input, out));
   }
 
   /** The same pass for as long as a hand is changing the input. */
   LayerPass steady(Picture input, Area out) {
-    return new LayerPass(layer, measurements, context, effect.steady(input, out));
+    return with(effect.steady(input, out));
+  }
+
+  private LayerPass with(Effect ready) {
+    return new LayerPass(prepared, context, place, ready);
   }
 
   /** The same pass with another amount. */
   LayerPass withAmount(double amount) {
-    return new LayerPass(
-        layer.with(layer.attributes().withAmount(amount)), measurements, context, effect);
+    Layer changed = layer.with(layer.attributes().withAmount(amount));
+    return new LayerPass(prepared.with(changed, prepared.readings()), context, place, effect);
+  }
+
+  /** A pass of the same place for the layer as it has become. */
+  LayerPass of(Layer changed, Measurements readings) {
+    return new LayerPass(prepared.with(changed, readings), context, place);
   }
 
   /** The area of the result that a change of the input may change. */
@@ -57,12 +72,25 @@ final class LayerPass {
     return effect.changedBy(input).union(input.grow(reach)).intersect(context.whole());
   }
 
+  /** Number of layers below its input. */
+  int floor() {
+    return prepared.floor();
+  }
+
+  int place() {
+    return place;
+  }
+
   Layer layer() {
     return layer;
   }
 
   Measurements readings() {
-    return measurements;
+    return prepared.readings();
+  }
+
+  Fingerprint order() {
+    return prepared.order();
   }
 
   /** The layer as far as it matters in an area of the level. */
@@ -80,9 +108,9 @@ final class LayerPass {
   /**
    * The layer's result.
    *
-   * @param input gives the layer's input over an area; not modified
+   * @param below gives the pictures below it; not modified
    */
-  Picture compute(Area out, Function<Area, Picture> input, Cancellation cancellation) {
+  Picture compute(Area out, StackPictures below, Cancellation cancellation) {
     Mask mask = layer.attributes().mask();
     Plane coverage = null;
     Area active = out;
@@ -91,15 +119,16 @@ final class LayerPass {
       coverage = Masks.render(mask, out, context, null);
       active = coverage.covered();
       if (active.isEmpty()) {
-        return input.apply(out);
+        return below.after(floor(), out);
       }
     }
-    Picture own = input.apply(needed(active).union(out));
+    Picture own = below.after(floor(), needed(active).union(out));
     if (coverage == null && !(mask instanceof Mask.Everything && layer.attributes().amount() == 1)) {
       coverage = Masks.render(mask, out, context, own);
     }
     cancellation.check();
-    Picture changed = laid(effect.render(own, active), own);
+    Picture made = floor() == place ? effect.render(own, active) : below.after(place, active);
+    Picture changed = laid(made, own);
     if (mask instanceof Mask.Everything && layer.attributes().amount() == 1) {
       return changed;
     }

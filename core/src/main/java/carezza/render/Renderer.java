@@ -1,10 +1,10 @@
 package carezza.render;
 
 import java.util.ArrayList;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.atomic.AtomicReference;
 import java.util.concurrent.atomic.LongAdder;
 
 import carezza.image.Area;
@@ -12,19 +12,20 @@ import carezza.image.Cancellation;
 import carezza.image.Level;
 import carezza.image.Picture;
 import carezza.image.PictureSize;
+import carezza.image.Plane;
 import carezza.kernel.Kernels;
 import carezza.kernel.LayerCoverage;
 import carezza.kernel.Measurements;
 import carezza.kernel.Probe;
 import carezza.mask.Edges;
 import carezza.mask.EvaluationContext;
+import carezza.mask.LayerChanges;
 import carezza.mask.MaskCache;
 import carezza.model.HealLayer;
 import carezza.model.HealLayer.Piece;
 import carezza.model.HealLayer.Source;
 import carezza.model.Layer;
 import carezza.raw.SensorLight;
-import carezza.render.TileGrid.Tile;
 
 /**
  * Renders scenes of one photograph: area and level in, planes out. Pulls from the top layer down; each
@@ -77,7 +78,25 @@ public final class Renderer {
 
   /** Where a scene is rendered at a level. */
   public EvaluationContext site(RenderInput scene, int level) {
-    return new EvaluationContext(size(), level, scene.regions(), edges, null, sensor);
+    return context(scene, level)
+        .with((layer, area, l) -> changes(prepare(scene, Readiness.QUICK, Cancellation.NONE), scene).of(layer, area, l));
+  }
+
+  private EvaluationContext context(RenderInput scene, int level) {
+    return new EvaluationContext(
+        size(), level, scene.regions(), edges, null, sensor, LayerChanges.NONE);
+  }
+
+  /** What layers changed, each asked of those below it alone. */
+  private LayerChanges changes(List<PreparedLayer> below, RenderInput scene) {
+    return (layer, area, level) -> {
+      int place = PreparedLayer.place(below, layer);
+      if (place < 0) {
+        return Plane.of(area);
+      }
+      TileRenderer run = tiles(below.subList(0, place + 1), scene, level, Cancellation.NONE);
+      return LayerChanges.between(run.after(place, area).crop(area), run.after(place + 1, area).crop(area));
+    };
   }
 
   /** Tiles computed by kernels so far, rather than found: what an edit really cost. */
@@ -99,8 +118,8 @@ public final class Renderer {
    */
   public Picture render(
       RenderInput scene, Area area, int level, Readiness readiness, Cancellation cancellation) {
-    List<Prepared> layers = prepare(scene, readiness, cancellation);
-    return new Run(layers, scene, level, cancellation).render(layers.size(), area);
+    List<PreparedLayer> layers = prepare(scene, readiness, cancellation);
+    return tiles(layers, scene, level, cancellation).after(layers.size(), area);
   }
 
   /**
@@ -112,36 +131,52 @@ public final class Renderer {
    */
   public IncrementalRenderer follow(
       RenderInput scene, String layerId, Area area, int level, Cancellation cancellation) {
-    List<Prepared> layers = prepare(scene, Readiness.EXACT, cancellation);
-    int edited = 0;
-    while (!layers.get(edited).layer().attributes().id().equals(layerId)) {
-      edited++;
-    }
-    Run run = new Run(layers, scene, level, cancellation);
-    EvaluationContext context = new EvaluationContext(size(), level, scene.regions(), edges, new MaskCache(area.pixels()), sensor);
+    List<PreparedLayer> layers = prepare(scene, Readiness.EXACT, cancellation);
+    int edited = PreparedLayer.place(layers, layerId);
+    TileRenderer run = tiles(layers, scene, level, cancellation);
+    EvaluationContext context = context(scene, level).with(new MaskCache(area.pixels()));
+    AtomicReference<IncrementalRenderer> made = new AtomicReference<>();
     List<IncrementalRenderer.Step> steps = new ArrayList<>();
     Area wanted = area;
     for (int i = layers.size(); i > edited; i--) {
-      Prepared p = layers.get(i - 1);
-      LayerPass pass = new LayerPass(p.layer(), p.readings(), context);
-      LayerPass ready = pass.steady(run.render(i - 1, pass.needed(wanted).union(wanted)), wanted);
-      steps.addFirst(new IncrementalRenderer.Step(ready, run.render(i, wanted).crop(wanted).copy()));
+      LayerPass pass =
+          PreparedLayer.pass(layers, i - 1, context.with(following(made, layers, i - 1, edited, level, scene)));
+      LayerPass ready = pass.steady(run.after(pass.floor(), pass.needed(wanted).union(wanted)), wanted);
+      steps.addFirst(new IncrementalRenderer.Step(ready, run.after(i, wanted).crop(wanted).copy()));
       wanted = ready.needed(wanted).union(wanted).intersect(context.whole());
     }
-    Prepared first = layers.get(edited);
+    PreparedLayer first = layers.get(edited);
+    LayerPass pass = steps.getFirst().pass();
     Area all = steps.getFirst().result().area();
-    Area read = steps.getFirst().pass().needed(all).union(all);
-    LayerCoverage.remember(first.layer(), all, context, run.render(edited, read));
-    List<Prepared> below = List.copyOf(layers.subList(0, edited));
-    int under = edited;
-    Run input = new Run(below, scene, level, Cancellation.NONE);
-    return new IncrementalRenderer(
-        scene,
-        layerId,
-        context,
-        a -> input.render(under, a),
-        steps,
-        layer -> read(layer, below, first.under(), scene, Readiness.EXACT, Cancellation.NONE));
+    EvaluationContext own = context.with(changes(layers.subList(0, edited), scene));
+    LayerCoverage.remember(first.layer(), all, own, run.after(pass.floor(), pass.needed(all).union(all)));
+    List<PreparedLayer> below = List.copyOf(layers.subList(0, edited));
+    TileRenderer input = tiles(below, scene, level, Cancellation.NONE);
+    made.set(
+        new IncrementalRenderer(
+            scene,
+            layerId,
+            own,
+            edited,
+            input,
+            steps,
+            layer -> read(layer, below, first.under(), scene, Readiness.EXACT, Cancellation.NONE)));
+    return made.get();
+  }
+
+  /** What layers below one changed, as the view that follows an edit has them now. */
+  private LayerChanges following(
+      AtomicReference<IncrementalRenderer> made,
+      List<PreparedLayer> layers,
+      int asking,
+      int edited,
+      int level,
+      RenderInput scene) {
+    List<PreparedLayer> below = layers.subList(0, asking);
+    return (layer, area, l) -> {
+      boolean moving = made.get() != null && l == level && PreparedLayer.place(below, layer) >= edited;
+      return moving ? made.get().change(layer, area) : changes(below, scene).of(layer, area, l);
+    };
   }
 
   /** Renders a whole level without keeping tiles: for files. */
@@ -152,18 +187,27 @@ public final class Renderer {
   /** As above, and shows what each layer makes of the picture. */
   public <X extends Exception> Picture renderOnce(
       RenderInput scene, int level, LayerResult<X> each, Cancellation cancellation) throws X {
-    List<Prepared> layers = prepare(scene, Readiness.EXACT, cancellation);
-    EvaluationContext context = site(scene, level);
-    List<LayerPass> passes =
-        layers.stream().map(p -> new LayerPass(p.layer(), p.readings(), context)).toList();
-    return new StripRenderer(context.whole(), cancellation)
-        .render(photograph.level(level), passes, each);
+    List<PreparedLayer> layers = prepare(scene, Readiness.EXACT, cancellation);
+    EvaluationContext context = context(scene, level);
+    StripRenderer strips = new StripRenderer(context.whole(), cancellation);
+    List<LayerPass> passes = new ArrayList<>();
+    for (int i = 0; i < layers.size(); i++) {
+      LayerChanges others = changes(layers.subList(0, i), scene);
+      passes.add(
+          PreparedLayer.pass(
+              layers,
+              i,
+              context.with(
+                  (layer, area, l) ->
+                      l == level ? strips.change(layer, area) : others.of(layer, area, l))));
+    }
+    return strips.render(photograph.level(level), passes, each);
   }
 
   /** The scene with everything filled in that its layers leave to be found: sources and radii. */
   public Layer resolved(RenderInput scene, String layerId, Cancellation cancellation) {
     return prepare(scene, Readiness.EXACT, cancellation).stream()
-        .map(Prepared::layer)
+        .map(PreparedLayer::layer)
         .filter(l -> l.attributes().id().equals(layerId))
         .findFirst()
         .orElseThrow();
@@ -174,28 +218,27 @@ public final class Renderer {
     return prepare(scene, Readiness.EXACT, cancellation).stream()
         .filter(p -> p.layer().attributes().id().equals(layerId))
         .findFirst()
-        .map(Prepared::readings)
+        .map(PreparedLayer::readings)
         .orElseGet(Measurements.None::new);
   }
 
-  /**
-   * A layer that acts, with its readings.
-   *
-   * @param under what lies below it
-   */
-  private record Prepared(Layer layer, Measurements readings, Fingerprint under) {}
-
-  private List<Prepared> prepare(RenderInput scene, Readiness readiness, Cancellation cancellation) {
-    List<Prepared> prepared = new ArrayList<>();
+  private List<PreparedLayer> prepare(RenderInput scene, Readiness readiness, Cancellation cancellation) {
+    List<PreparedLayer> prepared = new ArrayList<>();
     Fingerprint under = Fingerprint.of(scene.regions().maps());
     for (Layer layer : scene.stack().layers()) {
       if (!layer.acts()) {
         continue;
       }
       Measurements read = read(layer, prepared, under, scene, readiness, cancellation);
-      Layer resolved = Kernels.resolve(layer, read);
-      prepared.add(new Prepared(resolved, read, under));
-      under = Fingerprint.of(under, resolved);
+      PreparedLayer made =
+          new PreparedLayer(
+              Kernels.resolve(layer, read),
+              read,
+              under,
+              PreparedLayer.floor(layer, prepared, scene.stack()),
+              PreparedLayer.order(layer, prepared));
+      under = made.result(prepared.size());
+      prepared.add(made);
     }
     return prepared;
   }
@@ -206,7 +249,7 @@ public final class Renderer {
    */
   private Measurements read(
       Layer layer,
-      List<Prepared> below,
+      List<PreparedLayer> below,
       Fingerprint under,
       RenderInput scene,
       Readiness readiness,
@@ -214,7 +257,7 @@ public final class Renderer {
     if (!Kernels.measures(layer)) {
       return new Measurements.None();
     }
-    Fingerprint key = Fingerprint.of(Kernels.measured(layer), under);
+    Fingerprint key = Fingerprint.of(Kernels.measured(layer), PreparedLayer.order(layer, below), under);
     Measurements read = readings.get(key);
     if (read == null && readiness == Readiness.QUICK) {
       read = usable(latest.get(layer.attributes().id()), layer);
@@ -246,119 +289,35 @@ public final class Renderer {
       RenderInput scene, String layerId, Piece piece, int most, Cancellation cancellation) {
     List<Layer> layers = scene.stack().layers();
     int index = scene.stack().indexOf(layerId);
-    List<Prepared> under = prepare(scene.through(index), Readiness.EXACT, cancellation);
+    List<PreparedLayer> under = prepare(scene.through(index), Readiness.EXACT, cancellation);
     return Kernels.sources(
         (HealLayer) layers.get(index), piece, most, probe(under, scene, cancellation));
   }
 
   private Measurements measure(
-      Layer layer, List<Prepared> under, RenderInput scene, Cancellation cancellation) {
+      Layer layer, List<PreparedLayer> under, RenderInput scene, Cancellation cancellation) {
     return Kernels.measure(layer, probe(under, scene, cancellation));
   }
 
-  private Probe probe(List<Prepared> under, RenderInput scene, Cancellation cancellation) {
-    double faceWidth = site(scene, 0).faceWidth();
+  private Probe probe(List<PreparedLayer> under, RenderInput scene, Cancellation cancellation) {
+    double faceWidth = context(scene, 0).faceWidth();
     int level = analysisLevel(faceWidth);
-    EvaluationContext context = site(scene, level);
-    Picture input = new Run(under, scene, level, cancellation).render(under.size(), context.whole());
+    EvaluationContext context = context(scene, level).with(changes(under, scene));
+    Picture input = tiles(under, scene, level, cancellation).after(under.size(), context.whole());
     return new Probe(
         context,
         input,
-        (a, l) -> new Run(under, scene, l, cancellation).render(under.size(), a));
+        (a, l) -> tiles(under, scene, l, cancellation).after(under.size(), a));
   }
 
-  /** One rendering of one scene at one level, tile by tile. */
-  private final class Run {
-    private final EvaluationContext context;
-    private final TileGrid grid;
-    private final Cancellation cancellation;
-    private final Fingerprint root;
-    private final List<LayerPass> passes = new ArrayList<>();
-    private final List<Map<Tile, Fingerprint>> keys = new ArrayList<>();
-
-    Run(List<Prepared> layers, RenderInput scene, int level, Cancellation cancellation) {
-      this.context = site(scene, level);
-      this.grid = new TileGrid(context.whole());
-      this.cancellation = cancellation;
-      this.root = Fingerprint.of(level, scene.regions().maps());
-      for (Prepared p : layers) {
-        passes.add(new LayerPass(p.layer(), p.readings(), context));
-        keys.add(new HashMap<>());
-      }
+  private TileRenderer tiles(
+      List<PreparedLayer> layers, RenderInput scene, int level, Cancellation cancellation) {
+    EvaluationContext context = context(scene, level);
+    List<LayerPass> passes = new ArrayList<>();
+    for (int i = 0; i < layers.size(); i++) {
+      passes.add(
+          PreparedLayer.pass(layers, i, context.with(changes(layers.subList(0, i), scene))));
     }
-
-    /** The picture after the lowest {@code count} layers. */
-    Picture render(int count, Area area) {
-      cancellation.check();
-      if (count == 0) {
-        return photograph.level(context.level()).crop(area);
-      }
-      if (Kernels.idle(passes.get(count - 1).within(area))) {
-        return render(count - 1, area);
-      }
-      return assemble(count, area);
-    }
-
-    private Picture assemble(int count, Area area) {
-      Area missing = Area.EMPTY;
-      Map<Tile, Picture> found = new HashMap<>();
-      List<Tile> tiles = grid.touching(area);
-      for (Tile tile : tiles) {
-        Picture kept = cache.get(key(count, tile));
-        if (kept == null) {
-          missing = missing.union(grid.area(tile));
-        } else {
-          found.put(tile, kept);
-        }
-      }
-      if (!missing.isEmpty()) {
-        Picture made =
-            passes.get(count - 1).compute(missing, a -> render(count - 1, a), cancellation);
-        computed.add(grid.touching(missing).size());
-        for (Tile tile : grid.touching(missing)) {
-          if (!found.containsKey(tile)) {
-            Picture own = made.crop(grid.area(tile));
-            cache.put(key(count, tile), own);
-            found.put(tile, own);
-          }
-        }
-      }
-      if (tiles.size() == 1 && grid.area(tiles.getFirst()).equals(area)) {
-        return found.get(tiles.getFirst());
-      }
-      Picture out = Picture.of(area);
-      tiles.forEach(tile -> out.copyFrom(found.get(tile)));
-      return out;
-    }
-
-    /** What a tile is made of: the layer as far as it matters here, and all tiles it reads. */
-    private Fingerprint key(int count, Tile tile) {
-      if (count == 0) {
-        return Fingerprint.of(root, tile);
-      }
-      Fingerprint known = keys.get(count - 1).get(tile);
-      if (known != null) {
-        return known;
-      }
-      LayerPass pass = passes.get(count - 1);
-      Area area = grid.area(tile);
-      Layer layer = pass.within(area);
-      Fingerprint key;
-      if (Kernels.idle(layer)) {
-        key = key(count - 1, tile);
-      } else {
-        List<Fingerprint> parts = new ArrayList<>();
-        parts.add(Fingerprint.of(root, tile, layer));
-        if (!(pass.readings() instanceof Measurements.HealSources)) {
-          parts.add(Fingerprint.of(pass.readings()));
-        }
-        for (Tile under : grid.touching(pass.needed(area))) {
-          parts.add(key(count - 1, under));
-        }
-        key = Fingerprint.of(parts);
-      }
-      keys.get(count - 1).put(tile, key);
-      return key;
-    }
+    return new TileRenderer(photograph.level(level), passes, context, cache, computed, cancellation);
   }
 }

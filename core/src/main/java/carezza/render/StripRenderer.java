@@ -1,16 +1,24 @@
 package carezza.render;
 
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.stream.IntStream;
 
 import carezza.image.Area;
 import carezza.image.Cancellation;
 import carezza.image.Picture;
+import carezza.image.Plane;
+import carezza.kernel.Kernels;
+import carezza.mask.LayerChanges;
+import carezza.model.Mask.ChangeMask;
 
 /**
  * Renders a whole level layer by layer, for files: every pixel is wanted once, so nothing is kept but the
- * layer's input and its result. Each layer runs over bands of rows small enough for the processor's
+ * layer's input and its result, what lies below a group that is under way, and how far a layer changed the picture that a
+ * later mask follows. Each layer runs over bands of rows small enough for the processor's
  * cache, many at a time.
  */
 final class StripRenderer {
@@ -23,6 +31,7 @@ final class StripRenderer {
 
   private final Area whole;
   private final Cancellation cancellation;
+  private final Map<String, Plane> changes = new ConcurrentHashMap<>();
   private Picture spare;
 
   StripRenderer(Area whole, Cancellation cancellation) {
@@ -38,28 +47,65 @@ final class StripRenderer {
    */
   <X extends Exception> Picture render(
       Picture photograph, List<LayerPass> passes, LayerResult<X> each) throws X {
+    Map<Integer, Picture> floors = new HashMap<>();
     Picture current = photograph;
     for (LayerPass pass : passes) {
-      if (carezza.kernel.Kernels.idle(pass.within(whole))) {
+      if (opensGroup(pass.place(), passes)) {
+        floors.put(pass.place(), current);
+      }
+      if (Kernels.idle(pass.within(whole))) {
         continue;
       }
       Picture next = spare == null ? Picture.of(whole) : spare;
-      run(pass.over(current, whole), current, next);
+      Picture input = current;
+      StackPictures below =
+          (count, area) -> (count == pass.place() ? input : floors.get(count)).crop(area);
+      run(pass.over(below.after(pass.floor(), whole), whole), below, next);
       each.see(pass.layer(), current, next);
-      spare = current == photograph ? null : current;
+      if (isFollowed(pass, passes)) {
+        changes.put(pass.layer().attributes().id(), LayerChanges.between(current, next));
+      }
+      floors.keySet().removeIf(floor -> !isWanted(floor, pass.place() + 1, passes));
+      spare = current == photograph || floors.containsValue(current) ? null : current;
       current = next;
     }
     return current;
   }
 
-  private void run(LayerPass pass, Picture input, Picture result) {
+  /** Whether a group further up has its floor here. */
+  private boolean opensGroup(int place, List<LayerPass> passes) {
+    return isWanted(place, place, passes);
+  }
+
+  private boolean isWanted(int floor, int from, List<LayerPass> passes) {
+    return passes.subList(from, passes.size()).stream()
+        .anyMatch(p -> p.floor() == floor && p.floor() < p.place() && !Kernels.idle(p.layer()));
+  }
+
+  private static boolean isFollowed(LayerPass pass, List<LayerPass> passes) {
+    String id = pass.layer().attributes().id();
+    return passes.subList(pass.place() + 1, passes.size()).stream()
+        .flatMap(p -> p.layer().masks().stream())
+        .anyMatch(m -> m.has(part -> part instanceof ChangeMask c && c.layer().equals(id)));
+  }
+
+  /** How far a layer that was rendered, and that a mask follows, changed the picture; 0 if it was none. */
+  Plane change(String layer, Area area) {
+    Plane all = changes.get(layer);
+    if (all == null) {
+      return Plane.of(area);
+    }
+    return all.area().equals(area) ? all.copy() : all.crop(area);
+  }
+
+  private void run(LayerPass pass, StackPictures below, Picture result) {
     List<Area> bands = bands(pass);
     IntStream.range(0, bands.size())
         .parallel()
         .forEach(
             i -> {
               cancellation.check();
-              result.copyFrom(pass.compute(bands.get(i), input::crop, cancellation));
+              result.copyFrom(pass.compute(bands.get(i), below, cancellation));
             });
   }
 

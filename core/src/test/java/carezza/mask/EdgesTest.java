@@ -43,7 +43,7 @@ public class EdgesTest {
   }
 
   private static EvaluationContext site(int level) {
-    return new EvaluationContext(SIZE, level, Regions.none(), new Edges(PHOTOGRAPH::level), null, null);
+    return new EvaluationContext(SIZE, level, Regions.none(), new Edges(PHOTOGRAPH::level), null, null, LayerChanges.NONE);
   }
 
   private static Plane render(Mask mask, int level) {

@@ -35,6 +35,7 @@ import carezza.metadata.Metadata.Carried;
 import carezza.model.DodgeBurnLayer;
 import carezza.model.HealLayer;
 import carezza.model.Layer;
+import carezza.model.LayerAttributes;
 import carezza.model.LayerKind;
 import carezza.model.LayerStack;
 import carezza.model.LockedLayer;
@@ -42,6 +43,7 @@ import carezza.model.Mask;
 import carezza.model.Point;
 import carezza.model.Project;
 import carezza.model.SemanticRegion;
+import carezza.model.Stage;
 import carezza.model.Stroke;
 import carezza.problem.Problem;
 import carezza.problem.Problem.Kind;
@@ -226,6 +228,25 @@ public class ProjectFileTest {
     assertThat(stack.layers()).extracting(LayerKind::of).containsExactly(LayerKind.values());
   }
 
+  @Test
+  public void groupsAndWhatLayersChangedComeBack() throws Exception {
+    LayerStack stack =
+        LayerStack.of(
+            LayerKind.CURVE.fresh().with(LayerAttributes.of("one", Stage.GRADE, new Mask.Everything()).withId("one").inGroup("g")),
+            LayerKind.CURVE.fresh().with(LayerAttributes.of("two", Stage.GRADE, new Mask.ChangeMask("one", 3)).inGroup("g")),
+            LayerKind.GROUP.fresh().with(LayerAttributes.of("both", Stage.GRADE, new Mask.Everything()).withId("g").withAmount(0.5)));
+    Path file = folder.resolve("groups.carezza");
+    ProjectFile.save(
+        document.with(document.project().withStack(stack), null), AtomicFile.replacing(file), PREVIEW);
+    assertThat(ProjectFile.open(file).project().stack()).isEqualTo(stack);
+  }
+
+  @Test
+  public void aProjectOfTheFirstVersionStillOpens() throws Exception {
+    Path file = withJson("first.carezza", j -> j.replace("\"version\" : 2", "\"version\" : 1"));
+    assertThat(ProjectFile.open(file).project().stack().size()).isPositive();
+  }
+
   // --- what can be wrong
 
   @DataProvider
@@ -245,7 +266,7 @@ public class ProjectFileTest {
 
   @Test
   public void aNewerProjectIsRefusedByName() throws Exception {
-    Path file = withJson("newer.carezza", j -> j.replace("\"version\" : 1", "\"version\" : 99"));
+    Path file = withJson("newer.carezza", j -> j.replace("\"version\" : 2", "\"version\" : 99"));
     assertThat(problem(file).kind()).isEqualTo(Kind.PROJECT_NEWER);
     assertThat(problem(file).getMessage()).contains("newer.carezza").contains("99");
   }
