@@ -1,5 +1,6 @@
 package carezza.model;
 
+import java.util.Arrays;
 import java.util.List;
 import java.util.function.Function;
 
@@ -184,6 +185,10 @@ public enum LayerKind {
       h -> new SharpenLayer(h, List.of(new SharpenLayer.Band(1.2, 0.5)), 4)),
   /** Made of layers that are there; it may stand in any stage. */
   GROUP("group", "Group", Stage.GRADE, GroupLayer.class, GroupLayer::new);
+
+  /** All that a new layer can be of; a group is made of layers that are there. */
+  public static final List<LayerKind> MADE_ANEW =
+      Arrays.stream(values()).filter(kind -> kind != GROUP).toList();
 
   private final String key;
   private final String title;

@@ -114,13 +114,17 @@ final class AppActions {
         "layer-up", Menu.STACK, BENCH, "Shift+Right", selected(), () -> state.selection().move(1));
     actions.add(
         "layer-double", Menu.STACK, BENCH, "Shift+Shortcut+D", selected(), state.selection()::twice);
+    actions.add(
+        "layer-group", Menu.STACK, BENCH, "J", selected(), state.selection()::group);
+    actions.add(
+        "layer-apart", Menu.STACK, BENCH, "Shift+J", selected(), state.selection()::takeApart);
     actions.add("page", Menu.STACK, BENCH, "W", selected(), () -> shell.bench().turnPage());
     actions.add("advice", Menu.STACK, BENCH, "I", this::advice);
     actions.add("contours", Menu.STACK, BENCH, "G", selected(), state.advice()::turnContours);
     actions.add("remove", Menu.STACK, BENCH, "Delete", selected(), this::remove);
     actions.add("playhead-back", Menu.STACK, DOCUMENT, "Page_Up", () -> playhead(-1));
     actions.add("playhead-forth", Menu.STACK, DOCUMENT, "Page_Down", () -> playhead(1));
-    for (LayerKind kind : LayerKind.values()) {
+    for (LayerKind kind : LayerKind.MADE_ANEW) {
       actions.named(
           "add-" + kind.key(),
           kind.title(),

@@ -2,6 +2,8 @@ package carezza.desktop.layer;
 
 import java.util.List;
 import java.util.OptionalDouble;
+import java.util.Set;
+import java.util.stream.Collectors;
 
 import carezza.desktop.control.NumberRow;
 import carezza.desktop.state.AppState;
@@ -15,11 +17,13 @@ import carezza.model.DodgeBurnLayer;
 import carezza.model.ExposureLayer;
 import carezza.model.FrequencySeparationLayer;
 import carezza.model.GradientMapLayer;
+import carezza.model.GroupLayer;
 import carezza.model.HealLayer;
 import carezza.model.HueBandsLayer;
 import carezza.model.HueShiftLayer;
 import carezza.model.IrisLayer;
 import carezza.model.Layer;
+import carezza.model.LayerAttributes;
 import carezza.model.LevelsLayer;
 import carezza.model.LipsLayer;
 import carezza.model.LocalContrastLayer;
@@ -81,8 +85,31 @@ public final class LayerPanels {
       case LipsLayer l -> BrightenPanels.lips(rows, state);
       case VignetteLayer l -> vignette(rows);
       case SharpenLayer l -> sharpen(rows);
+      case GroupLayer l -> group(rows, state);
       case LockedLayer l -> throw new IllegalArgumentException("Nothing of it can be changed");
     }
+  }
+
+  private static void group(PanelRows rows, AppState state) {
+    rows.words(
+        "group-members",
+        GroupLayer.class,
+        l -> {
+          Set<String> members = state.document().stack().members(l.attributes().id());
+          return "Amount, mask and way of laying on hold for: "
+              + state.document().stack().layers().stream()
+                  .map(Layer::attributes)
+                  .filter(a -> members.contains(a.id()))
+                  .map(LayerAttributes::name)
+                  .collect(Collectors.joining(", "))
+              + ".";
+        });
+    rows.buttons(
+        PanelRows.button(
+            "take-apart",
+            "Take apart",
+            "The layers stay, the group goes",
+            state.selection()::takeApart));
   }
 
   private static void whiteBalance(PanelRows rows) {

@@ -25,7 +25,9 @@ import carezza.desktop.state.MaskPartState;
 import carezza.desktop.state.Pen;
 import carezza.desktop.state.ToolKind;
 import carezza.model.Layer;
+import carezza.model.LayerStack;
 import carezza.model.Mask;
+import carezza.model.Mask.ChangeMask;
 import carezza.model.Mask.Dilate;
 import carezza.model.Mask.Ellipse;
 import carezza.model.Mask.Feather;
@@ -251,6 +253,24 @@ public final class MaskPanel {
               "%.1f px",
               m -> ((Refine) m).sigma(),
               (m, v) -> new Refine(new Nothing(), v));
+      case ChangeMask c -> {
+        String other =
+            state.document().stack().find(c.layer()).map(l -> l.attributes().name()).orElse(null);
+        hint(
+            other == null
+                ? "The layer that it followed is gone: it covers nothing."
+                : "Where and as far as '%s' changes the picture.".formatted(other));
+        number(
+            place,
+            "changed-full",
+            "Full from",
+            "Difference that counts as full, in ΔE; 2 is just seen",
+            0.5,
+            20,
+            "ΔE %.1f",
+            m -> ((ChangeMask) m).full(),
+            (m, v) -> new ChangeMask(((ChangeMask) m).layer(), v));
+      }
       case LinkedMask l ->
           rows.action(
               "unlink",
@@ -450,9 +470,22 @@ public final class MaskPanel {
         link.getItems().add(item("link-" + id, other.attributes().name(), () -> start(new LinkedMask(id))));
       }
     }
+    Menu changed = new Menu("Only what a layer changed");
+    LayerStack stack = state.document().stack();
+    for (Layer other : stack.lowest(stack.indexOf(layer.attributes().id())).layers()) {
+      String id = other.attributes().id();
+      changed
+          .getItems()
+          .add(
+              item(
+                  "changed-" + id,
+                  other.attributes().name(),
+                  () -> join(Join.WITHIN, new ChangeMask(id, ChangeMask.SEEN))));
+    }
+    changed.setDisable(changed.getItems().isEmpty());
     copy.setDisable(copy.getItems().isEmpty());
     link.setDisable(link.getItems().isEmpty());
-    add.getItems().addAll(copy, link);
+    add.getItems().addAll(copy, link, changed);
     return add;
   }
 

@@ -8,6 +8,7 @@ import javafx.beans.property.ReadOnlyStringProperty;
 import carezza.desktop.geometry.FacePlacing;
 import carezza.model.ColourPaintLayer;
 import carezza.model.DodgeBurnLayer;
+import carezza.model.GroupLayer;
 import carezza.model.HealLayer;
 import carezza.model.Layer;
 import carezza.model.LayerKind;
@@ -181,6 +182,27 @@ public final class SelectionController {
     select(id);
   }
 
+  /** Takes the layer in hand and the one before it under one group, which comes into the hand. */
+  public void group() {
+    String id = selection.selected();
+    if (id != null) {
+      document.edit(null, p -> p.withStack(p.stack().grouped(id, LayerKind.GROUP.title())));
+      String group = document.stack().find(id).orElseThrow().attributes().group();
+      select(document.stack().find(id).orElseThrow() instanceof GroupLayer ? id : group);
+    }
+  }
+
+  /** Takes the layer in hand out of its group; of a group, all its members. */
+  public void takeApart() {
+    String id = selection.selected();
+    if (id != null) {
+      boolean group = document.stack().find(id).orElseThrow() instanceof GroupLayer;
+      String member = group ? document.stack().members(id).stream().findFirst().orElse(null) : id;
+      document.edit(null, p -> p.withStack(p.stack().ungrouped(id)));
+      select(member);
+    }
+  }
+
   /** Puts a copy of the layer in hand above it, and takes it in hand. */
   public void twice() {
     String id = selection.selected();
@@ -190,7 +212,11 @@ public final class SelectionController {
           null,
           p -> {
             LayerStack stack = p.stack().doubled(id);
-            fresh[0] = stack.layers().get(stack.indexOf(id) + 1).attributes().id();
+            fresh[0] =
+                stack.layers()
+                    .get(stack.indexOf(id) + 1 + p.stack().members(id).size())
+                    .attributes()
+                    .id();
             return p.withStack(stack);
           });
       select(fresh[0]);

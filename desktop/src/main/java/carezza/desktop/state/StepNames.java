@@ -75,6 +75,9 @@ public final class StepNames {
     if (!before.name().equals(name)) {
       return "Named " + name;
     }
+    if (!Objects.equals(before.group(), after.group())) {
+      return name + (after.group() == null ? ": out of its group" : ": into a group");
+    }
     if (before.on() != after.on()) {
       return name + (after.on() ? " switched on" : " switched off");
     }

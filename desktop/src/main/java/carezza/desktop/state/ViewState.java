@@ -1,10 +1,15 @@
 package carezza.desktop.state;
 
+import java.util.HashSet;
 import java.util.List;
+import java.util.Set;
+import java.util.function.Predicate;
+import java.util.stream.Collectors;
 import javafx.beans.property.BooleanProperty;
 import javafx.beans.property.ObjectProperty;
 import javafx.beans.property.ReadOnlyIntegerProperty;
 import javafx.beans.property.ReadOnlyIntegerWrapper;
+import javafx.beans.property.ReadOnlyProperty;
 import javafx.beans.property.SimpleBooleanProperty;
 import javafx.beans.property.SimpleObjectProperty;
 
@@ -35,6 +40,8 @@ public final class ViewState {
       new SimpleObjectProperty<>(ScreenColour.SRGB);
   private final ObjectProperty<CheckView> check = new SimpleObjectProperty<>();
 
+  private final ObjectProperty<Set<String>> folded = new SimpleObjectProperty<>(Set.of());
+
   public ViewState(DocumentState document) {
     this.document = document;
     document.sessionProperty().subscribe((was, is) -> asItIs());
@@ -43,12 +50,37 @@ public final class ViewState {
   /** The whole stack, in no special way: how a document begins to be looked at. */
   public void asItIs() {
     playhead.set(END);
+    folded.set(Set.of());
     comparison.set(Comparison.NONE);
     check.set(null);
     mirrored.set(false);
     maskShown.set(false);
     asShot.set(false);
     stageHeld.set(null);
+  }
+
+  // --- groups
+
+  /** Ids of the groups whose members stand behind them. */
+  public ReadOnlyProperty<Set<String>> foldedProperty() {
+    return folded;
+  }
+
+  public Set<String> folded() {
+    return folded.get();
+  }
+
+  public void turnFold(String group) {
+    Set<String> now = new HashSet<>(folded.get());
+    if (!now.remove(group)) {
+      now.add(group);
+    }
+    folded.set(Set.copyOf(now));
+  }
+
+  /** Unfolds such groups. */
+  public void unfold(Predicate<String> such) {
+    folded.set(folded.get().stream().filter(such.negate()).collect(Collectors.toUnmodifiableSet()));
   }
 
   // --- how much of the stack

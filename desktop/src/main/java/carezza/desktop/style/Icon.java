@@ -47,6 +47,7 @@ public enum Icon {
   SPARK("M8 3 A5 5 0 1 0 8.01 3 M6.5 5.5 A1.3 1.3 0 1 0 6.51 5.5"),
   LIPS("M1 8 C4 4 6.5 4.5 8 5.5 C9.5 4.5 12 4 15 8 C12 12.5 4 12.5 1 8 M1 8 C5 9 11 9 15 8"),
   LOCK("M4 7 H12 V14 H4 Z M5.5 7 V4.5 A2.5 2.5 0 0 1 10.5 4.5 V7"),
+  GROUP("M5 2.5 H13.5 V10 M2.5 5.5 H10.5 V13.5 H2.5 Z"),
   PLUS("M8 3 V13 M3 8 H13"),
   BACK("M7 3 L2 8 L7 13 M2 8 H10 C13 8 14 10 14 13"),
   FORTH("M9 3 L14 8 L9 13 M14 8 H6 C3 8 2 10 2 13"),
@@ -93,6 +94,7 @@ public enum Icon {
       case LIPS -> LIPS;
       case VIGNETTE -> FALL;
       case SHARPEN -> SHARP;
+      case GROUP -> GROUP;
     };
   }
 

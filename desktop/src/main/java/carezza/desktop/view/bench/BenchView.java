@@ -76,7 +76,15 @@ public final class BenchView implements AppView {
   public void use(ActionMap actions) {
     course.use(
         MenuBars.context(
-            actions, "layer-on", "layer-double", "layer-down", "layer-up", "page", "remove"));
+            actions,
+            "layer-on",
+            "layer-double",
+            "layer-down",
+            "layer-up",
+            "layer-group",
+            "layer-apart",
+            "page",
+            "remove"));
   }
 
   /** Shows what the layer in hand does, or where it acts. */

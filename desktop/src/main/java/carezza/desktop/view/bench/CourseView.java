@@ -2,9 +2,11 @@ package carezza.desktop.view.bench;
 
 import java.util.ArrayList;
 import java.util.EnumMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Set;
 import javafx.collections.MapChangeListener;
 import javafx.geometry.Bounds;
 import javafx.geometry.Pos;
@@ -90,6 +92,7 @@ public final class CourseView extends VBox {
     subscriptions.on(this::show, state.document().projectProperty());
     subscriptions.on(this::mark, state.view().playheadProperty());
     subscriptions.on(this::takeUp, state.selection().selectedProperty());
+    subscriptions.on(this::fold, state.view().foldedProperty());
     stages.needsLayoutProperty().subscribe((was, is) -> placePlayhead());
     show();
   }
@@ -112,7 +115,7 @@ public final class CourseView extends VBox {
     /** What the cards are, and where; all else they show of themselves. */
     List<Object> cards() {
       List<Object> all = new ArrayList<>(List.of(empty));
-      faces.forEach(f -> all.addAll(List.of(f.id(), f.stage())));
+      faces.forEach(f -> all.addAll(List.of(f.id(), f.stage(), String.valueOf(f.group()))));
       return all;
     }
   }
@@ -134,6 +137,7 @@ public final class CourseView extends VBox {
       }
     } else {
       build();
+      fold();
       mark();
     }
   }
@@ -151,6 +155,34 @@ public final class CourseView extends VBox {
     }
   }
 
+  /** Members of a folded group stand behind its card. */
+  private void fold() {
+    Set<String> behind = behind();
+    for (LayerCard card : cards) {
+      card.setVisible(!behind.contains(card.id()));
+      card.setManaged(card.isVisible());
+      card.fold(state.view().folded().contains(card.id()));
+    }
+    placePlayhead();
+  }
+
+  private Set<String> behind() {
+    Set<String> behind = new HashSet<>();
+    state.view().folded().forEach(g -> behind.addAll(state.document().stack().members(g)));
+    return behind;
+  }
+
+  /** The card itself, or that of the group it stands behind. */
+  private LayerCard seen(LayerCard card) {
+    LayerCard seen = card;
+    for (LayerCard each : cards) {
+      if (each.isVisible() && state.document().stack().members(each.id()).contains(card.id())) {
+        seen = seen.isVisible() ? seen : each;
+      }
+    }
+    return seen;
+  }
+
   /** Which card is in hand, and which lie beyond the playhead. */
   private void mark() {
     int playhead = state.view().playhead();
@@ -161,6 +193,10 @@ public final class CourseView extends VBox {
   }
 
   private void takeUp() {
+    String selected = state.selection().selected();
+    if (selected != null && behind().contains(selected)) {
+      state.view().unfold(g -> state.document().stack().members(g).contains(selected));
+    }
     mark();
     cards.stream()
         .filter(c -> c.id().equals(state.selection().selected()))
@@ -169,6 +205,9 @@ public final class CourseView extends VBox {
   }
 
   private void bringIntoSight(Node card) {
+    // A card that was just made has no place yet.
+    applyCss();
+    layout();
     double width = scroll.getContent().getLayoutBounds().getWidth();
     double seen = scroll.getViewportBounds().getWidth();
     if (width <= seen) {
@@ -201,7 +240,9 @@ public final class CourseView extends VBox {
     HBox row = new HBox(4);
     for (Layer layer : state.document().stack().layers()) {
       if (layer.attributes().stage() == stage) {
-        LayerCard card = new LayerCard(layer, state.selection(), this::dropped, this::showMenu);
+        LayerCard card =
+            new LayerCard(
+                layer, state.selection(), state.view()::turnFold, this::dropped, this::showMenu);
         card.show(thumbs.images().get(card.id()));
         cards.add(card);
         row.getChildren().add(card);
@@ -223,10 +264,12 @@ public final class CourseView extends VBox {
     for (Map.Entry<Stage, VBox> each : columns.entrySet()) {
       Bounds column = each.getValue().localToScene(each.getValue().getBoundsInLocal());
       if (sceneX >= column.getMinX() && sceneX < column.getMaxX()) {
+        Set<String> own = state.document().stack().members(card.id());
         int place =
             (int)
                 cards.stream()
-                    .filter(c -> c != card && c.stage() == each.getKey())
+                    .filter(c -> c != card && c.stage() == each.getKey() && !own.contains(c.id()))
+                    .map(this::seen)
                     .filter(
                         c -> c.localToScene(c.getBoundsInLocal()).getCenterX() < sceneX)
                     .count();
@@ -238,7 +281,7 @@ public final class CourseView extends VBox {
 
   private void choose(Stage stage, Button at) {
     List<LayerKind> kinds =
-        List.of(LayerKind.values()).stream().filter(k -> k.stage() == stage).toList();
+        LayerKind.MADE_ANEW.stream().filter(k -> k.stage() == stage).toList();
     if (kinds.size() == 1) {
       state.selection().add(kinds.getFirst());
       return;
@@ -281,7 +324,9 @@ public final class CourseView extends VBox {
   /** Right edge of the card before the playhead, in the rail's coordinates. */
   private double edge(int layers) {
     Node node =
-        layers == 0 || cards.isEmpty() ? start : cards.get(Math.min(layers, cards.size()) - 1);
+        layers == 0 || cards.isEmpty()
+            ? start
+            : seen(cards.get(Math.min(layers, cards.size()) - 1));
     return rail.sceneToLocal(node.localToScene(node.getBoundsInLocal())).getMaxX() + 2;
   }
 
@@ -297,7 +342,8 @@ public final class CourseView extends VBox {
   private void movePlayhead(MouseEvent e) {
     int nearest = 0;
     for (int i = 0; i <= cards.size(); i++) {
-      if (Math.abs(edge(i) - e.getX()) < Math.abs(edge(nearest) - e.getX())) {
+      // Of the members behind a folded group none counts before the whole.
+      if (Math.abs(edge(i) - e.getX()) <= Math.abs(edge(nearest) - e.getX())) {
         nearest = i;
       }
     }

@@ -23,6 +23,7 @@ import carezza.desktop.control.NumberRow;
 import carezza.desktop.control.Spring;
 import carezza.desktop.state.SelectionController;
 import carezza.desktop.style.Icon;
+import carezza.model.GroupLayer;
 import carezza.model.Layer;
 import carezza.model.LayerAttributes;
 import carezza.model.LockedLayer;
@@ -51,6 +52,7 @@ final class LayerCard extends VBox {
   private final Label name = new Label();
   private final Label amount = new Label();
   private final Button on = new Button();
+  private final Button fold = new Button();
   private final Tooltip whole = new Tooltip();
   private final Tooltip onTip = new Tooltip();
   private Face face;
@@ -60,21 +62,23 @@ final class LayerCard extends VBox {
   private boolean dragged;
 
   /** What a card shows of its layer; strokes do not. */
-  record Face(String id, String name, Stage stage, boolean on, double amount) {
+  record Face(String id, String name, Stage stage, String group, boolean on, double amount) {
 
     static Face of(Layer layer) {
       LayerAttributes a = layer.attributes();
-      return new Face(a.id(), a.name(), a.stage(), a.on(), a.amount());
+      return new Face(a.id(), a.name(), a.stage(), a.group(), a.on(), a.amount());
     }
   }
 
   /**
+   * @param turnFold folds the group of that id, or unfolds it
    * @param dropped takes the card and where in the scene it was let go
    * @param menu shows what can be done with it
    */
   LayerCard(
       Layer layer,
       SelectionController selection,
+      Consumer<String> turnFold,
       BiConsumer<LayerCard, Double> dropped,
       Consumer<LayerCard> menu) {
     super(3);
@@ -82,6 +86,7 @@ final class LayerCard extends VBox {
     id = attributes.id();
     stage = attributes.stage();
     this.selection = selection;
+    face = Face.of(layer);
     name.setWrapText(true);
     name.getStyleClass().add("card-name");
     name.setMinHeight(30);
@@ -91,6 +96,12 @@ final class LayerCard extends VBox {
     amount.getStyleClass().add("card-amount");
     amount.setMinWidth(Region.USE_PREF_SIZE);
     HBox top = new HBox(2, Icon.of(layer).node(), new Spring(), amount, on);
+    if (layer instanceof GroupLayer) {
+      getStyleClass().add("group");
+      dressFold(turnFold);
+      top.getChildren().add(1, fold);
+    }
+    turn("member", attributes.group() != null);
     top.setAlignment(Pos.CENTER_LEFT);
     thumb.setId("thumb-" + id);
     thumb.setPreserveRatio(true);
@@ -106,7 +117,7 @@ final class LayerCard extends VBox {
     setFocusTraversable(true);
     setAccessibleRole(AccessibleRole.BUTTON);
     Tooltip.install(this, whole);
-    show(Face.of(layer));
+    dress(face);
     addEventHandler(KeyEvent.KEY_PRESSED, this::pressed);
     setOnMousePressed(
         e -> {
@@ -129,12 +140,32 @@ final class LayerCard extends VBox {
     on.setVisible(!locked);
   }
 
+  private void dressFold(Consumer<String> turnFold) {
+    fold.getStyleClass().add("card-switch");
+    fold.setFocusTraversable(false);
+    fold.setMinWidth(Region.USE_PREF_SIZE);
+    fold.setId("fold-" + id);
+    fold.setTooltip(new Tooltip("Shows the layers of the group, or keeps them behind it"));
+    fold.setOnAction(e -> turnFold.accept(id));
+    fold(false);
+  }
+
+  /** Whether the layers of this group are behind it. */
+  void fold(boolean folded) {
+    fold.setText(folded ? "▸" : "◂");
+    fold.setAccessibleText(face.name() + (folded ? ", its layers behind it" : ", its layers beside it"));
+    turn("folded", folded);
+  }
+
   /** Shows what has changed of the layer; the card stays where it is, under the hand as it may be. */
   void show(Face now) {
-    if (now.equals(face)) {
-      return;
+    if (!now.equals(face)) {
+      face = now;
+      dress(now);
     }
-    face = now;
+  }
+
+  private void dress(Face now) {
     name.setText(now.name());
     amount.setText(Math.round(100 * now.amount()) + " %");
     whole.setText(now.name());

@@ -36,6 +36,7 @@ final class LayerGauges {
       case LIPS -> List.of("skinHue", "skinClipping");
       case VIGNETTE -> List.of("leadLight", "leadContrast", "distractions");
       case SHARPEN -> List.of("textureKept", "eyeFocus", "noise");
+      case GROUP -> List.of("textureKept", "formKept", "skinLightness", "skinHue");
     };
   }
 }
