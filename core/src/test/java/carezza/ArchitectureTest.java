@@ -12,7 +12,7 @@ public class ArchitectureTest {
 
   /** Each may use those before it and none after it. */
   private static final String[] FLOW = {
-    "problem", "file", "function", "image", "filter", "colour", "press", "metadata", "profile", "raw", "codec", "model", "face", "mask", "kernel", "render",
+    "problem", "file", "function", "image", "filter", "colour", "press", "metadata", "profile", "raw", "codec", "model", "face", "job", "mask", "kernel", "render",
     "measure", "project", "session"
   };
 
@@ -66,10 +66,10 @@ public class ArchitectureTest {
   }
 
   @Test
-  public void onlyProjectsAndBandsAreReadAsJson() {
+  public void onlyProjectsAndJobsAreReadAsJson() {
     ArchRuleDefinition.noClasses()
         .that()
-        .resideOutsideOfPackages("carezza.project..", "carezza.measure..")
+        .resideOutsideOfPackages("carezza.project..", "carezza.job..")
         .should()
         .dependOnClassesThat()
         .resideInAnyPackage("tools.jackson..", "com.fasterxml..")

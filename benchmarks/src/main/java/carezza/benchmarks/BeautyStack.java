@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.SplittableRandom;
 
 import carezza.colour.MonotoneCurve;
+import carezza.kernel.LayerType;
 import carezza.model.CurveLayer;
 import carezza.model.DodgeBurnLayer;
 import carezza.model.ExposureLayer;
@@ -15,7 +16,6 @@ import carezza.model.HealLayer;
 import carezza.model.HealLayer.Patch;
 import carezza.model.HealLayer.Source;
 import carezza.model.Layer;
-import carezza.model.LayerKind;
 import carezza.model.LayerStack;
 import carezza.model.Mask;
 import carezza.model.Point;
@@ -42,21 +42,21 @@ final class BeautyStack {
 
   private LayerStack stack() {
     List<Layer> layers = new ArrayList<>();
-    layers.add(new WhiteBalanceLayer(head(LayerKind.WHITE_BALANCE), 6200, 3));
-    layers.add(new ExposureLayer(head(LayerKind.EXPOSURE), 0.2, 0.3));
+    layers.add(new WhiteBalanceLayer(head(LayerType.WHITE_BALANCE), 6200, 3));
+    layers.add(new ExposureLayer(head(LayerType.EXPOSURE), 0.2, 0.3));
     layers.add(heal(300, fw / 80));
     layers.add(heal(100, fw / 200));
     layers.add(
-        ((FrequencySeparationLayer) LayerKind.FREQUENCY_SEPARATION.fresh())
+        ((FrequencySeparationLayer) LayerType.FREQUENCY_SEPARATION.fresh())
             .withRadius(fw / 85)
             .withAreas(areas(20)));
     layers.add(dodgeBurn(500, fw / 60));
     layers.add(dodgeBurn(400, fw / 30));
     layers.add(dodgeBurn(60, fw / 8));
-    layers.add(LayerKind.SKIN_TONE_EVENING.fresh());
+    layers.add(LayerType.SKIN_TONE_EVENING.fresh());
     layers.add(
         new SkinToneEveningLayer(
-            LayerKind.SKIN_TONE_EVENING.fresh().attributes(),
+            LayerType.SKIN_TONE_EVENING.fresh().attributes(),
             0.2,
             0,
             new SkinToneEveningLayer.Target(62, 28, 52),
@@ -68,18 +68,18 @@ final class BeautyStack {
     layers.add(curve(new Mask.Invert(oval(1.2)), -0.04));
     layers.add(
         new WhiteBalanceLayer(
-            head(LayerKind.WHITE_BALANCE)
+            head(LayerType.WHITE_BALANCE)
                 .withStage(carezza.model.Stage.GRADE)
                 .withMask(oval(1.5))
                 .withAmount(0.3),
             6900,
             0));
-    layers.add(LayerKind.TEETH.fresh());
-    layers.add(LayerKind.SCLERA.fresh());
-    layers.add(LayerKind.VIGNETTE.fresh());
+    layers.add(LayerType.TEETH.fresh());
+    layers.add(LayerType.SCLERA.fresh());
+    layers.add(LayerType.VIGNETTE.fresh());
     layers.add(
         new ExposureLayer(
-            head(LayerKind.EXPOSURE)
+            head(LayerType.EXPOSURE)
                 .withStage(carezza.model.Stage.FINISH)
                 .withMask(new Mask.Gradient(new Point(0, fw), new Point(0, 4 * fw))),
             -0.3,
@@ -89,7 +89,7 @@ final class BeautyStack {
     return new LayerStack(layers);
   }
 
-  private static carezza.model.LayerAttributes head(LayerKind kind) {
+  private static carezza.model.LayerAttributes head(LayerType kind) {
     return kind.fresh().attributes();
   }
 
@@ -110,7 +110,7 @@ final class BeautyStack {
               Stroke.dab(at.x(), at.y(), radius * random.nextDouble(0.5, 1.5), 0.35),
               new Source(4 * Math.round(radius), 0)));
     }
-    return ((HealLayer) LayerKind.HEAL.fresh()).withPatches(patches);
+    return ((HealLayer) LayerType.HEAL.fresh()).withPatches(patches);
   }
 
   private Stroke stroke(double radius, double strength) {
@@ -134,7 +134,7 @@ final class BeautyStack {
   }
 
   private Layer dodgeBurn(int count, double radius) {
-    return ((DodgeBurnLayer) LayerKind.DODGE_BURN.fresh())
+    return ((DodgeBurnLayer) LayerType.DODGE_BURN.fresh())
         .withMasks(painted(count, radius), painted(count, radius));
   }
 
@@ -150,7 +150,7 @@ final class BeautyStack {
 
   private Layer curve(Mask mask, double rise) {
     return new CurveLayer(
-        head(LayerKind.CURVE).withMask(mask),
+        head(LayerType.CURVE).withMask(mask),
         List.of(
             new MonotoneCurve.Point(0, 0),
             new MonotoneCurve.Point(0.5, 0.5 + rise),
@@ -172,6 +172,6 @@ final class BeautyStack {
 
   private static Layer sharpen(double radius, double gain) {
     return new SharpenLayer(
-        head(LayerKind.SHARPEN), List.of(new SharpenLayer.Band(radius, gain)), 4);
+        head(LayerType.SHARPEN), List.of(new SharpenLayer.Band(radius, gain)), 4);
   }
 }

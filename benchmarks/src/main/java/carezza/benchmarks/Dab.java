@@ -19,10 +19,10 @@ import org.openjdk.jmh.annotations.Warmup;
 import carezza.image.Area;
 import carezza.image.Cancellation;
 import carezza.image.Picture;
+import carezza.kernel.LayerType;
 import carezza.mask.Regions;
 import carezza.model.DodgeBurnLayer;
 import carezza.model.Layer;
-import carezza.model.LayerKind;
 import carezza.model.LayerStack;
 import carezza.model.Stroke;
 import carezza.render.IncrementalRenderer;
@@ -63,7 +63,7 @@ public class Dab {
     LayerStack stack = BeautyStack.on(portrait.faces());
     Layer sculpt =
         stack.layers().stream()
-            .filter(l -> LayerKind.of(l) == LayerKind.DODGE_BURN)
+            .filter(l -> LayerType.of(l) == LayerType.DODGE_BURN)
             .reduce((first, last) -> last)
             .orElseThrow();
     for (int i = 0; i < 64; i++) {

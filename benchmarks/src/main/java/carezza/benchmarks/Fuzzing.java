@@ -17,7 +17,7 @@ import carezza.file.AtomicFile;
 import carezza.image.Area;
 import carezza.image.Picture;
 import carezza.image.Plane;
-import carezza.model.LayerKind;
+import carezza.kernel.LayerType;
 import carezza.model.LayerStack;
 import carezza.problem.Problem;
 import carezza.project.Document;
@@ -122,7 +122,7 @@ final class Fuzzing {
       if (i == 1) {
         Document fresh = ProjectFile.start(file, "seed.png");
         List<carezza.model.Layer> layers = new ArrayList<>();
-        for (LayerKind kind : LayerKind.values()) {
+        for (LayerType kind : LayerType.values()) {
           layers.add(kind.fresh());
         }
         Document worked = fresh.with(fresh.project().withStack(new LayerStack(layers)), null);

@@ -15,10 +15,10 @@ import carezza.image.Area;
 import carezza.image.Cancellation;
 import carezza.image.Picture;
 import carezza.image.Plane;
+import carezza.kernel.LayerType;
 import carezza.mask.RepairCoverage;
 import carezza.model.HealLayer;
 import carezza.model.HealLayer.Patch;
-import carezza.model.LayerKind;
 import carezza.model.LayerStack;
 import carezza.model.Project;
 import carezza.problem.Problem;
@@ -100,7 +100,7 @@ final class HealQuality {
     Document started = ProjectFile.start(folder.resolve("photo.jpg"));
     Session session = new Session(started.photograph());
     Project project = session.withFace(started.project(), Cancellation.NONE);
-    HealLayer layer = ((HealLayer) LayerKind.HEAL.fresh()).withPatches(spots);
+    HealLayer layer = ((HealLayer) LayerType.HEAL.fresh()).withPatches(spots);
     Project with = project.withStack(LayerStack.of(layer));
     return session.renderer().renderOnce(session.scene(with), 0, Cancellation.NONE);
   }

@@ -26,16 +26,16 @@ import carezza.desktop.app.Display;
 import carezza.desktop.app.Shell;
 import carezza.desktop.state.AppState;
 import carezza.desktop.state.Brush;
+import carezza.kernel.LayerType;
 import carezza.model.CurveLayer;
 import carezza.model.GradientMapLayer;
 import carezza.model.HueBandsLayer;
 import carezza.model.Layer;
-import carezza.model.LayerKind;
-import carezza.model.LayerValue;
 import carezza.model.Mask;
 import carezza.model.MonochromeLayer;
 import carezza.model.Point;
 import carezza.model.Project;
+import carezza.model.RecordValue;
 import carezza.model.SkinToneEveningLayer.Target;
 import carezza.model.Tint;
 import carezza.project.Document;
@@ -88,7 +88,7 @@ final class Interaction {
   /**
    * A value of each layer of colour, range and eyes, put on top of its stage, moved as by a slider.
    *
-   * @param kinds only these, by the names of {@link LayerKind}; none for all
+   * @param kinds only these, by the names of {@link LayerType}; none for all
    */
   static void colours(List<String> kinds) throws Exception {
     new Interaction()
@@ -142,10 +142,10 @@ final class Interaction {
     rest();
   }
 
-  private void selectTheLast(LayerKind kind) throws Exception {
+  private void selectTheLast(LayerType kind) throws Exception {
     select(
         view.state().document().stack().layers().stream()
-            .filter(l -> LayerKind.of(l) == kind)
+            .filter(l -> LayerType.of(l) == kind)
             .reduce((first, last) -> last)
             .map(Layer::attributes)
             .orElseThrow()
@@ -153,7 +153,7 @@ final class Interaction {
   }
 
   private void mask() throws Exception {
-    selectTheLast(LayerKind.DODGE_BURN);
+    selectTheLast(LayerType.DODGE_BURN);
     on(
         () -> {
           AppState state = view.state();
@@ -161,7 +161,7 @@ final class Interaction {
           return null;
         });
     strokes("strokes of 400 px inside edges");
-    selectTheLast(LayerKind.CURVE);
+    selectTheLast(LayerType.CURVE);
     on(
         () -> {
           view.state().view().maskShownProperty().set(true);
@@ -180,7 +180,7 @@ final class Interaction {
   }
 
   private void paint() throws Exception {
-    selectTheLast(LayerKind.DODGE_BURN);
+    selectTheLast(LayerType.DODGE_BURN);
     strokes("strokes");
   }
 
@@ -204,7 +204,7 @@ final class Interaction {
       select(layer.attributes().id());
       Thread.sleep(TO_THE_SLIDER_MILLIS);
       slide(
-          LayerKind.of(layer).toString(), (l, t) -> l.with(l.attributes().withAmount(1 - 0.8 * t)));
+          LayerType.of(layer).toString(), (l, t) -> l.with(l.attributes().withAmount(1 - 0.8 * t)));
       rest();
       on(
           () -> {
@@ -215,26 +215,26 @@ final class Interaction {
   }
 
   private void colour() throws Exception {
-    value(LayerKind.SKIN_TONE_EVENING, "redness", 0.1, 0.9);
-    value(LayerKind.SKIN_MATCH, "colour", 0.1, 1);
+    value(LayerType.SKIN_TONE_EVENING, "redness", 0.1, 0.9);
+    value(LayerType.SKIN_MATCH, "colour", 0.1, 1);
     fresh(
-        LayerKind.HUE_BANDS,
+        LayerType.HUE_BANDS,
         (l, t) ->
             ((HueBandsLayer) l)
                 .with(HueBandsLayer.Family.ORANGE, new HueBandsLayer.Trim(20 * t, 0, 0)));
-    value(LayerKind.SKIN_DEPTH, "strength", 0.1, 1);
-    value(LayerKind.DESATURATE, "share", 0.1, 0.9);
+    value(LayerType.SKIN_DEPTH, "strength", 0.1, 1);
+    value(LayerType.DESATURATE, "share", 0.1, 0.9);
     fresh(
-        LayerKind.COLOUR_BALANCE,
-        (l, t) -> LayerValue.with(l, "darks", new Tint(265, 20 * t)));
+        LayerType.COLOUR_BALANCE,
+        (l, t) -> RecordValue.with(l, "darks", new Tint(265, 20 * t)));
     fresh(
-        LayerKind.GRADIENT_MAP,
+        LayerType.GRADIENT_MAP,
         (l, t) -> ((GradientMapLayer) l).with(1, new Target(50, 10 + 40 * t, 50)));
-    fresh(LayerKind.MONOCHROME, (l, t) -> ((MonochromeLayer) l).with(HueBandsLayer.Family.ORANGE, 30 * t));
-    value(LayerKind.SATURATION, "saturation", -0.5, 0.5);
-    value(LayerKind.HUE_SHIFT, "turn", 5, 40);
+    fresh(LayerType.MONOCHROME, (l, t) -> ((MonochromeLayer) l).with(HueBandsLayer.Family.ORANGE, 30 * t));
+    value(LayerType.SATURATION, "saturation", -0.5, 0.5);
+    value(LayerType.HUE_SHIFT, "turn", 5, 40);
     fresh(
-        LayerKind.CURVE,
+        LayerType.CURVE,
         (l, t) ->
             ((CurveLayer) l)
                 .withLuminance(
@@ -242,26 +242,26 @@ final class Interaction {
                         new MonotoneCurve.Point(0, 0),
                         new MonotoneCurve.Point(0.5, 0.4 + 0.2 * t),
                         new MonotoneCurve.Point(1, 1))));
-    value(LayerKind.TEETH, "target", 4, 14);
-    value(LayerKind.SCLERA, "target", 2, 9);
-    value(LayerKind.IRIS, "contrast", 0.1, 0.6);
-    value(LayerKind.CATCHLIGHT, "gain", 0.1, 0.9);
-    value(LayerKind.LIPS, "target", 20, 45);
+    value(LayerType.TEETH, "target", 4, 14);
+    value(LayerType.SCLERA, "target", 2, 9);
+    value(LayerType.IRIS, "contrast", 0.1, 0.6);
+    value(LayerType.CATCHLIGHT, "gain", 0.1, 0.9);
+    value(LayerType.LIPS, "target", 20, 45);
     // Last, on a program that is warm: all the stack lies above them.
-    value(LayerKind.WHITE_BALANCE, "temperature", 5200, 7600);
-    value(LayerKind.EXPOSURE, "stops", -0.5, 0.5);
-    value(LayerKind.LEVELS, "black", 0, 0.1);
-    value(LayerKind.LEVELS, "darks", 0.1, 1);
-    value(LayerKind.LOCAL_CONTRAST, "contrast", 0.1, 0.6);
-    value(LayerKind.LOCAL_CONTRAST, "haze", 0.1, 0.6);
+    value(LayerType.WHITE_BALANCE, "temperature", 5200, 7600);
+    value(LayerType.EXPOSURE, "stops", -0.5, 0.5);
+    value(LayerType.LEVELS, "black", 0, 0.1);
+    value(LayerType.LEVELS, "darks", 0.1, 1);
+    value(LayerType.LOCAL_CONTRAST, "contrast", 0.1, 0.6);
+    value(LayerType.LOCAL_CONTRAST, "haze", 0.1, 0.6);
   }
 
-  private void value(LayerKind kind, String name, double from, double to) throws Exception {
-    fresh(kind, (l, t) -> LayerValue.with(l, name, from + t * (to - from)));
+  private void value(LayerType kind, String name, double from, double to) throws Exception {
+    fresh(kind, (l, t) -> RecordValue.with(l, name, from + t * (to - from)));
   }
 
   /** Adds a layer, moves one of its values, and takes it back. */
-  private void fresh(LayerKind kind, Slide slide) throws Exception {
+  private void fresh(LayerType kind, Slide slide) throws Exception {
     if (!wanted.isEmpty() && !wanted.contains(kind.name())) {
       return;
     }
@@ -272,7 +272,7 @@ final class Interaction {
         });
     rest();
     Thread.sleep(TO_THE_SLIDER_MILLIS);
-    slide(kind.title(), slide);
+    slide(kind.key(), slide);
     rest();
     on(
         () -> {

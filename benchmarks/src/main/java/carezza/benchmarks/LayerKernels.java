@@ -17,9 +17,9 @@ import org.openjdk.jmh.annotations.Warmup;
 
 import carezza.image.Cancellation;
 import carezza.image.Picture;
+import carezza.kernel.LayerType;
 import carezza.mask.Regions;
 import carezza.model.Layer;
-import carezza.model.LayerKind;
 import carezza.model.LayerStack;
 import carezza.render.Pyramid;
 import carezza.render.RenderInput;
@@ -37,7 +37,7 @@ public class LayerKernels {
 
   private static final int LEVEL = 1;
 
-  @Param public LayerKind kind;
+  @Param public LayerType kind;
 
   private Renderer renderer;
   private RenderInput scene;
@@ -52,7 +52,7 @@ public class LayerKernels {
         Regions.find(pyramid.level(Regions.level(portrait.faces())), portrait.faces());
     Layer layer =
         BeautyStack.on(portrait.faces()).layers().stream()
-            .filter(l -> LayerKind.of(l) == kind)
+            .filter(l -> LayerType.of(l) == kind)
             .findFirst()
             .orElseThrow();
     renderer = new Renderer(pyramid, new TileCache(1L << 28));

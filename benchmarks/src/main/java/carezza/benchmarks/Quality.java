@@ -44,7 +44,7 @@ final class Quality {
   static void run(Path portraits, Path report) throws IOException, Problem {
     List<Path> folders = folders(portraits);
     List<String> lines = new ArrayList<>();
-    lines.add("| | " + String.join(" | ", REGIONS.stream().map(SemanticRegion::words).toList()) + " |");
+    lines.add("| | " + String.join(" | ", REGIONS.stream().map(r -> r.name().toLowerCase(Locale.ROOT)).toList()) + " |");
     lines.add("|---".repeat(REGIONS.size() + 1) + "|");
     lines.add("| bar |" + cells(BARS));
     for (Path folder : folders) {

@@ -20,9 +20,9 @@ import org.openjdk.jmh.annotations.Warmup;
 import carezza.image.Area;
 import carezza.image.Cancellation;
 import carezza.image.Picture;
+import carezza.kernel.LayerType;
 import carezza.model.HealLayer;
 import carezza.model.HealLayer.Patch;
-import carezza.model.LayerKind;
 import carezza.model.LayerStack;
 import carezza.model.Project;
 import carezza.problem.Problem;
@@ -54,7 +54,7 @@ public class Spot {
 
   private Session session;
   private Project project;
-  private final HealLayer heal = (HealLayer) LayerKind.HEAL.fresh();
+  private final HealLayer heal = (HealLayer) LayerType.HEAL.fresh();
   private IncrementalRenderer live;
   private int next;
   private Picture view;

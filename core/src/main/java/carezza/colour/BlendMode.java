@@ -8,28 +8,22 @@ import java.util.function.DoubleBinaryOperator;
  * with the working space's own weights of luminosity.
  */
 public enum BlendMode {
-  NORMAL("Normal", (b, s) -> s),
-  DARKEN("Darken", Math::min),
-  MULTIPLY("Multiply", Blends::multiply),
-  LIGHTEN("Lighten", Math::max),
-  SCREEN("Screen", Blends::screen),
-  OVERLAY("Overlay", Blends::overlay),
-  SOFT_LIGHT("Soft light", Blends::softLight),
-  HARD_LIGHT("Hard light", Blends::hardLight),
-  LINEAR_LIGHT("Linear light", (b, s) -> Math.clamp(b + 2 * s - 1, 0, 1)),
-  COLOUR("Colour", null),
-  LUMINOSITY("Luminosity", null);
+  NORMAL((b, s) -> s),
+  DARKEN(Math::min),
+  MULTIPLY(Blends::multiply),
+  LIGHTEN(Math::max),
+  SCREEN(Blends::screen),
+  OVERLAY(Blends::overlay),
+  SOFT_LIGHT(Blends::softLight),
+  HARD_LIGHT(Blends::hardLight),
+  LINEAR_LIGHT((b, s) -> Math.clamp(b + 2 * s - 1, 0, 1)),
+  COLOUR(null),
+  LUMINOSITY(null);
 
-  private final String title;
   private final DoubleBinaryOperator channel;
 
-  BlendMode(String title, DoubleBinaryOperator channel) {
-    this.title = title;
+  BlendMode(DoubleBinaryOperator channel) {
     this.channel = channel;
-  }
-
-  public String title() {
-    return title;
   }
 
   /**

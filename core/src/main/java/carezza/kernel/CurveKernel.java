@@ -8,19 +8,21 @@ import carezza.function.LookupTable;
 import carezza.image.ParallelRows;
 import carezza.image.Picture;
 import carezza.image.Plane;
+import carezza.mask.EvaluationContext;
 import carezza.model.CurveLayer;
 
 /** Curves: first on luma, channels in ratio, then on each channel (Fritsch and Carlson 1980), last a toe that lifts black. */
-final class CurveKernel {
+final class CurveKernel implements LayerKernel<CurveLayer, Measurements> {
 
-  private CurveKernel() {}
 
-  static Effect effect(CurveLayer layer) {
+  @Override
+  public Effect effect(
+      CurveLayer layer, Measurements none, EvaluationContext context) {
     Luminance.Curve luminance =
         straight(layer.luminance())
             ? null
             : new Luminance.Curve(new MonotoneCurve(layer.luminance())::at);
-    LookupTable toe = layer.matte() == 0 ? null : ColourKernels.toe(layer.matte()).table();
+    LookupTable toe = layer.matte() == 0 ? null : toe(layer.matte()).table();
     LookupTable[] channels = {table(layer.red()), table(layer.green()), table(layer.blue())};
     return Effect.perPixel(
         own -> {
@@ -57,5 +59,16 @@ final class CurveKernel {
             v[i] = curve.at(v[i]);
           }
         });
+  }
+
+  /** A curve from black raised to {@code matte}, that meets the straight line with its slope. */
+  static MonotoneCurve toe(double matte) {
+    return new MonotoneCurve(
+        java.util.List.of(
+            new MonotoneCurve.Point(0, matte),
+            new MonotoneCurve.Point(1.2 * matte, 1.55 * matte),
+            new MonotoneCurve.Point(
+                Math.min(0.9, 3 * matte + 0.02), Math.min(0.9, 3 * matte + 0.02) + 0.02 * matte),
+            new MonotoneCurve.Point(1, 1)));
   }
 }

@@ -25,13 +25,26 @@ import carezza.model.Mask;
  * keep colour k the result is k x (function on luma, channels in ratio) + (1 − k) x (function on every
  * channel).
  */
-final class DodgeBurnKernel {
+final class DodgeBurnKernel implements LayerKernel<DodgeBurnLayer, Measurements> {
 
   private static final int STEPS = 1024;
 
-  private DodgeBurnKernel() {}
 
-  static Effect effect(DodgeBurnLayer layer, EvaluationContext context) {
+  @Override
+  public DodgeBurnLayer within(DodgeBurnLayer layer, Area photographArea) {
+    return layer.withMasks(
+        Masks.within(layer.dodgeMask(), photographArea),
+        Masks.within(layer.burnMask(), photographArea));
+  }
+
+  @Override
+  public boolean idle(DodgeBurnLayer layer) {
+    return layer.dodgeMask() instanceof Mask.Nothing && layer.burnMask() instanceof Mask.Nothing;
+  }
+
+  @Override
+  public Effect effect(
+      DodgeBurnLayer layer, Measurements none, EvaluationContext context) {
     int reach =
         Math.max(Masks.reach(layer.lit(), context.scale()), Masks.reach(layer.shaded(), context.scale()));
     Bend dodge = Bend.of(layer.method(), layer.dodge(), layer.lit(), layer.keepColour());

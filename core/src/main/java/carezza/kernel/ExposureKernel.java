@@ -6,6 +6,7 @@ import carezza.colour.Transfer;
 import carezza.function.LookupTable;
 import carezza.image.ParallelRows;
 import carezza.image.Picture;
+import carezza.mask.EvaluationContext;
 import carezza.model.ExposureLayer;
 
 /**
@@ -13,7 +14,7 @@ import carezza.model.ExposureLayer;
  * a knee k by k + (1−k) tanh((v−k)/(1−k)), which meets the straight part with slope 1 and nears white
  * without reaching it; the other channels keep their ratio, so lights keep their hue.
  */
-final class ExposureKernel {
+final class ExposureKernel implements LayerKernel<ExposureLayer, Measurements> {
 
   /** How far below white the knee lies at full recovery. */
   private static final float DEEPEST_KNEE = 0.5f;
@@ -23,9 +24,10 @@ final class ExposureKernel {
 
   private static final int STEPS = 1024;
 
-  private ExposureKernel() {}
 
-  static Effect effect(ExposureLayer layer) {
+  @Override
+  public Effect effect(
+      ExposureLayer layer, Measurements none, EvaluationContext context) {
     double gain = Math.pow(2, layer.stops());
     double knee = 1 - DEEPEST_KNEE * layer.recover();
     // Of the largest channel, encoded, before: what happens to the light of all three.

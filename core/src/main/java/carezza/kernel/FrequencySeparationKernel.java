@@ -1,5 +1,6 @@
 package carezza.kernel;
 
+import java.util.List;
 import java.util.function.UnaryOperator;
 
 import carezza.colour.Lab;
@@ -26,19 +27,21 @@ import carezza.model.SemanticRegion;
  * low band on their own. The high band gets its gain. On request what lies between the
  * split and the form is a band of its own, with its own gain.
  */
-final class FrequencySeparationKernel {
+final class FrequencySeparationKernel implements LayerKernel<FrequencySeparationLayer, Measurements> {
 
   /** Sigma of the evening, and of what counts as form, as shares of the face width. */
   private static final double EVENING = 1 / 30.0;
 
   private static final double FORM = 1 / 18.0;
 
-  private FrequencySeparationKernel() {}
 
-  static Measurements.Separation measure(FrequencySeparationLayer layer, Probe probe) {
-    if (layer.radius() != null) {
-      return new Measurements.Separation(layer.radius());
-    }
+  @Override
+  public boolean measures(FrequencySeparationLayer layer) {
+    return layer.radius() == null;
+  }
+
+  @Override
+  public Measurements.Separation measure(FrequencySeparationLayer layer, Probe probe) {
     EvaluationContext context = probe.site();
     Plane skin = context.regions().coverage(SemanticRegion.FACE_SKIN, context.whole(), context.level());
     double advised =
@@ -46,7 +49,21 @@ final class FrequencySeparationKernel {
     return new Measurements.Separation(advised / context.scale());
   }
 
-  static FrequencySeparationLayer within(FrequencySeparationLayer layer, Area photographArea) {
+  @Override
+  public FrequencySeparationLayer measured(FrequencySeparationLayer full) {
+    return new FrequencySeparationLayer(
+        full.attributes(), full.radius(), full.split(), 1, 1, 0, full.edgeGuard(), List.of());
+  }
+
+  @Override
+  public FrequencySeparationLayer resolve(FrequencySeparationLayer layer, Measurements read) {
+    return read instanceof Measurements.Separation advised
+        ? layer.withRadius(advised.advisedRadius())
+        : layer;
+  }
+
+  @Override
+  public FrequencySeparationLayer within(FrequencySeparationLayer layer, Area photographArea) {
     return layer.withAreas(
         layer.areas().stream()
             .map(
@@ -60,7 +77,9 @@ final class FrequencySeparationKernel {
             .toList());
   }
 
-  static Effect effect(FrequencySeparationLayer layer, EvaluationContext context) {
+  @Override
+  public Effect effect(
+      FrequencySeparationLayer layer, Measurements read, EvaluationContext context) {
     return new Separation(layer, context, LowBand.of(context, layer.radius() * context.scale()), null);
   }
 

@@ -30,7 +30,7 @@ import carezza.model.SemanticRegion;
  * Clones are taken as they are, or with their mean moved; a reduced repair keeps its own texture over the
  * membrane of its surroundings' tone.
  */
-final class HealKernel {
+final class HealKernel implements LayerKernel<HealLayer, Measurements> {
 
   /** Coverage from which a pixel counts as part of a patch. */
   private static final float INSIDE = 0.02f;
@@ -49,22 +49,29 @@ final class HealKernel {
   /** Share of skin from which a patch is healed as skin. */
   static final double SKIN = 0.5;
 
-  private HealKernel() {}
 
-  static boolean measures(HealLayer layer) {
+  @Override
+  public boolean measures(HealLayer layer) {
     return layer.patches().stream().anyMatch(Patch::open);
   }
 
-  static Measurements.HealSources measure(HealLayer layer, Probe probe) {
+  @Override
+  public Measurements.HealSources measure(HealLayer layer, Probe probe) {
     return new Measurements.HealSources(HealSourceFinder.sources(layer, probe));
   }
 
   /** Only the patches that touch the area; neighbours stay, as they limit each other's rims. */
-  static HealLayer within(HealLayer layer, Area photographArea) {
+  @Override
+  public HealLayer within(HealLayer layer, Area photographArea) {
     return layer.withPatches(
         layer.patches().stream()
             .filter(p -> surroundings(p.area()).intersects(photographArea))
             .toList());
+  }
+
+  @Override
+  public boolean idle(HealLayer layer) {
+    return layer.patches().isEmpty();
   }
 
   /** Where a patch can matter: its own place and the rims of its neighbours. */
@@ -73,7 +80,11 @@ final class HealKernel {
   }
 
   /** With the sources that were found put into the patches that had none. */
-  static HealLayer resolve(HealLayer layer, Measurements.HealSources found) {
+  @Override
+  public HealLayer resolve(HealLayer layer, Measurements read) {
+    if (!(read instanceof Measurements.HealSources found)) {
+      return layer;
+    }
     List<Patch> patches = new ArrayList<>();
     for (int i = 0; i < layer.patches().size(); i++) {
       Patch patch = layer.patches().get(i);
@@ -82,7 +93,9 @@ final class HealKernel {
     return layer.withPatches(patches);
   }
 
-  static Effect effect(HealLayer layer, EvaluationContext context) {
+  @Override
+  public Effect effect(
+      HealLayer layer, Measurements read, EvaluationContext context) {
     List<Placed> placed = new ArrayList<>();
     for (Patch patch : layer.patches()) {
       for (Piece piece : patch.pieces()) {

@@ -70,4 +70,19 @@ final class Hues {
         360,
         2);
   }
+
+  /** Turns a colour by degrees and scales its chroma. */
+  static void turn(float[] a, float[] b, int i, float degrees, float factor) {
+    if (degrees == 0) {
+      a[i] *= factor;
+      b[i] *= factor;
+      return;
+    }
+    double t = Math.toRadians(degrees);
+    float cos = (float) Math.cos(t) * factor;
+    float sin = (float) Math.sin(t) * factor;
+    float x = a[i];
+    a[i] = cos * x - sin * b[i];
+    b[i] = sin * x + cos * b[i];
+  }
 }

@@ -5,7 +5,6 @@ import carezza.filter.GaussianBlur;
 import carezza.image.Area;
 import carezza.image.Plane;
 import carezza.mask.EvaluationContext;
-import carezza.model.CatchlightLayer;
 import carezza.model.IrisLayer;
 
 /**
@@ -13,29 +12,40 @@ import carezza.model.IrisLayer;
  * so pupil, rim and catchlights stay as they are. Catchlights are what lies far above the iris' median;
  * they go a share of the way to white, so where there is none none is made.
  */
-final class IrisKernel {
-
-  private static final double MOST_CONTRAST = 0.6;
-  private static final double MOST_LIFT = 6;
+final class IrisKernel implements LayerKernel<IrisLayer, Measurements.Tone> {
 
   /** Sigma of what counts as around, as a share of the face width. */
   private static final double AROUND = 1 / 70.0;
 
   /** L* above the median from which a place is a light in the eye, and from which it is all light. */
-  private static final float LIGHT_FROM = 18;
+  static final float LIGHT_FROM = 18;
 
-  private static final float LIGHT = 34;
+  static final float LIGHT = 34;
 
-  private IrisKernel() {}
+  @Override
+  public boolean measures(IrisLayer layer) {
+    return true;
+  }
 
-  static Effect iris(IrisLayer layer, Measurements.Tone tone, EvaluationContext context) {
+  @Override
+  public Measurements.Tone measure(IrisLayer layer, Probe probe) {
+    return Whitening.under(layer.attributes().mask(), probe);
+  }
+
+  @Override
+  public IrisLayer measured(IrisLayer full) {
+    return new IrisLayer(full.attributes(), 0, 0, 0, false);
+  }
+
+  @Override
+  public Effect effect(IrisLayer layer, Measurements.Tone tone, EvaluationContext context) {
     if (!tone.found()) {
       return Effect.perPixel(own -> own);
     }
     double sigma = Math.max(0.5, context.faceWidth() * AROUND);
     float gain =
-        (float) (layer.force() ? layer.contrast() : Math.min(MOST_CONTRAST, layer.contrast()));
-    float lift = (float) (layer.force() ? layer.lift() : Math.min(MOST_LIFT, layer.lift()));
+        (float) (layer.force() ? layer.contrast() : Math.min(context.job().limit("iris", "mostContrast"), layer.contrast()));
+    float lift = (float) (layer.force() ? layer.lift() : Math.min(context.job().limit("iris", "mostLift"), layer.lift()));
     float chroma = (float) layer.chroma();
     float middle = (float) Math.clamp(tone.l(), 5, 95);
     return Effect.reaching(
@@ -53,23 +63,6 @@ final class IrisKernel {
                 a[i] *= 1 + light * chroma;
                 b[i] *= 1 + light * chroma;
               });
-        });
-  }
-
-  static Effect catchlight(CatchlightLayer layer, Measurements.Tone tone) {
-    if (!tone.found()) {
-      return Effect.perPixel(own -> own);
-    }
-    float middle = (float) tone.l();
-    return LabPixels.effect(
-        (l, a, b, i) -> {
-          float light = LabPixels.rise(l[i], middle + LIGHT_FROM, middle + LIGHT);
-          if (light > 0) {
-            l[i] += light * (float) layer.gain() * Math.max(0, 100 - l[i]);
-            float keep = 1 - light * (float) layer.neutral();
-            a[i] *= keep;
-            b[i] *= keep;
-          }
         });
   }
 }

@@ -12,7 +12,7 @@ import carezza.model.LevelsLayer;
  * Range: lights and darks by stops that follow the lightness around a pixel, smoothed within edges, so
  * that the contrast inside them stays; then the encoded channels from black … white to 0 … 1.
  */
-final class LevelsKernel {
+final class LevelsKernel implements LayerKernel<LevelsLayer, Measurements> {
 
   /** Sigma of what counts as around, as a share of the face width. */
   private static final double AROUND = 1 / 10.0;
@@ -24,19 +24,20 @@ final class LevelsKernel {
   private static final LookupTable ROOT =
       new LookupTable(s -> Math.pow(2, s * Transfer.ROOT), -2, 2, 512);
 
-  private LevelsKernel() {}
 
-  static Effect effect(LevelsLayer layer, EvaluationContext context) {
+  @Override
+  public Effect effect(
+      LevelsLayer layer, Measurements none, EvaluationContext context) {
     float black = (float) layer.black();
     float span = (float) (1 / Math.max(0.05, layer.white() - layer.black()));
-    if (layer.darks() == 0 && layer.lights() == 0) {
+    if (layer.shadows() == 0 && layer.highlights() == 0) {
       return Effect.perPixel(own -> stretched(own.copy(), black, span));
     }
     LookupTable stops =
         new LookupTable(
             l ->
-                layer.darks() * (1 - LabPixels.rise((float) l, 8, 52))
-                    + layer.lights() * LabPixels.rise((float) l, 48, 92),
+                layer.shadows() * (1 - LabPixels.rise((float) l, 8, 52))
+                    + layer.highlights() * LabPixels.rise((float) l, 48, 92),
             0,
             120,
             4);

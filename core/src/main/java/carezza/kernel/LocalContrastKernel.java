@@ -15,7 +15,7 @@ import carezza.model.LocalContrastLayer;
  * difference. Haze is light laid over all (Koschmieder 1924): I = J (1 − t) + t in linear light. It is
  * taken away by a share of what the darkest places still have, and a little more, or laid on.
  */
-final class LocalContrastKernel {
+final class LocalContrastKernel implements LayerKernel<LocalContrastLayer, Measurements> {
 
   private static final double AROUND = 1 / 9.0;
   private static final double EDGE = 22;
@@ -32,10 +32,20 @@ final class LocalContrastKernel {
   /** Share of light that full haze lays on. */
   private static final double LAID_ON = 0.35;
 
-  private LocalContrastKernel() {}
+
+  @Override
+  public boolean measures(LocalContrastLayer layer) {
+    return layer.haze() > 0;
+  }
+
+  @Override
+  public LocalContrastLayer measured(LocalContrastLayer full) {
+    return new LocalContrastLayer(full.attributes(), 0, full.haze() > 0 ? 1 : 0);
+  }
 
   /** The light that lies over the darkest places. */
-  static Measurements.Haze measure(Probe probe) {
+  @Override
+  public Measurements.Haze measure(LocalContrastLayer layer, Probe probe) {
     Picture light = Transfer.toLinear(probe.input());
     Plane least = Plane.of(light.area());
     for (int i = 0; i < least.values().length; i++) {
@@ -49,12 +59,15 @@ final class LocalContrastKernel {
     return new Measurements.Haze(Math.clamp(RobustStatistics.quantile(values, DARKEST), 0, 0.8));
   }
 
-  static Effect effect(LocalContrastLayer layer, Measurements.Haze haze, EvaluationContext context) {
+  @Override
+  public Effect effect(
+      LocalContrastLayer layer, Measurements read, EvaluationContext context) {
     Effect contrast = contrast(layer, context);
     if (layer.haze() == 0) {
       return contrast;
     }
-    double t = layer.haze() > 0 ? layer.haze() * (haze.veil() + LEAST) : layer.haze() * LAID_ON;
+    double veil = read instanceof Measurements.Haze haze ? haze.veil() : 0;
+    double t = layer.haze() > 0 ? layer.haze() * (veil + LEAST) : layer.haze() * LAID_ON;
     return new Effect() {
       @Override
       public Area needed(Area out) {

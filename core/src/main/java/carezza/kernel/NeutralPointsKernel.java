@@ -13,6 +13,7 @@ import carezza.image.ParallelRows;
 import carezza.image.Picture;
 import carezza.image.Plane;
 import carezza.kernel.Measurements.Neutrals.Colour;
+import carezza.mask.EvaluationContext;
 import carezza.model.NeutralPointsLayer;
 import carezza.model.NeutralPointsLayer.Tone;
 import carezza.model.Point;
@@ -22,7 +23,7 @@ import carezza.model.Point;
  * nearest to it; a monotone curve on each encoded channel then does it for the others. Each keeps its
  * luminance.
  */
-final class NeutralPointsKernel {
+final class NeutralPointsKernel implements LayerKernel<NeutralPointsLayer, Measurements.Neutrals> {
 
   /** Radius of what is read at a point, as a share of the face width. */
   private static final double READ = 1 / 60.0;
@@ -30,13 +31,18 @@ final class NeutralPointsKernel {
   /** Encoded values that are told apart by a curve. */
   private static final double APART = 0.02;
 
-  private NeutralPointsKernel() {}
 
-  static Measurements.Neutrals measure(NeutralPointsLayer layer, Probe probe) {
+  @Override
+  public boolean measures(NeutralPointsLayer layer) {
+    return true;
+  }
+
+  @Override
+  public Measurements.Neutrals measure(NeutralPointsLayer layer, Probe probe) {
     List<Colour> colours = new ArrayList<>();
     double r = Math.max(1, probe.site().faceWidth() * READ);
     // The middle one first: it is the one that decides.
-    for (Tone tone : List.of(Tone.MIDDLE, Tone.LIGHT, Tone.DARK)) {
+    for (Tone tone : List.of(Tone.MIDTONE, Tone.HIGHLIGHT, Tone.SHADOW)) {
       Point at = layer.at(tone);
       if (at != null) {
         double s = probe.site().scale();
@@ -49,6 +55,11 @@ final class NeutralPointsKernel {
       }
     }
     return new Measurements.Neutrals(colours);
+  }
+
+  @Override
+  public boolean idle(NeutralPointsLayer layer) {
+    return layer.shadow() == null && layer.midtone() == null && layer.highlight() == null;
   }
 
   private static Colour mean(Picture part) {
@@ -64,7 +75,9 @@ final class NeutralPointsKernel {
     return Math.max(1e-5, sum / plane.values().length);
   }
 
-  static Effect effect(Measurements.Neutrals neutrals) {
+  @Override
+  public Effect effect(
+      NeutralPointsLayer layer, Measurements.Neutrals neutrals, EvaluationContext context) {
     if (neutrals.colours().isEmpty()) {
       return Effect.perPixel(own -> own);
     }

@@ -15,17 +15,20 @@ import carezza.model.SemanticRegion;
 /**
  * Whites of the eyes: each eye's b* is scaled so that its median reaches the target, its a* by the
  * redness strength, so veins grow fainter but stay; L* is lifted with the shading kept. Unless forced,
- * the lift stops at the 98th percentile of the face's skin and at 6.
+ * the lift stops at the 98th percentile of the face's skin and at the job's limit.
  */
-final class ScleraKernel {
+final class ScleraKernel implements LayerKernel<ScleraLayer, Measurements.Eyes> {
 
-  private static final double MOST_LIFT = 6;
-  private static final double MOST_BALANCE = 6;
   private static final double SKIN_LIGHTS = 0.98;
 
-  private ScleraKernel() {}
 
-  static Measurements.Eyes measure(ScleraLayer layer, Probe probe) {
+  @Override
+  public boolean measures(ScleraLayer layer) {
+    return true;
+  }
+
+  @Override
+  public Measurements.Eyes measure(ScleraLayer layer, Probe probe) {
     EvaluationContext context = probe.site();
     Plane skin = context.regions().coverage(SemanticRegion.FACE_SKIN, context.whole(), context.level());
     Area face = skin.covered();
@@ -45,7 +48,7 @@ final class ScleraKernel {
       Picture lab, Plane mask, EvaluationContext context, boolean left, double top, double both) {
     Plane own = side(context, mask.area(), left).times(mask);
     double room = Math.min(both, top - RobustStatistics.median(lab.first(), own));
-    return Whitening.tone(lab, own, Double.isNaN(room) ? 0 : Math.clamp(room, 0, MOST_LIFT));
+    return Whitening.tone(lab, own, Double.isNaN(room) ? 0 : Math.clamp(room, 0, context.job().limit("scleraLightness", "mostRise")));
   }
 
   private static double lift(ScleraLayer layer, Measurements.Tone own) {
@@ -54,14 +57,14 @@ final class ScleraKernel {
 
   /** The darker eye is lifted by a share of the difference as well. */
   private static double balanced(
-      ScleraLayer layer, Measurements.Tone own, Measurements.Tone other, double lights) {
+      ScleraLayer layer, Measurements.Tone own, Measurements.Tone other, double lights, double most) {
     double lift = lift(layer, own);
     if (!own.found() || !other.found() || layer.balance() == 0) {
       return lift;
     }
     double more =
         layer.balance() * Math.max(0, other.l() + lift(layer, other) - own.l() - lift);
-    double room = layer.force() ? more : Math.clamp(lights - own.l() - lift, 0, MOST_BALANCE);
+    double room = layer.force() ? more : Math.clamp(lights - own.l() - lift, 0, most);
     return lift + Math.min(more, room);
   }
 
@@ -83,9 +86,17 @@ final class ScleraKernel {
     return out;
   }
 
-  static Effect effect(ScleraLayer layer, Measurements.Eyes eyes, EvaluationContext context) {
-    double left = balanced(layer, eyes.left(), eyes.right(), eyes.lights());
-    double right = balanced(layer, eyes.right(), eyes.left(), eyes.lights());
+  @Override
+  public ScleraLayer measured(ScleraLayer full) {
+    return new ScleraLayer(full.attributes(), 0, 0, 0, 0, false);
+  }
+
+  @Override
+  public Effect effect(
+      ScleraLayer layer, Measurements.Eyes eyes, EvaluationContext context) {
+    double most = context.job().limit("scleraBalance", "high");
+    double left = balanced(layer, eyes.left(), eyes.right(), eyes.lights(), most);
+    double right = balanced(layer, eyes.right(), eyes.left(), eyes.lights(), most);
     return Effect.perPixel(
         own ->
             Whitening.edit(

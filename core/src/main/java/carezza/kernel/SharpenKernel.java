@@ -14,7 +14,7 @@ import carezza.model.SharpenLayer;
  * Sharpening: L* + soft(Σ gain (L* − G(L*; radius))), soft(d) = h tanh(d/h) with the halo limit h.
  * Channels keep their ratio in linear light.
  */
-final class SharpenKernel {
+final class SharpenKernel implements LayerKernel<SharpenLayer, Measurements> {
 
   private static final float BLACK = 1e-6f;
 
@@ -23,9 +23,10 @@ final class SharpenKernel {
 
   private static final LookupTable SOFT_LIMIT = new LookupTable(Math::tanh, -8, 8, 256);
 
-  private SharpenKernel() {}
 
-  static Effect effect(SharpenLayer layer, EvaluationContext context) {
+  @Override
+  public Effect effect(
+      SharpenLayer layer, Measurements none, EvaluationContext context) {
     double widest = layer.bands().stream().mapToDouble(SharpenLayer.Band::radius).max().orElse(0);
     return Effect.reaching(
         GaussianBlur.reach(widest * context.scale()),

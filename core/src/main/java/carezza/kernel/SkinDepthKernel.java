@@ -5,21 +5,25 @@ import carezza.filter.RobustStatistics;
 import carezza.image.Area;
 import carezza.image.Picture;
 import carezza.image.Plane;
+import carezza.mask.EvaluationContext;
 import carezza.mask.Masks;
 import carezza.model.SkinDepthLayer;
 
 /**
  * Depth: L* moves towards a mono mix's by the strength, both taken from their medians over the skin, and
  * falls by the darkening; a* and b* stay, so skin grows richer as it darkens. Unless forced the median
- * falls by no more than {@value #MOST}.
+ * falls by no more than the job allows.
  */
-final class SkinDepthKernel {
+final class SkinDepthKernel implements LayerKernel<SkinDepthLayer, Measurements.Depth> {
 
-  private static final double MOST = 2;
 
-  private SkinDepthKernel() {}
+  @Override
+  public boolean measures(SkinDepthLayer layer) {
+    return true;
+  }
 
-  static Measurements.Depth measure(SkinDepthLayer layer, Probe probe) {
+  @Override
+  public Measurements.Depth measure(SkinDepthLayer layer, Probe probe) {
     Plane everywhere =
         Masks.render(layer.attributes().mask(), probe.site().whole(), probe.site(), probe.input());
     Area box = everywhere.covered();
@@ -30,11 +34,18 @@ final class SkinDepthKernel {
     return Double.isNaN(own) ? new Measurements.Depth(50, 50) : new Measurements.Depth(own, mixed);
   }
 
-  static Effect effect(SkinDepthLayer layer, Measurements.Depth depth) {
+  @Override
+  public SkinDepthLayer measured(SkinDepthLayer full) {
+    return new SkinDepthLayer(full.attributes(), 0, 0, full.mix(), false);
+  }
+
+  @Override
+  public Effect effect(
+      SkinDepthLayer layer, Measurements.Depth depth, EvaluationContext context) {
     MonochromeMix mix = new MonochromeMix(layer.mix());
     float strength = (float) layer.strength();
     float offset = (float) (depth.lightness() - depth.mixed());
-    float darken = (float) (layer.force() ? layer.darken() : Math.min(MOST, layer.darken()));
+    float darken = (float) (layer.force() ? layer.darken() : Math.min(context.job().limit("skin", "mostChange"), layer.darken()));
     return Effect.perPixel(
         own -> {
           float[] grey = mix.lightness(own).values();

@@ -4,6 +4,7 @@ import carezza.colour.Lab;
 import carezza.colour.Transfer;
 import carezza.image.ParallelRows;
 import carezza.image.Picture;
+import carezza.mask.EvaluationContext;
 import carezza.model.SkinMatchLayer;
 
 /**
@@ -11,16 +12,28 @@ import carezza.model.SkinMatchLayer;
  * to follow, its a*, b* scaled to equal lightness. Constant factors are constant pigment in density, so
  * shading and texture stay and nothing bands.
  */
-final class SkinMatchKernel {
+final class SkinMatchKernel implements LayerKernel<SkinMatchLayer, Measurements.Match> {
 
-  private SkinMatchKernel() {}
 
-  static Measurements.Match measure(SkinMatchLayer layer, Probe probe) {
+  @Override
+  public boolean measures(SkinMatchLayer layer) {
+    return true;
+  }
+
+  @Override
+  public Measurements.Match measure(SkinMatchLayer layer, Probe probe) {
     return new Measurements.Match(
         Whitening.under(layer.attributes().mask(), probe), Whitening.under(layer.follow(), probe));
   }
 
-  static Effect effect(SkinMatchLayer layer, Measurements.Match match) {
+  @Override
+  public SkinMatchLayer measured(SkinMatchLayer full) {
+    return new SkinMatchLayer(full.attributes(), full.follow(), 0, 0);
+  }
+
+  @Override
+  public Effect effect(
+      SkinMatchLayer layer, Measurements.Match match, EvaluationContext context) {
     if (!match.off().found() || !match.follow().found()) {
       return Effect.perPixel(own -> own);
     }

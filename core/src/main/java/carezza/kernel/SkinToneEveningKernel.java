@@ -24,7 +24,7 @@ import carezza.model.SkinToneEveningLayer.Wedge;
  * strengths, the chroma aimed at scaled to what this skin has at that lightness, weight falling off
  * with the distance; lightness moves as a whole, so form stays.
  */
-final class SkinToneEveningKernel {
+final class SkinToneEveningKernel implements LayerKernel<SkinToneEveningLayer, Measurements.SkinTone> {
 
   private static final double LOW = 1 / 60.0;
   private static final double WIDE = 1 / 8.0;
@@ -52,12 +52,14 @@ final class SkinToneEveningKernel {
 
   private static final float SOFT_CHROMA = 5;
 
-  /** L* that skin is moved by at most, unless forced. */
-  private static final double MOST_LIFT = 2;
 
-  private SkinToneEveningKernel() {}
+  @Override
+  public boolean measures(SkinToneEveningLayer layer) {
+    return true;
+  }
 
-  static Measurements.SkinTone measure(SkinToneEveningLayer layer, Probe probe) {
+  @Override
+  public Measurements.SkinTone measure(SkinToneEveningLayer layer, Probe probe) {
     EvaluationContext context = probe.site();
     double fw = context.faceWidth();
     Plane everywhere = Masks.render(layer.attributes().mask(), context.whole(), context, probe.input());
@@ -137,7 +139,14 @@ final class SkinToneEveningKernel {
     return sxy / sxx;
   }
 
-  static Effect effect(SkinToneEveningLayer layer, Measurements.SkinTone tone, EvaluationContext context) {
+  @Override
+  public SkinToneEveningLayer measured(SkinToneEveningLayer full) {
+    return new SkinToneEveningLayer(full.attributes(), 0, 0, null, 0, 0, 0, null, false);
+  }
+
+  @Override
+  public Effect effect(
+      SkinToneEveningLayer layer, Measurements.SkinTone tone, EvaluationContext context) {
     return new Evening(layer, tone, context, LowBand.of(context, context.faceWidth() * LOW), null);
   }
 
@@ -251,7 +260,8 @@ final class SkinToneEveningKernel {
       Target target = layer.target();
       Picture shift = Picture.of(band.area());
       double apart = layer.lightness() * (target.lightness() - tone.medianLightness());
-      float lift = (float) (layer.force() ? apart : Math.clamp(apart, -MOST_LIFT, MOST_LIFT));
+      double most = site.job().limit("skin", "mostChange");
+      float lift = (float) (layer.force() ? apart : Math.clamp(apart, -most, most));
       for (int i = 0; i < band.area().pixels(); i++) {
         double l = band.first().values()[i];
         Lab at = new Lab(l, band.second().values()[i], band.third().values()[i]);

@@ -15,15 +15,16 @@ import carezza.model.TeethLayer;
  * own, a* by the root of that factor; L* is lifted with the shading kept. Unless forced, the lift stops
  * 3 above the whites of the eyes and at 8.
  */
-final class TeethKernel {
+final class TeethKernel implements LayerKernel<TeethLayer, Measurements.Tone> {
 
-  private static final double OWN_YELLOW_KEPT = 0.25;
-  private static final double ABOVE_SCLERA = 3;
-  private static final double MOST_LIFT = 8;
 
-  private TeethKernel() {}
+  @Override
+  public boolean measures(TeethLayer layer) {
+    return true;
+  }
 
-  static Measurements.Tone measure(TeethLayer layer, Probe probe) {
+  @Override
+  public Measurements.Tone measure(TeethLayer layer, Probe probe) {
     EvaluationContext context = probe.site();
     Plane everywhere = Masks.render(layer.attributes().mask(), context.whole(), context, probe.input());
     Plane eyes = context.regions().coverage(SemanticRegion.SCLERA, context.whole(), context.level());
@@ -31,14 +32,21 @@ final class TeethKernel {
     Picture lab = Lab.of(probe.input().crop(box));
     Plane teeth = everywhere.crop(box);
     Plane sclera = eyes.crop(box);
-    double top = RobustStatistics.median(lab.first(), sclera) + ABOVE_SCLERA;
+    double top = RobustStatistics.median(lab.first(), sclera) + context.job().limit("teethLightness", "aboveSclera");
     double room = top - RobustStatistics.median(lab.first(), teeth);
-    return Whitening.tone(
-        lab, teeth, Double.isNaN(room) ? MOST_LIFT : Math.clamp(room, 0, MOST_LIFT));
+    double most = context.job().limit("teethLightness", "mostRise");
+    return Whitening.tone(lab, teeth, Double.isNaN(room) ? most : Math.clamp(room, 0, most));
   }
 
-  static Effect effect(TeethLayer layer, Measurements.Tone tone) {
-    double least = OWN_YELLOW_KEPT * tone.b();
+  @Override
+  public TeethLayer measured(TeethLayer full) {
+    return new TeethLayer(full.attributes(), 1, 0, false);
+  }
+
+  @Override
+  public Effect effect(
+      TeethLayer layer, Measurements.Tone tone, EvaluationContext context) {
+    double least = context.job().limit("teethYellow", "ownShare") * tone.b();
     double yellow = tone.b() > 0 ? Whitening.factor(tone.b(), Math.max(layer.target(), least)) : 1;
     double lift = layer.force() ? layer.lift() : Math.min(layer.lift(), tone.room());
     return Effect.perPixel(

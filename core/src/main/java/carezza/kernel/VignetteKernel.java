@@ -13,7 +13,7 @@ import carezza.model.VignetteLayer;
  * Vignette: linear light times 2^(stops x s), s rising by the cubic step from the radius over the
  * falloff, distances from the face as a share of the picture's half diagonal.
  */
-final class VignetteKernel {
+final class VignetteKernel implements LayerKernel<VignetteLayer, Measurements> {
 
   /** Half diagonals that any place can be away from a face inside the picture. */
   private static final double FARTHEST = 2;
@@ -22,9 +22,10 @@ final class VignetteKernel {
   private static final LookupTable ROOT =
       new LookupTable(s -> Math.pow(2, s * Transfer.ROOT), -4, 4, 512);
 
-  private VignetteKernel() {}
 
-  static Effect effect(VignetteLayer layer, EvaluationContext context) {
+  @Override
+  public Effect effect(
+      VignetteLayer layer, Measurements none, EvaluationContext context) {
     Area whole = context.whole();
     double half = Math.hypot(whole.width(), whole.height()) / 2;
     double cx = context.regions().faces().map(FaceMap::oval).map(o -> o.x()).orElse(-1.0);

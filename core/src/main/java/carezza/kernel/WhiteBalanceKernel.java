@@ -11,11 +11,12 @@ import carezza.model.WhiteBalanceLayer;
  * White balance: one matrix on linear light, {@link WhiteBalance#correction}; of a raw photograph on the camera's own
  * channels, as the sensor would have been balanced.
  */
-final class WhiteBalanceKernel {
+final class WhiteBalanceKernel implements LayerKernel<WhiteBalanceLayer, Measurements> {
 
-  private WhiteBalanceKernel() {}
 
-  static Effect effect(WhiteBalanceLayer layer, EvaluationContext context) {
+  @Override
+  public Effect effect(
+      WhiteBalanceLayer layer, Measurements none, EvaluationContext context) {
     Light light = new Light(layer.temperature(), layer.tint());
     FloatMatrix matrix =
         new FloatMatrix(

@@ -3,6 +3,7 @@ package carezza.mask;
 import carezza.image.Area;
 import carezza.image.Level;
 import carezza.image.PictureSize;
+import carezza.job.JobLevel;
 import carezza.raw.SensorLight;
 
 /**
@@ -13,6 +14,7 @@ import carezza.raw.SensorLight;
  * @param edges of the photograph, for strokes that stay inside them; null to let them pass
  * @param memory of coverages, or null to render each anew
  * @param changes what layers below changed, for masks that follow it
+ * @param job whose limits hold
  * @param sensor what the camera's sensor saw, of a raw photograph; null of any other
  */
 public record EvaluationContext(
@@ -22,23 +24,28 @@ public record EvaluationContext(
     Edges edges,
     MaskCache memory,
     SensorLight sensor,
-    LayerChanges changes) {
+    LayerChanges changes,
+    JobLevel job) {
 
   public EvaluationContext(PictureSize photograph, int level, Regions regions) {
-    this(photograph, level, regions, null, null, null, LayerChanges.NONE);
+    this(photograph, level, regions, null, null, null, LayerChanges.NONE, JobLevel.portrait());
   }
 
   /** The same photograph at another level, without memory. */
   public EvaluationContext at(int other) {
-    return new EvaluationContext(photograph, other, regions, edges, null, sensor, changes);
+    return new EvaluationContext(photograph, other, regions, edges, null, sensor, changes, job);
+  }
+
+  public EvaluationContext with(Edges other) {
+    return new EvaluationContext(photograph, level, regions, other, memory, sensor, changes, job);
   }
 
   public EvaluationContext with(LayerChanges other) {
-    return new EvaluationContext(photograph, level, regions, edges, memory, sensor, other);
+    return new EvaluationContext(photograph, level, regions, edges, memory, sensor, other, job);
   }
 
   public EvaluationContext with(MaskCache other) {
-    return new EvaluationContext(photograph, level, regions, edges, other, sensor, changes);
+    return new EvaluationContext(photograph, level, regions, edges, other, sensor, changes, job);
   }
 
   /** Pixels of this level per photograph pixel. */

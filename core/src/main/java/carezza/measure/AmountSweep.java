@@ -6,6 +6,8 @@ import java.util.OptionalDouble;
 import java.util.function.DoubleConsumer;
 
 import carezza.image.Cancellation;
+import carezza.job.Band;
+import carezza.job.JobLevel;
 import carezza.model.Layer;
 import carezza.render.RenderInput;
 
@@ -90,7 +92,7 @@ public record AmountSweep(List<Double> amounts, List<List<Gauge>> readings) {
   private boolean held(int gauge, double amount) {
     double value = value(gauge, amount);
     double start = value(gauge, 0);
-    Gauge.Band band = readings.getFirst().get(gauge).band();
+    Band band = readings.getFirst().get(gauge).band();
     double room = MOVED * Math.max(1e-3, Math.abs(value));
     return value >= Math.min(band.low(), start) - room
         && value <= Math.max(band.high(), start) + room;

@@ -16,21 +16,21 @@ import carezza.model.SemanticRegion;
  * face width.
  */
 public enum CheckView {
-  LIGHT("Light", "Lightness alone: look for patches that no form explains.", 0),
-  GRAIN("Grain", "Lightness under even grain: pores drown, so judge transitions, not dots.", 0),
-  WAVE("Wave", "Steep bands of lightness: bent or broken bands are small steps of tone.", 0),
-  COLOUR("Colour", "Colour three times as strong: look for stains and for skin that differs.", 0),
-  HUE("Hue", "Hue alone: neck, ears and hands should have the hue of the face.", 0),
-  REDNESS("Redness", "Blood in the skin, free of light: light is redder than around it.", 1 / 8.0),
-  PIGMENT("Pigment", "Pigment in the skin, free of light: light is browner than around it.", 1 / 8.0),
-  LOW("Tone", "Tone without pores: it should be smooth where skin is smooth, with its form.", 1 / 85.0),
-  HIGH("Texture", "Texture without tone: even over the face, without blotches or halos.", 1 / 85.0),
-  BLOTCH("Blotches", "Uneven lightness a little wider than pores; grey is even.", 1 / 40.0),
-  FORM("Form", "Light and shade that are gone: light was deepened, dark was lifted.", 1 / 18.0),
-  TEXTURE("Pores", "Dark has less texture than before, light has more.", 1 / 15.0),
-  CHANGE("Change", "All that differs from the settled picture, four times as strong.", 0),
-  CLIPPING("Clipping", "White lies beyond white, black beyond black; the rest is kept grey.", 0),
-  ATTENTION("Attention", "Where light, contrast and colour draw the eye: the face should lead.", 1 / 30.0);
+  LIGHT(0),
+  GRAIN(0),
+  WAVE(0),
+  COLOUR(0),
+  HUE(0),
+  REDNESS(1 / 8.0),
+  PIGMENT(1 / 8.0),
+  LOW(1 / 85.0),
+  HIGH(1 / 85.0),
+  BLOTCH(1 / 40.0),
+  FORM(1 / 18.0),
+  TEXTURE(1 / 15.0),
+  CHANGE(0),
+  CLIPPING(0),
+  ATTENTION(1 / 30.0);
 
   private static final double RADIUS = 1 / 85.0;
 
@@ -39,23 +39,10 @@ public enum CheckView {
 
   private static final double GRAIN_SPREAD = 22;
 
-  private final String title;
-  private final String hint;
   private final double widest;
 
-  CheckView(String title, String hint, double widest) {
-    this.title = title;
-    this.hint = hint;
+  CheckView(double widest) {
     this.widest = widest;
-  }
-
-  public String title() {
-    return title;
-  }
-
-  /** What to look for, in a line. */
-  public String hint() {
-    return hint;
   }
 
   /** Whether it compares with the picture after Settle. */

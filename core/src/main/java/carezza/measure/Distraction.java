@@ -13,18 +13,8 @@ public record Distraction(Point place, double radius, Kind kind, double strength
 
   /** In what it stands out. */
   public enum Kind {
-    BRIGHT("bright"),
-    SHARP("sharp"),
-    COLOURFUL("colourful");
-
-    private final String words;
-
-    Kind(String words) {
-      this.words = words;
-    }
-
-    public String words() {
-      return words;
-    }
+    BRIGHT,
+    SHARP,
+    COLOURFUL
   }
 }

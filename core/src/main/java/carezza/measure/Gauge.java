@@ -1,21 +1,19 @@
 package carezza.measure;
 
+import carezza.job.Band;
+
 /**
  * One reading of the picture.
  *
  * @param id stable name, as in files
- * @param title shown to the retoucher
  * @param unit of the values, empty for plain ratios
- * @param region words for where it was measured
+ * @param where it was measured: a region's name in files, or that of another part of the picture
  * @param before after stage Settle; NaN where there is nothing to measure
  * @param after at the end of the stack; NaN where there is nothing to measure
  * @param band where {@code after} should lie, or null where the gauge only informs
  */
 public record Gauge(
-    String id, String title, String unit, String region, double before, double after, Band band) {
-
-  /** Both ends belong to the band; either may be infinite. */
-  public record Band(double low, double high) {}
+    String id, String unit, String where, double before, double after, Band band) {
 
   /** How the reading stands to its band. */
   public enum Verdict {

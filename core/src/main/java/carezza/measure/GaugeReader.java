@@ -5,6 +5,7 @@ import java.util.List;
 import carezza.image.Area;
 import carezza.image.Cancellation;
 import carezza.image.Picture;
+import carezza.job.JobLevel;
 import carezza.mask.EvaluationContext;
 import carezza.mask.Regions;
 import carezza.model.LayerStack;

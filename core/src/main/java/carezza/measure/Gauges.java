@@ -2,11 +2,13 @@ package carezza.measure;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 
 import carezza.colour.Lab;
 import carezza.image.Picture;
+import carezza.job.Band;
+import carezza.job.JobLevel;
 import carezza.mask.EvaluationContext;
-import carezza.measure.Gauge.Band;
 import carezza.model.LayerStack;
 import carezza.model.RepairArea;
 import carezza.model.SemanticRegion;
@@ -51,13 +53,13 @@ public final class Gauges {
   }
 
   private void add(
-      String id, String title, String unit, SemanticRegion region, double was, double is, Band band) {
-    add(id, title, unit, region.words(), was, is, band);
+      String id, String unit, SemanticRegion region, double was, double is, Band band) {
+    add(id, unit, region.name().toLowerCase(Locale.ROOT), was, is, band);
   }
 
   private void add(
-      String id, String title, String unit, String where, double was, double is, Band band) {
-    found.add(new Gauge(id, title, unit, where, was, is, band));
+      String id, String unit, String where, double was, double is, Band band) {
+    found.add(new Gauge(id, unit, where, was, is, band));
   }
 
   private void skin() {
@@ -66,48 +68,44 @@ public final class Gauges {
     double texture = 100 * after.texture() / before.texture();
     double form = there ? SkinGauges.slope(before.form(), after.form()) : Double.NaN;
     double full = there ? 100 : Double.NaN;
-    add("textureKept", "Texture kept", "%", f, full, texture, job.fixed("textureKept"));
-    add("formKept", "Form kept", "", f, full / 100, form, job.fixed("formKept"));
+    add("textureKept", "%", f, full, texture, job.fixed("textureKept"));
+    add("formKept", "", f, full / 100, form, job.fixed("formKept"));
     fall(
         "rednessBlotch",
-        "Redness, blotches",
         "mD",
         1000 * before.redness(),
         1000 * after.redness());
     fall(
         "pigmentBlotch",
-        "Pigment, blotches",
         "mD",
         1000 * before.pigment(),
         1000 * after.pigment());
-    fall("toneBlotch", "Tone, blotches", "L*", before.tone(), after.tone());
+    fall("toneBlotch", "L*", before.tone(), after.tone());
     Lab was = before.face();
     Lab is = after.face();
     add(
         "skinLightness",
-        "Skin lightness",
         "L*",
         f,
         was.l(),
         is.l(),
         around("skinLightness", was.l()));
-    add("skinHue", "Skin hue", "°", f, was.hue(), is.hue(), around("skinHue", was.hue()));
-    add("skinIta", "Skin tone angle", "° ITA", f, was.ita(), is.ita(), null);
+    add("skinHue", "°", f, was.hue(), is.hue(), around("skinHue", was.hue()));
+    add("skinIta", "° ITA", f, was.ita(), is.ita(), null);
   }
 
   private Band around(String id, double was) {
     return Double.isNaN(was) ? null : job.around(id, was);
   }
 
-  private void fall(String id, String title, String unit, double was, double is) {
+  private void fall(String id, String unit, double was, double is) {
     Band band = Double.isNaN(was) ? null : job.fallen(id, was);
-    add(id, title, unit, SemanticRegion.FACE_SKIN, was, is, band);
+    add(id, unit, SemanticRegion.FACE_SKIN, was, is, band);
   }
 
   private void neck() {
     add(
         "neckMatch",
-        "Neck to face",
         "ΔE00",
         SemanticRegion.NECK_SKIN,
         match(before),
@@ -127,25 +125,23 @@ public final class Gauges {
     Lab was = before.teeth();
     Lab is = after.teeth();
     SemanticRegion t = SemanticRegion.TEETH;
-    add("teethYellow", "Teeth, yellow", "b*", t, was.b(), is.b(), teethYellow(was));
+    add("teethYellow", "b*", t, was.b(), is.b(), teethYellow(was));
     Band rise = teethLightness(was, eyeIs);
-    add("teethLightness", "Teeth, lightness", "L*", t, was.l(), is.l(), rise);
-    add("teethWhiteness", "Teeth, whiteness", "WI_D", t, whiteness(was), whiteness(is), null);
+    add("teethLightness", "L*", t, was.l(), is.l(), rise);
+    add("teethWhiteness", "WI_D", t, whiteness(was), whiteness(is), null);
     SemanticRegion s = SemanticRegion.SCLERA;
-    add("scleraYellow", "Eyes, yellow", "b*", s, eyeWas.b(), eyeIs.b(), job.fixed("scleraYellow"));
+    add("scleraYellow", "b*", s, eyeWas.b(), eyeIs.b(), job.fixed("scleraYellow"));
     add(
         "scleraChroma",
-        "Eyes, colour",
         "C*",
         s,
         eyeWas.chroma(),
         eyeIs.chroma(),
         job.fixed("scleraChroma"));
-    add("scleraRedness", "Eyes, redness", "a*", s, eyeWas.a(), eyeIs.a(), null);
-    add("scleraLightness", "Eyes, lightness", "L*", s, eyeWas.l(), eyeIs.l(), scleraLightness());
+    add("scleraRedness", "a*", s, eyeWas.a(), eyeIs.a(), null);
+    add("scleraLightness", "L*", s, eyeWas.l(), eyeIs.l(), scleraLightness());
     add(
         "scleraBalance",
-        "Eyes, left to right",
         "L*",
         s,
         balance(before),
@@ -199,7 +195,6 @@ public final class Gauges {
   private void clipping() {
     add(
         "skinClipping",
-        "Clipped skin",
         "%",
         SemanticRegion.FACE_SKIN,
         before.skinClipping(),
@@ -207,19 +202,17 @@ public final class Gauges {
         job.fixed("skinClipping"));
     add(
         "pictureClipping",
-        "Clipped picture",
         "%",
-        "the whole picture",
+        "picture",
         before.pictureClipping(),
         after.pictureClipping(),
         null);
   }
 
   private void sight() {
-    String where = "the face against the rest";
+    String where = "faceAgainstRest";
     add(
         "leadLight",
-        "Face leads, light",
         "stops",
         where,
         before.leadLight(),
@@ -227,7 +220,6 @@ public final class Gauges {
         null);
     add(
         "leadContrast",
-        "Face leads, contrast",
         "×",
         where,
         before.leadContrast(),
@@ -235,41 +227,38 @@ public final class Gauges {
         null);
     add(
         "eyeFocus",
-        "Eyes, sharpness",
         "×",
-        "the eyes against the rest of the face",
+        "eyesAgainstFace",
         before.eyeFocus(),
         after.eyeFocus(),
         new Band(job.limit("eyeFocus", "low"), Double.POSITIVE_INFINITY));
-    glow("eyeGlow", "Eyes at arm's length", SemanticRegion.SCLERA, before.eyeGlow(), after.eyeGlow());
-    glow("teethGlow", "Teeth at arm's length", SemanticRegion.TEETH, before.teethGlow(), after.teethGlow());
+    glow("eyeGlow", SemanticRegion.SCLERA, before.eyeGlow(), after.eyeGlow());
+    glow("teethGlow", SemanticRegion.TEETH, before.teethGlow(), after.teethGlow());
     SightGauges.Noise was = before.noise();
     SightGauges.Noise is = after.noise();
-    add("noise", "Noise", "L*", "the whole picture", was.all(), is.all(), null);
-    add("noiseDarks", "Noise, darks", "L*", "below L* 33", was.darks(), is.darks(), null);
+    add("noise", "L*", "picture", was.all(), is.all(), null);
+    add("noiseDarks", "L*", "darks", was.darks(), is.darks(), null);
     add(
         "noiseMiddles",
-        "Noise, middle tones",
         "L*",
-        "L* 33 … 66",
+        "middles",
         was.middles(),
         is.middles(),
         null);
-    add("noiseLights", "Noise, lights", "L*", "above L* 66", was.lights(), is.lights(), null);
+    add("noiseLights", "L*", "lights", was.lights(), is.lights(), null);
     add(
         "distractions",
-        "Distractions",
         "places",
-        "away from the face",
+        "awayFromFace",
         before.distractions(),
         after.distractions(),
         null);
   }
 
   /** Over the lights of the skin only where it was before, and by hardly more. */
-  private void glow(String id, String title, SemanticRegion region, double was, double is) {
+  private void glow(String id, SemanticRegion region, double was, double is) {
     double most = Math.max(job.limit(id, "most"), was + job.limit(id, "rise"));
     Band band = Double.isNaN(most) ? null : new Band(Double.NEGATIVE_INFINITY, most);
-    add(id, title, "L* over skin", region, was, is, band);
+    add(id, "L* over skin", region, was, is, band);
   }
 }

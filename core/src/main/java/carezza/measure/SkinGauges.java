@@ -1,6 +1,5 @@
 package carezza.measure;
 
-
 import carezza.colour.DeltaE2000;
 import carezza.colour.Lab;
 import carezza.filter.GaussianBlur;

@@ -3,23 +3,23 @@ package carezza.model;
 /**
  * Tints darks, middles and lights, each by itself.
  *
- * @param darks tint below L* 35
- * @param middles between
- * @param lights above L* 65
- * @param hold 0 … 1: share of the luminance that stays as it was
+ * @param shadows tint below L* 35
+ * @param midtones between
+ * @param highlights above L* 65
+ * @param hold share of the luminance that stays as it was
  */
-public record ColourBalanceLayer(LayerAttributes attributes, Tint darks, Tint middles, Tint lights, double hold) implements Layer {
+public record ColourBalanceLayer(LayerAttributes attributes, Tint shadows, Tint midtones, Tint highlights, @Parameter(usual = 1) double hold) implements Layer {
 
   public ColourBalanceLayer {
     Require.present("attributes", attributes);
-    darks = darks == null ? Tint.NONE : darks;
-    middles = middles == null ? Tint.NONE : middles;
-    lights = lights == null ? Tint.NONE : lights;
-    Require.range("hold", hold, 0, 1);
+    Parameters.of(ColourBalanceLayer.class).check(hold);
+    shadows = shadows == null ? Tint.NONE : shadows;
+    midtones = midtones == null ? Tint.NONE : midtones;
+    highlights = highlights == null ? Tint.NONE : highlights;
   }
 
   @Override
   public ColourBalanceLayer with(LayerAttributes newAttributes) {
-    return new ColourBalanceLayer(newAttributes, darks, middles, lights, hold);
+    return new ColourBalanceLayer(newAttributes, shadows, midtones, highlights, hold);
   }
 }

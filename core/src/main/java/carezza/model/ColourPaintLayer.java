@@ -9,7 +9,7 @@ public record ColourPaintLayer(LayerAttributes attributes, SkinToneEveningLayer.
 
   public ColourPaintLayer {
     Require.present("attributes", attributes);
-    Require.present("tone", tone);
+    tone = tone == null ? Parameters.usual(SkinToneEveningLayer.Target.class) : tone;
   }
 
   @Override

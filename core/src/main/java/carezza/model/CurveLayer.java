@@ -12,21 +12,21 @@ import carezza.colour.MonotoneCurve.Point;
  * @param red on the red channel
  * @param green on the green channel
  * @param blue on the blue channel
- * @param matte 0 … 0.25: encoded value that black rises to, with a soft toe; last of all
+ * @param matte encoded value that black rises to, with a soft toe; last of all
  */
 public record CurveLayer(
-    LayerAttributes attributes, List<Point> luminance, List<Point> red, List<Point> green, List<Point> blue, double matte)
+    LayerAttributes attributes, List<Point> luminance, List<Point> red, List<Point> green, List<Point> blue, @Parameter(most = 0.25) double matte)
     implements Layer {
 
   private static final List<Point> STRAIGHT = List.of(new Point(0, 0), new Point(1, 1));
 
   public CurveLayer {
     Require.present("attributes", attributes);
+    Parameters.of(CurveLayer.class).check(matte);
     luminance = checked(luminance);
     red = checked(red);
     green = checked(green);
     blue = checked(blue);
-    Require.range("matte", matte, 0, 0.25);
   }
 
   private static List<Point> checked(List<Point> points) {

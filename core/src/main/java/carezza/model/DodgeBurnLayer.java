@@ -6,8 +6,8 @@ import java.util.List;
  * Light and shade, each laid on where its mask says.
  *
  * @param method how light is made
- * @param dodge rise of middle grey in encoded values where light is laid on in full, 0 … 0.4
- * @param burn fall of middle grey in encoded values where shade is laid on in full, 0 … 0.4
+ * @param dodge rise of middle grey in encoded values where light is laid on in full
+ * @param burn fall of middle grey in encoded values where shade is laid on in full
  * @param dodgeMask where it lightens
  * @param burnMask where it darkens
  * @param keepColour 0 lets chroma change with the light as per-channel curves do, 1 holds the ratio of
@@ -18,11 +18,11 @@ import java.util.List;
 public record DodgeBurnLayer(
     LayerAttributes attributes,
     Method method,
-    double dodge,
-    double burn,
+    @Parameter(most = 0.4, usual = 0.12) double dodge,
+    @Parameter(most = 0.4, usual = 0.12) double burn,
     Mask dodgeMask,
     Mask burnMask,
-    double keepColour,
+    @Parameter(usual = 0.5) double keepColour,
     Mask.Range lights,
     Mask.Range shades)
     implements Layer {
@@ -66,12 +66,10 @@ public record DodgeBurnLayer(
 
   public DodgeBurnLayer {
     Require.present("attributes", attributes);
-    Require.present("method", method);
-    Require.range("dodge", dodge, 0, 0.4);
-    Require.range("burn", burn, 0, 0.4);
-    Require.present("dodgeMask", dodgeMask);
-    Require.present("burnMask", burnMask);
-    Require.range("keepColour", keepColour, 0, 1);
+    Parameters.of(DodgeBurnLayer.class).check(dodge, burn, keepColour);
+    method = method == null ? Method.CURVES : method;
+    dodgeMask = dodgeMask == null ? new Mask.Nothing() : dodgeMask;
+    burnMask = burnMask == null ? new Mask.Nothing() : burnMask;
   }
 
   /** Where light is laid on: its mask, within its tones. */

@@ -3,15 +3,14 @@ package carezza.model;
 /**
  * Scales the light.
  *
- * @param stops factors of two, −5 … 5
- * @param recover 0 … 1: how far below white the shoulder starts that bends lights back under it
+ * @param stops factors of two
+ * @param recover how far below white the shoulder starts that bends lights back under it
  */
-public record ExposureLayer(LayerAttributes attributes, double stops, double recover) implements Layer {
+public record ExposureLayer(LayerAttributes attributes, @Parameter(unit = Unit.STOPS, least = -5, most = 5, low = -3, high = 3, step = 0.05) double stops, @Parameter double recover) implements Layer {
 
   public ExposureLayer {
     Require.present("attributes", attributes);
-    Require.range("stops", stops, -5, 5);
-    Require.range("recover", recover, 0, 1);
+    Parameters.of(ExposureLayer.class).check(stops, recover);
   }
 
   @Override

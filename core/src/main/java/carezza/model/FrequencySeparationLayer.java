@@ -8,21 +8,21 @@ import java.util.stream.Stream;
  *
  * @param radius sigma of the split in photograph pixels; null to take the advised one
  * @param split how the two are parted
- * @param textureGain factor on the high band inside the mask, 0 … 2
- * @param blotchGain factor on the middle band inside the mask, between the split and the form of the face,
- *     0 … 2; 1 leaves two bands
- * @param evening 0 … 1: how far the low band is evened over the mask
- * @param edgeGuard difference of L* at which evening stops, 1 … 40
+ * @param textureGain factor on the high band inside the mask
+ * @param blotchGain factor on the middle band inside the mask, between the split and the form of the face;
+ *     1 leaves two bands
+ * @param evening how far the low band is evened over the mask
+ * @param edgeGuard difference of L* at which evening stops
  * @param areas places whose low band is blurred, by outline or by stroke
  */
 public record FrequencySeparationLayer(
     LayerAttributes attributes,
-    Double radius,
+    @Parameter(unit = Unit.PIXELS, least = 0.3, most = 500, low = 1, high = 60, usual = Double.NaN, step = 0.1) Double radius,
     Split split,
-    double textureGain,
-    double blotchGain,
-    double evening,
-    double edgeGuard,
+    @Parameter(most = 2, usual = 1) double textureGain,
+    @Parameter(most = 2, usual = 1) double blotchGain,
+    @Parameter(usual = 0.6) double evening,
+    @Parameter(unit = Unit.LIGHTNESS_CHANGE, least = 1, most = 40, usual = 10, step = 1) double edgeGuard,
     List<LowBandArea> areas)
     implements Layer {
 
@@ -38,26 +38,19 @@ public record FrequencySeparationLayer(
    * Smoothing of the low band in one place; nothing comes in from outside the mask.
    *
    * @param sigma of the smoothing in photograph pixels
-   * @param strength 0 … 1
+   * @param strength of the smoothing
    */
-  public record LowBandArea(Mask mask, double sigma, double strength) {
+  public record LowBandArea(Mask mask, @Parameter(unit = Unit.PIXELS, least = 0.5, most = 2000, usual = 12, step = 0.5) double sigma, @Parameter(usual = 1) double strength) {
     public LowBandArea {
+    Parameters.of(LowBandArea.class).check(sigma, strength);
       Require.present("mask", mask);
-      Require.range("sigma", sigma, 0.5, 2000);
-      Require.range("strength", strength, 0, 1);
     }
   }
 
   public FrequencySeparationLayer {
     Require.present("attributes", attributes);
-    if (radius != null) {
-      Require.range("radius", radius, 0.3, 500);
-    }
-    Require.present("split", split);
-    Require.range("textureGain", textureGain, 0, 2);
-    Require.range("blotchGain", blotchGain, 0, 2);
-    Require.range("evening", evening, 0, 1);
-    Require.range("edgeGuard", edgeGuard, 1, 40);
+    Parameters.of(FrequencySeparationLayer.class).check(radius, textureGain, blotchGain, evening, edgeGuard);
+    split = split == null ? Split.GAUSSIAN : split;
     areas = areas == null ? List.of() : List.copyOf(areas);
   }
 

@@ -13,12 +13,12 @@ import carezza.colour.Lab;
 public record GradientMapLayer(LayerAttributes attributes, List<Stop> stops) implements Layer {
 
   /**
-   * @param position L* of the picture over 100, 0 … 1
+   * @param position L* of the picture over 100
    * @param colour in its place
    */
-  public record Stop(double position, SkinToneEveningLayer.Target colour) {
+  public record Stop(@Parameter double position, SkinToneEveningLayer.Target colour) {
     public Stop {
-      Require.range("position", position, 0, 1);
+    Parameters.of(Stop.class).check(position);
       Require.present("colour", colour);
     }
 
@@ -26,6 +26,13 @@ public record GradientMapLayer(LayerAttributes attributes, List<Stop> stops) imp
       return Lab.ofLch(colour.lightness(), colour.chroma(), colour.hue());
     }
   }
+
+  /** Dark blue, warm grey and cream. */
+  private static final List<Stop> USUAL =
+      List.of(
+          new Stop(0, new SkinToneEveningLayer.Target(4, 6, 290)),
+          new Stop(0.5, new SkinToneEveningLayer.Target(50, 14, 50)),
+          new Stop(1, new SkinToneEveningLayer.Target(97, 6, 85)));
 
   /** The colour at a position, on straight lines in L*a*b*; level beyond the first and the last stop. */
   public Lab at(double position) {
@@ -60,8 +67,7 @@ public record GradientMapLayer(LayerAttributes attributes, List<Stop> stops) imp
 
   public GradientMapLayer {
     Require.present("attributes", attributes);
-    Require.present("stops", stops);
-    stops = List.copyOf(stops);
+    stops = stops == null ? USUAL : List.copyOf(stops);
     Require.range("number of stops", stops.size(), 2, 16);
     for (int i = 1; i < stops.size(); i++) {
       Require.range(

@@ -13,7 +13,7 @@ import java.util.function.UnaryOperator;
  *     0.05 … 2: small follows the edge closely, large takes the broad tone
  * @param band what is replaced: everything, or only the texture above the local tone
  */
-public record HealLayer(LayerAttributes attributes, List<Patch> patches, double softness, Band band)
+public record HealLayer(LayerAttributes attributes, List<Patch> patches, @Parameter(least = 0.05, most = 2, usual = 0.12) double softness, Band band)
     implements Layer {
 
   /** What a heal replaces. */
@@ -25,24 +25,13 @@ public record HealLayer(LayerAttributes attributes, List<Patch> patches, double 
   /** How a repair is made. */
   public enum RepairMethod {
     /** Skin from its source, made to join its surroundings. */
-    HEAL("Heal"),
+    HEAL,
     /** What is at the source, as it is. */
-    CLONE("Clone"),
+    CLONE,
     /** What is at the source, its tone moved to that of the surroundings. */
-    MATCH("Match"),
+    MATCH,
     /** What is there, with less contrast; without a source. */
-    REDUCE("Reduce");
-
-    private final String title;
-
-    RepairMethod(String title) {
-      this.title = title;
-    }
-
-    /** On a button. */
-    public String title() {
-      return title;
-    }
+    REDUCE;
 
     /** Whether what is at the source is taken as it is. */
     public boolean clones() {
@@ -196,9 +185,9 @@ public record HealLayer(LayerAttributes attributes, List<Patch> patches, double 
 
   public HealLayer {
     Require.present("attributes", attributes);
+    Parameters.of(HealLayer.class).check(softness);
     patches = patches == null ? List.of() : List.copyOf(patches);
-    Require.range("softness", softness, 0.05, 2);
-    Require.present("band", band);
+    band = band == null ? Band.ALL : band;
   }
 
   public HealLayer withPatches(List<Patch> newPatches) {

@@ -2,7 +2,6 @@ package carezza.model;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 
 /**
  * Trims of colour families, on smooth weights over hue that sum to one.
@@ -31,25 +30,19 @@ public record HueBandsLayer(LayerAttributes attributes, List<Trim> trims) implem
     public double hue() {
       return hue;
     }
-
-    public String title() {
-      return name().charAt(0) + name().substring(1).toLowerCase(Locale.ROOT);
-    }
   }
 
   /**
-   * @param hue turn in degrees, −45 … 45
-   * @param chroma −1 … 1: share that is added
-   * @param lightness L* added to full colours, −30 … 30
+   * @param hue turn in degrees
+   * @param chroma share that is added
+   * @param lightness L* added to full colours
    */
-  public record Trim(double hue, double chroma, double lightness) {
+  public record Trim(@Parameter(unit = Unit.DEGREES, least = -45, most = 45, step = 1) double hue, @Parameter(least = -1) double chroma, @Parameter(unit = Unit.LIGHTNESS_CHANGE, least = -30, most = 30, step = 1) double lightness) {
 
     public static final Trim NONE = new Trim(0, 0, 0);
 
     public Trim {
-      Require.range("hue", hue, -45, 45);
-      Require.range("chroma", chroma, -1, 1);
-      Require.range("lightness", lightness, -30, 30);
+    Parameters.of(Trim.class).check(hue, chroma, lightness);
     }
   }
 

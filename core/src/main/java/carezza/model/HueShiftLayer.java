@@ -3,21 +3,17 @@ package carezza.model;
 /**
  * Turns one range of hues.
  *
- * @param hue middle of the range in degrees, 0 … 360
- * @param width of the range in degrees on each side, 5 … 120
- * @param turn of its hues in degrees, −90 … 90
- * @param chroma −1 … 1: share that is added
- * @param lightness L* added to full colours, −30 … 30
+ * @param hue middle of the range in degrees
+ * @param width of the range in degrees on each side
+ * @param turn of its hues in degrees
+ * @param chroma share that is added
+ * @param lightness L* added to full colours
  */
-public record HueShiftLayer(LayerAttributes attributes, double hue, double width, double turn, double chroma, double lightness) implements Layer {
+public record HueShiftLayer(LayerAttributes attributes, @Parameter(unit = Unit.DEGREES, most = 360, usual = 250, step = 1) double hue, @Parameter(unit = Unit.DEGREES_AROUND, least = 5, most = 120, usual = 40, step = 1) double width, @Parameter(unit = Unit.DEGREES, least = -90, most = 90, step = 1) double turn, @Parameter(least = -1) double chroma, @Parameter(unit = Unit.LIGHTNESS_CHANGE, least = -30, most = 30, step = 1) double lightness) implements Layer {
 
   public HueShiftLayer {
     Require.present("attributes", attributes);
-    Require.range("hue", hue, 0, 360);
-    Require.range("width", width, 5, 120);
-    Require.range("turn", turn, -90, 90);
-    Require.range("chroma", chroma, -1, 1);
-    Require.range("lightness", lightness, -30, 30);
+    Parameters.of(HueShiftLayer.class).check(hue, width, turn, chroma, lightness);
   }
 
   @Override

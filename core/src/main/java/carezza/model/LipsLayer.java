@@ -3,18 +3,16 @@ package carezza.model;
 /**
  * Colour and light of the lips, shading and lights kept.
  *
- * @param target median C* aimed at, 5 … 70; changes it by at most 12 unless forced
- * @param turn of the hue in degrees, −15 … 15
- * @param lift L* that the median gains, −10 … 10; held within 4 unless forced
+ * @param target median C* aimed at; changes it by at most 12 unless forced
+ * @param turn of the hue in degrees
+ * @param lift L* that the median gains; held within 4 unless forced
  * @param force past the limits
  */
-public record LipsLayer(LayerAttributes attributes, double target, double turn, double lift, boolean force) implements Layer {
+public record LipsLayer(LayerAttributes attributes, @Parameter(unit = Unit.CHROMA, least = 5, most = 70, usual = 28, step = 1) double target, @Parameter(unit = Unit.DEGREES, least = -15, most = 15, step = 1) double turn, @Parameter(unit = Unit.LIGHTNESS_CHANGE, least = -10, most = 10, step = 0.1) double lift, boolean force) implements Layer {
 
   public LipsLayer {
     Require.present("attributes", attributes);
-    Require.range("target", target, 5, 70);
-    Require.range("turn", turn, -15, 15);
-    Require.range("lift", lift, -10, 10);
+    Parameters.of(LipsLayer.class).check(target, turn, lift);
   }
 
   @Override

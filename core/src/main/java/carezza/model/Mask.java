@@ -113,22 +113,18 @@ public sealed interface Mask {
   /** Quantities that a range is taken of. */
   enum Quantity {
     /** L*, 0 … 100. */
-    LIGHTNESS(100, "L*", "lighter than", "darker than"),
+    LIGHTNESS(100, "L*"),
     /** LCh hue angle in degrees, 0 … 360; ranges may pass 360. */
-    HUE(360, "hue", "", ""),
+    HUE(360, "hue"),
     /** LCh chroma, 0 … 150. */
-    CHROMA(150, "C*", "more colourful than", "less colourful than");
+    CHROMA(150, "C*");
 
     private final double span;
     private final String unit;
-    private final String more;
-    private final String less;
 
-    Quantity(double span, String unit, String more, String less) {
+    Quantity(double span, String unit) {
       this.span = span;
       this.unit = unit;
-      this.more = more;
-      this.less = less;
     }
 
     /** Its largest value; the least is 0. */
@@ -139,16 +135,6 @@ public sealed interface Mask {
     /** Its sign. */
     public String unit() {
       return unit;
-    }
-
-    /** Words for what lies above a value. */
-    String more() {
-      return more;
-    }
-
-    /** Words for what lies below a value. */
-    String less() {
-      return less;
     }
   }
 
@@ -354,8 +340,4 @@ public sealed interface Mask {
     return new Strokes(this, List.of(stroke));
   }
 
-  /** The expression as words for the panel, such as 'skin of the face, minus lips'. */
-  default String sentence() {
-    return MaskParts.of(this).sentence();
-  }
 }

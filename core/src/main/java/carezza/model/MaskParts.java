@@ -17,7 +17,7 @@ import carezza.model.Mask.Refine;
 import carezza.model.Mask.Strokes;
 
 /**
- * A mask read as a sentence: what it starts from, then one part after the other that is joined to what
+ * A mask as it is read: what it starts from, then one part after the other that is joined to what
  * came before. Each part can be switched off, changed or taken out by itself.
  */
 public record MaskParts(List<Part> parts) {
@@ -25,33 +25,15 @@ public record MaskParts(List<Part> parts) {
   /** How a part is joined to what stands before it. */
   public enum Join {
     /** It is the first. */
-    START("", ""),
+    START,
     /** Only where both are. */
-    WITHIN("within", "Within"),
+    WITHIN,
     /** Where either is. */
-    PLUS("plus", "Plus"),
+    PLUS,
     /** Where it is not. */
-    MINUS("minus", "Minus"),
+    MINUS,
     /** It changes what stands before it. */
-    CHANGE("", "");
-
-    private final String words;
-    private final String title;
-
-    Join(String words, String title) {
-      this.words = words;
-      this.title = title;
-    }
-
-    /** In a sentence. */
-    public String words() {
-      return words;
-    }
-
-    /** On a button. */
-    public String title() {
-      return title;
-    }
+    CHANGE
   }
 
   /**
@@ -60,52 +42,7 @@ public record MaskParts(List<Part> parts) {
    * @param own the mask that is joined; for a change, the change over nothing
    * @param on takes part
    */
-  public record Part(Join join, Mask own, boolean on) {
-
-    /** The part in words. */
-    public String words() {
-      String said = said(own);
-      boolean plain = join == Join.WITHIN && own instanceof Mask.Range;
-      return plain || join.words().isEmpty() ? said : join.words() + " " + said;
-    }
-
-    private static String said(Mask own) {
-      return switch (own) {
-        case Everything e -> "everywhere";
-        case Nothing n -> "nowhere yet";
-        case Mask.RegionMask(SemanticRegion region) -> region.words();
-        case Mask.Ellipse o -> "an oval";
-        case Mask.Gradient g -> "a gradient";
-        case Mask.Polygon p -> "an outline";
-        case Mask.Range r -> range(r);
-        case Mask.LocalDeviation u -> u.darker() ? "darker than around it" : "lighter than around it";
-        case Mask.LinkedMask l -> "as on another layer";
-        case Mask.ChangeMask c -> "what another layer changed";
-        case Strokes s when s.base() instanceof Nothing ->
-            "painted " + s.strokes().size() + (s.strokes().size() == 1 ? " stroke" : " strokes");
-        case Invert i when i.of() instanceof Nothing -> "the other way round";
-        case Feather f when f.of() instanceof Nothing -> "softened by %.0f px".formatted(f.sigma());
-        case Dilate g when g.of() instanceof Nothing ->
-            "%s by %.0f px".formatted(g.radius() < 0 ? "shrunk" : "grown", Math.abs(g.radius()));
-        case Opacity s when s.of() instanceof Nothing -> "at %.0f %%".formatted(100 * s.factor());
-        case Refine r when r.of() instanceof Nothing -> "to its edges";
-        default -> own.sentence();
-      };
-    }
-
-    private static String range(Mask.Range r) {
-      double span = r.quantity().span();
-      String unit = r.quantity().unit();
-      boolean hue = r.quantity() == Mask.Quantity.HUE;
-      if (r.end() >= span && !hue) {
-        return "%s %s %.0f".formatted(r.quantity().more(), unit, (r.start() + r.full()) / 2);
-      }
-      if (r.start() <= 0 && !hue) {
-        return "%s %s %.0f".formatted(r.quantity().less(), unit, (r.fullEnd() + r.end()) / 2);
-      }
-      return "%s %.0f to %.0f".formatted(unit, r.full(), r.fullEnd());
-    }
-  }
+  public record Part(Join join, Mask own, boolean on) {}
 
   public MaskParts {
     parts = List.copyOf(parts);
@@ -266,16 +203,5 @@ public record MaskParts(List<Part> parts) {
     List<Part> more = new ArrayList<>(parts);
     more.add(new Part(join, own, true));
     return new MaskParts(more);
-  }
-
-  /** The parts as one sentence. */
-  public String sentence() {
-    StringBuilder words = new StringBuilder();
-    for (Part part : parts) {
-      if (part.on()) {
-        words.append(words.isEmpty() ? "" : ", ").append(part.words());
-      }
-    }
-    return words.isEmpty() ? new Everything().sentence() : words.toString();
   }
 }

@@ -6,17 +6,22 @@ import java.util.List;
 /**
  * A mono picture: lightness by colour family, toned in two tones.
  *
- * @param families L* that full colours of each {@link HueBandsLayer.Family} gain, −60 … 60; missing ones 0
- * @param darks tint of the darks
- * @param lights tint of the lights
+ * @param families L* that full colours of each {@link HueBandsLayer.Family} gain; missing ones 0
+ * @param shadows tint of the shadows
+ * @param highlights tint of the highlights
  */
-public record MonochromeLayer(LayerAttributes attributes, List<Double> families, Tint darks, Tint lights)
+public record MonochromeLayer(LayerAttributes attributes, List<Double> families, Tint shadows, Tint highlights)
     implements Layer {
+
+  /** L* that one family may gain. */
+  public static final Parameters.Declared FAMILY =
+      new Parameters.Declared(
+          "families", Unit.LIGHTNESS_CHANGE, -60, 60, -60, 60, 0, 1, false);
 
   public MonochromeLayer with(HueBandsLayer.Family family, double lightness) {
     List<Double> changed = new ArrayList<>(families);
     changed.set(family.ordinal(), lightness);
-    return new MonochromeLayer(attributes, changed, darks, lights);
+    return new MonochromeLayer(attributes, changed, shadows, highlights);
   }
 
   public MonochromeLayer {
@@ -25,14 +30,14 @@ public record MonochromeLayer(LayerAttributes attributes, List<Double> families,
     while (all.size() < HueBandsLayer.Family.values().length) {
       all.add(0.0);
     }
-    all.forEach(v -> Require.range("lightness of a family", v, -60, 60));
+    all.forEach(v -> Require.range("lightness of a family", v, FAMILY.least(), FAMILY.most()));
     families = List.copyOf(all);
-    darks = darks == null ? Tint.NONE : darks;
-    lights = lights == null ? Tint.NONE : lights;
+    shadows = shadows == null ? Tint.NONE : shadows;
+    highlights = highlights == null ? Tint.NONE : highlights;
   }
 
   @Override
   public MonochromeLayer with(LayerAttributes newAttributes) {
-    return new MonochromeLayer(newAttributes, families, darks, lights);
+    return new MonochromeLayer(newAttributes, families, shadows, highlights);
   }
 }

@@ -3,22 +3,19 @@ package carezza.model;
 /**
  * Clears the whites of the eyes, shading and veins softened but kept.
  *
- * @param target median b* aimed at, −1 … 15
- * @param redness 0 … 1: share of a* above the target's taken away
- * @param lift rise of the median L*, 0 … 12; held below the lights of the skin unless forced
- * @param balance 0 … 1: share of the difference in L* between the eyes that the darker one is lifted by
+ * @param target median b* aimed at
+ * @param redness share of a* above the target's taken away
+ * @param lift rise of the median L*; held below the lights of the skin unless forced
+ * @param balance share of the difference in L* between the eyes that the darker one is lifted by
  * @param force lets the lift pass its limits
  */
 public record ScleraLayer(
-    LayerAttributes attributes, double target, double redness, double lift, double balance, boolean force)
+    LayerAttributes attributes, @Parameter(unit = Unit.YELLOW, least = -1, most = 15, usual = 5.5, step = 0.1) double target, @Parameter(usual = 0.4) double redness, @Parameter(unit = Unit.LIGHTNESS_CHANGE, most = 12, usual = 3, step = 0.1) double lift, @Parameter double balance, boolean force)
     implements Layer {
 
   public ScleraLayer {
     Require.present("attributes", attributes);
-    Require.range("target", target, -1, 15);
-    Require.range("redness", redness, 0, 1);
-    Require.range("lift", lift, 0, 12);
-    Require.range("balance", balance, 0, 1);
+    Parameters.of(ScleraLayer.class).check(target, redness, lift, balance);
   }
 
   @Override

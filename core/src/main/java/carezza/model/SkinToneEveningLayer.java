@@ -5,23 +5,23 @@ import carezza.colour.Lab;
 /**
  * Evens the colour of skin: first by pigment, then towards a target.
  *
- * @param redness 0 … 1: share of excess haemoglobin taken away
- * @param pigment 0 … 1: share of excess melanin taken away
+ * @param redness share of excess haemoglobin taken away
+ * @param pigment share of excess melanin taken away
  * @param target picked skin tone, or null for none
- * @param hue 0 … 1: pull of the hue to the target's
- * @param chroma 0 … 1: pull of the chroma to what the target has at the same lightness
- * @param lightness 0 … 1: pull of the low band of L* to the target's; held within 2 L* unless forced
+ * @param hue pull of the hue to the target's
+ * @param chroma pull of the chroma to what the target has at the same lightness
+ * @param lightness pull of the low band of L* to the target's; held within 2 L* unless forced
  * @param range colours that are evened at all, or null for every one
  * @param force lets skin grow lighter or darker than the limit
  */
 public record SkinToneEveningLayer(
     LayerAttributes attributes,
-    double redness,
-    double pigment,
+    @Parameter(usual = 0.5) double redness,
+    @Parameter(usual = 0.3) double pigment,
     Target target,
-    double hue,
-    double chroma,
-    double lightness,
+    @Parameter(usual = 0.4) double hue,
+    @Parameter(usual = 0.2) double chroma,
+    @Parameter double lightness,
     Wedge range,
     boolean force)
     implements Layer {
@@ -29,27 +29,23 @@ public record SkinToneEveningLayer(
   /**
    * A wedge of the hue and chroma plane, CIE LCh(ab), with soft sides.
    *
-   * @param hue its middle in degrees, 0 … 360
-   * @param width on each side in degrees, 3 … 180
+   * @param hue its middle in degrees
+   * @param width on each side in degrees
    * @param from least chroma
    * @param to most chroma
    */
-  public record Wedge(double hue, double width, double from, double to) {
+  public record Wedge(@Parameter(unit = Unit.DEGREES, most = 360, usual = 52, step = 1) double hue, @Parameter(unit = Unit.DEGREES_AROUND, least = 3, most = 180, usual = 35, step = 1) double width, @Parameter(unit = Unit.CHROMA, most = 150, usual = 6, step = 1) double from, @Parameter(unit = Unit.CHROMA, most = 150, usual = 60, step = 1) double to) {
     public Wedge {
-      Require.range("hue of the range", hue, 0, 360);
-      Require.range("width of the range", width, 3, 180);
-      Require.range("least chroma of the range", from, 0, 150);
+    Parameters.of(Wedge.class).check(hue, width, from, to);
       Require.range("most chroma of the range", to, from, 150);
     }
   }
 
 
   /** A tone in CIE LCh(ab), D50. */
-  public record Target(double lightness, double chroma, double hue) {
+  public record Target(@Parameter(unit = Unit.LIGHTNESS, most = 100, usual = 65, step = 1) double lightness, @Parameter(unit = Unit.CHROMA, most = 150, high = 80, usual = 28, step = 1) double chroma, @Parameter(unit = Unit.DEGREES, most = 360, usual = 50, step = 1) double hue) {
     public Target {
-      Require.range("target lightness", lightness, 0, 100);
-      Require.range("target chroma", chroma, 0, 150);
-      Require.range("target hue", hue, 0, 360);
+    Parameters.of(Target.class).check(lightness, chroma, hue);
     }
 
     /** The tone of a colour, as near as a tone can be. */
@@ -61,19 +57,15 @@ public record SkinToneEveningLayer(
 
   public SkinToneEveningLayer {
     Require.present("attributes", attributes);
-    Require.range("redness", redness, 0, 1);
-    Require.range("pigment", pigment, 0, 1);
-    Require.range("hue", hue, 0, 1);
-    Require.range("chroma", chroma, 0, 1);
-    Require.range("lightness", lightness, 0, 1);
+    Parameters.of(SkinToneEveningLayer.class).check(redness, pigment, hue, chroma, lightness);
   }
 
   public SkinToneEveningLayer withTarget(Target newTarget) {
-    return LayerValue.with(this, "target", newTarget);
+    return RecordValue.with(this, "target", newTarget);
   }
 
   public SkinToneEveningLayer withRange(Wedge newRange) {
-    return LayerValue.with(this, "range", newRange);
+    return RecordValue.with(this, "range", newRange);
   }
 
   @Override

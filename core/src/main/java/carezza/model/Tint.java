@@ -3,16 +3,15 @@ package carezza.model;
 /**
  * A tint of greys.
  *
- * @param hue in degrees of CIE LCh(ab), 0 … 360
- * @param strength chroma that a grey gets, 0 … 60
+ * @param hue in degrees of CIE LCh(ab)
+ * @param strength chroma that a grey gets
  */
-public record Tint(double hue, double strength) {
+public record Tint(@Parameter(unit = Unit.DEGREES, most = 360, step = 1) double hue, @Parameter(unit = Unit.CHROMA, most = 60, high = 30, step = 1) double strength) {
 
   public static final Tint NONE = new Tint(0, 0);
 
   public Tint {
-    Require.range("hue", hue, 0, 360);
-    Require.range("strength", strength, 0, 60);
+    Parameters.of(Tint.class).check(hue, strength);
   }
 
   /** The same strength on the other side of the circle. */

@@ -3,18 +3,16 @@ package carezza.model;
 /**
  * Lets the light fall off away from the face, or from the middle where there is no face map.
  *
- * @param stops at the corners, −4 … 4; below 0 darker
- * @param radius where the fall begins, as a share of the half diagonal, 0 … 1.5
- * @param falloff width of the fall as a share of the half diagonal, 0.05 … 2
+ * @param stops at the corners; below 0 darker
+ * @param radius where the fall begins, as a share of the half diagonal
+ * @param falloff width of the fall as a share of the half diagonal
  */
-public record VignetteLayer(LayerAttributes attributes, double stops, double radius, double falloff)
+public record VignetteLayer(LayerAttributes attributes, @Parameter(unit = Unit.STOPS, least = -4, most = 4, low = -3, high = 3, usual = -0.6, step = 0.05) double stops, @Parameter(most = 1.5, usual = 0.45) double radius, @Parameter(least = 0.05, most = 2, usual = 0.7) double falloff)
     implements Layer {
 
   public VignetteLayer {
     Require.present("attributes", attributes);
-    Require.range("stops", stops, -4, 4);
-    Require.range("radius", radius, 0, 1.5);
-    Require.range("falloff", falloff, 0.05, 2);
+    Parameters.of(VignetteLayer.class).check(stops, radius, falloff);
   }
 
   @Override

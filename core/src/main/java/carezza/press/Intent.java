@@ -3,18 +3,7 @@ package carezza.press;
 /** How colours that a press cannot print become such as it can (ICC.1, rendering intents). */
 public enum Intent {
   /** All colours move together, so that steps between them stay. */
-  PERCEPTUAL("Perceptual"),
+  PERCEPTUAL,
   /** Printable colours stay as they are over the paper's white; others become the nearest. */
-  COLORIMETRIC("Relative colorimetric");
-
-  private final String title;
-
-  Intent(String title) {
-    this.title = title;
-  }
-
-  /** Its name on the screen. */
-  public String title() {
-    return title;
-  }
+  COLORIMETRIC
 }

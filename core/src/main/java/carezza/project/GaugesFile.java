@@ -6,11 +6,11 @@ import tools.jackson.databind.json.JsonMapper;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
 
+import carezza.job.JobLevel;
 import carezza.kernel.SeparationRadiusAdvisor.Advice;
 import carezza.kernel.SeparationRadiusAdvisor.Step;
 import carezza.measure.Distraction;
 import carezza.measure.Gauge;
-import carezza.measure.JobLevel;
 
 /** Gauges as JSON, as docs/format.md describes it; null stands for what could not be measured. */
 public final class GaugesFile {
@@ -29,9 +29,8 @@ public final class GaugesFile {
     for (Gauge g : gauges) {
       ObjectNode node = list.addObject();
       node.put("id", g.id());
-      node.put("title", g.title());
       node.put("unit", g.unit());
-      node.put("region", g.region());
+      node.put("region", g.where());
       number(node, "before", g.before());
       number(node, "after", g.after());
       if (g.band() == null) {
@@ -57,7 +56,7 @@ public final class GaugesFile {
     ArrayNode places = root.putArray("distractions");
     for (Distraction d : distractions) {
       ObjectNode node = places.addObject();
-      node.put("kind", d.kind().words());
+      node.put("kind", d.kind().name().toLowerCase(java.util.Locale.ROOT));
       number(node, "x", d.place().x());
       number(node, "y", d.place().y());
       number(node, "radius", d.radius());

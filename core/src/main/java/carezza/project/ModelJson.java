@@ -25,13 +25,13 @@ import tools.jackson.databind.module.SimpleModule;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
 
+import carezza.kernel.LayerType;
 import carezza.model.Crop;
 import carezza.model.FaceMap;
 import carezza.model.HealLayer.Patch;
 import carezza.model.KeptMark;
 import carezza.model.Layer;
 import carezza.model.LayerAttributes;
-import carezza.model.LayerKind;
 import carezza.model.LayerStack;
 import carezza.model.LockedLayer;
 import carezza.model.Mask;
@@ -268,7 +268,7 @@ final class ModelJson {
       keep(locked.content(), flat);
       return flat;
     }
-    flat.put("kind", LayerKind.of(layer).key());
+    flat.put("kind", LayerType.of(layer).key());
     ObjectNode fields = tree(layer, strokes);
     ObjectNode attributes = (ObjectNode) fields.remove(ATTRIBUTES);
     attributes.remove("unknown");
@@ -308,6 +308,14 @@ final class ModelJson {
   private static final List<String> ATTRIBUTE_FIELDS =
       List.of("id", "name", "stage", "on", "amount", "mask", "blend", "group");
 
+  /** What version 1 called fields of some kinds. */
+  private static final Map<String, Map<String, String>> OLD_NAMES =
+      Map.of(
+          "neutralise", Map.of("dark", "shadow", "middle", "midtone", "light", "highlight"),
+          "range", Map.of("darks", "shadows", "lights", "highlights"),
+          "balance", Map.of("darks", "shadows", "middles", "midtones", "lights", "highlights"),
+          "mono", Map.of("darks", "shadows", "lights", "highlights"));
+
   private static Layer readLayer(JsonNode given, String place, List<Stroke> strokes) {
     if (!(given instanceof ObjectNode)) {
       throw new IllegalArgumentException(place + " is no layer");
@@ -316,24 +324,20 @@ final class ModelJson {
     if (key.isEmpty()) {
       throw new IllegalArgumentException(place + " does not say its kind");
     }
-    LayerKind kind =
-        java.util.Arrays.stream(LayerKind.values())
-            .filter(k -> k.key().equals(key))
-            .findFirst()
-            .orElse(null);
+    LayerType kind = LayerType.of(key).orElse(null);
     if (kind == null || hasForeignMask(given, 0)) {
       return locked((ObjectNode) given, key, place, strokes);
     }
     ObjectNode fields = tree(kind.fresh(), null);
     ObjectNode attributes = (ObjectNode) fields.get(ATTRIBUTES);
     List<String> ownFields =
-        java.util.Arrays.stream(kind.type().getRecordComponents())
+        java.util.Arrays.stream(kind.record().getRecordComponents())
             .map(java.lang.reflect.RecordComponent::getName)
             .filter(name -> !name.equals(ATTRIBUTES))
             .toList();
     ObjectNode unknown = MAPPER.createObjectNode();
     for (Map.Entry<String, JsonNode> field : given.properties()) {
-      String name = field.getKey();
+      String name = OLD_NAMES.getOrDefault(key, Map.of()).getOrDefault(field.getKey(), field.getKey());
       if (ATTRIBUTE_FIELDS.contains(name)) {
         attributes.set(name, field.getValue());
       } else if (ownFields.contains(name)) {
@@ -345,7 +349,7 @@ final class ModelJson {
     if (!unknown.isEmpty()) {
       attributes.set("unknown", unknown);
     }
-    Layer layer = read(fields, kind.type(), place, strokes);
+    Layer layer = read(fields, kind.record(), place, strokes);
     Unknowns within = Unknowns.of(given, understood(layer, null)).inParts();
     if (within.isEmpty()) {
       return layer;

@@ -1,5 +1,6 @@
 package carezza.render;
 
+import carezza.job.JobLevel;
 import carezza.mask.Regions;
 import carezza.model.LayerStack;
 
@@ -7,14 +8,20 @@ import carezza.model.LayerStack;
  * What is rendered: a stack over the photograph with its regions.
  *
  * @param stack the layers to render as they act; cut it short for the picture below a layer
+ * @param job whose limits the layers keep
  */
-public record RenderInput(LayerStack stack, Regions regions) {
+public record RenderInput(LayerStack stack, Regions regions, JobLevel job) {
 
   public RenderInput {
     stack = stack.acting();
   }
 
+  /** For the portrait job. */
+  public RenderInput(LayerStack stack, Regions regions) {
+    this(stack, regions, JobLevel.portrait());
+  }
+
   public RenderInput through(int layers) {
-    return new RenderInput(stack.lowest(layers), regions);
+    return new RenderInput(stack.lowest(layers), regions, job);
   }
 }

@@ -84,7 +84,7 @@ public final class Renderer {
 
   private EvaluationContext context(RenderInput scene, int level) {
     return new EvaluationContext(
-        size(), level, scene.regions(), edges, null, sensor, LayerChanges.NONE);
+        size(), level, scene.regions(), edges, null, sensor, LayerChanges.NONE, scene.job());
   }
 
   /** What layers changed, each asked of those below it alone. */
@@ -224,7 +224,7 @@ public final class Renderer {
 
   private List<PreparedLayer> prepare(RenderInput scene, Readiness readiness, Cancellation cancellation) {
     List<PreparedLayer> prepared = new ArrayList<>();
-    Fingerprint under = Fingerprint.of(scene.regions().maps());
+    Fingerprint under = Fingerprint.of(scene.regions().maps(), scene.job().content());
     for (Layer layer : scene.stack().layers()) {
       if (!layer.acts()) {
         continue;

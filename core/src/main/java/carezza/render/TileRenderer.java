@@ -45,7 +45,7 @@ final class TileRenderer implements StackPictures {
     this.cache = cache;
     this.computed = computed;
     this.cancellation = cancellation;
-    this.root = Fingerprint.of(context.level(), context.regions().maps());
+    this.root = Fingerprint.of(context.level(), context.regions().maps(), context.job().content());
     passes.forEach(pass -> keys.add(new HashMap<>()));
   }
 

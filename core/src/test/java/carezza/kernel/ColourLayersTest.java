@@ -26,8 +26,6 @@ import carezza.model.HueBandsLayer.Trim;
 import carezza.model.HueShiftLayer;
 import carezza.model.IrisLayer;
 import carezza.model.Layer;
-import carezza.model.LayerKind;
-import carezza.model.LayerValue;
 import carezza.model.LevelsLayer;
 import carezza.model.LipsLayer;
 import carezza.model.LocalContrastLayer;
@@ -36,6 +34,7 @@ import carezza.model.MonochromeLayer;
 import carezza.model.NeutralPointsLayer;
 import carezza.model.NeutralPointsLayer.Tone;
 import carezza.model.Point;
+import carezza.model.RecordValue;
 import carezza.model.SkinDepthLayer;
 import carezza.model.SkinMatchLayer;
 import carezza.model.SkinToneEveningLayer;
@@ -81,7 +80,7 @@ public class ColourLayersTest {
     return layer.with(layer.attributes().withMask(new Mask.Everything()));
   }
 
-  private static <L extends Layer> L fresh(LayerKind kind, Class<L> type) {
+  private static <L extends Layer> L fresh(LayerType kind, Class<L> type) {
     return type.cast(everywhere(kind.fresh()));
   }
 
@@ -91,7 +90,7 @@ public class ColourLayersTest {
   public void aPickedPlaceBecomesNeutralAtItsOwnLuminance() {
     Picture cast = Pictures.colour(ALL, 0.6, 0.5, 0.35);
     Layer layer =
-        fresh(LayerKind.NEUTRAL_POINTS, NeutralPointsLayer.class).moved(Tone.MIDDLE, new Point(50, 50));
+        fresh(LayerType.NEUTRAL_POINTS, NeutralPointsLayer.class).moved(Tone.MIDTONE, new Point(50, 50));
     Lab is = at(render(layer, cast), 150, 150);
     assertThat(is.chroma()).isLessThan(0.3);
     assertThat(is.l()).isCloseTo(at(cast, 0, 0).l(), within(0.3));
@@ -107,10 +106,10 @@ public class ColourLayersTest {
                 Pictures.plane(ALL, (x, y) -> casts[(int) x / 80].a()),
                 Pictures.plane(ALL, (x, y) -> casts[(int) x / 80].b())));
     NeutralPointsLayer layer =
-        fresh(LayerKind.NEUTRAL_POINTS, NeutralPointsLayer.class)
-            .moved(Tone.DARK, new Point(40, 100))
-            .moved(Tone.MIDDLE, new Point(120, 100))
-            .moved(Tone.LIGHT, new Point(200, 100));
+        fresh(LayerType.NEUTRAL_POINTS, NeutralPointsLayer.class)
+            .moved(Tone.SHADOW, new Point(40, 100))
+            .moved(Tone.MIDTONE, new Point(120, 100))
+            .moved(Tone.HIGHLIGHT, new Point(200, 100));
     Picture out = render(layer, input);
     for (int i = 0; i < 3; i++) {
       assertThat(at(out, 40 + 80 * i, 100).chroma()).as("point " + i).isLessThan(1);
@@ -120,7 +119,7 @@ public class ColourLayersTest {
   @Test
   public void blackAndWhiteEndsGoToTheEnds() {
     Plane ramp = Pictures.plane(ALL, (x, y) -> 0.1 + 0.7 * x / 240);
-    LevelsLayer layer = new LevelsLayer(LayerKind.LEVELS.fresh().attributes(), 0.1, 0.8, 0, 0);
+    LevelsLayer layer = new LevelsLayer(LayerType.LEVELS.fresh().attributes(), 0.1, 0.8, 0, 0);
     Picture out = render(layer, new Picture(ramp, ramp.copy(), ramp.copy()));
     assertThat((double) out.first().at(0, 10)).isCloseTo(0, within(3e-3));
     assertThat((double) out.first().at(239, 10)).isCloseTo(1, within(5e-3));
@@ -133,7 +132,7 @@ public class ColourLayersTest {
         Pictures.plane(
             ALL, (x, y) -> x < 120 ? 0.16 + 0.02 * Math.sin(2 * Math.PI * x / 10) : 0.85);
     Picture input = new Picture(plane, plane.copy(), plane.copy());
-    Picture out = render(new LevelsLayer(LayerKind.LEVELS.fresh().attributes(), 0, 1, 1, 0), input);
+    Picture out = render(new LevelsLayer(LayerType.LEVELS.fresh().attributes(), 0, 1, 1, 0), input);
     double was = linear(input, 42) / linear(input, 47);
     double is = linear(out, 42) / linear(out, 47);
     assertThat(is / was).isCloseTo(1, within(0.03));
@@ -148,7 +147,7 @@ public class ColourLayersTest {
   @Test
   public void localContrastLeavesAnEvenPictureAndScalesRipples() {
     LocalContrastLayer layer =
-        new LocalContrastLayer(LayerKind.LOCAL_CONTRAST.fresh().attributes(), 0.5, 0);
+        new LocalContrastLayer(LayerType.LOCAL_CONTRAST.fresh().attributes(), 0.5, 0);
     Picture even = Pictures.grey(ALL, 0.5);
     assertThat(Pictures.largest(render(layer, even), even)).isLessThan(2e-4);
     Picture ripples =
@@ -167,7 +166,7 @@ public class ColourLayersTest {
   public void hazeIsLaidOnByItsFormula() {
     Picture grey = Pictures.grey(ALL, 0.5);
     Picture out =
-        render(new LocalContrastLayer(LayerKind.LOCAL_CONTRAST.fresh().attributes(), 0, -1), grey);
+        render(new LocalContrastLayer(LayerType.LOCAL_CONTRAST.fresh().attributes(), 0, -1), grey);
     double light = Transfer.toLinear(0.5f);
     assertThat(linear(out, 100)).isCloseTo(light * 0.65 + 0.35, within(1e-3));
   }
@@ -178,10 +177,10 @@ public class ColourLayersTest {
     Plane plane = Pictures.plane(ALL, (x, y) -> x < 40 ? 0 : 0.6);
     Picture clear = new Picture(plane, plane.copy(), plane.copy());
     LocalContrastLayer on =
-        new LocalContrastLayer(LayerKind.LOCAL_CONTRAST.fresh().attributes(), 0, -0.5);
+        new LocalContrastLayer(LayerType.LOCAL_CONTRAST.fresh().attributes(), 0, -0.5);
     Picture hazy = render(on, clear);
     Picture again =
-        render(new LocalContrastLayer(LayerKind.LOCAL_CONTRAST.fresh().attributes(), 0, 1), hazy);
+        render(new LocalContrastLayer(LayerType.LOCAL_CONTRAST.fresh().attributes(), 0, 1), hazy);
     assertThat(linear(hazy, 10)).isCloseTo(0.175, within(2e-3));
     assertThat(linear(again, 10)).isBetween(-0.06, 0.01);
     assertThat(linear(again, 150)).isCloseTo(linear(clear, 150), within(0.04));
@@ -205,7 +204,7 @@ public class ColourLayersTest {
   @Test
   public void aFamilyTurnsItsOwnHueAndLeavesTheOthers() {
     HueBandsLayer layer =
-        fresh(LayerKind.HUE_BANDS, HueBandsLayer.class).with(Family.ORANGE, new Trim(20, -0.5, 0));
+        fresh(LayerType.HUE_BANDS, HueBandsLayer.class).with(Family.ORANGE, new Trim(20, -0.5, 0));
     Lab orange = at(render(layer, lch(60, 40, 60)), 0, 0);
     assertThat(orange.hue()).isCloseTo(60 + 20 * 1600 / (1600 + 64.0), within(0.5));
     assertThat(orange.chroma()).isCloseTo(20, within(0.3));
@@ -216,7 +215,7 @@ public class ColourLayersTest {
   @Test
   public void aShiftOfHuesStaysInItsRange() {
     HueShiftLayer layer =
-        new HueShiftLayer(LayerKind.HUE_SHIFT.fresh().attributes(), 265, 30, -20, 0.2, 0);
+        new HueShiftLayer(LayerType.HUE_SHIFT.fresh().attributes(), 265, 30, -20, 0.2, 0);
     assertThat(at(render(layer, lch(40, 40, 265)), 0, 0).hue()).isLessThan(250);
     Picture skin = lch(60, 25, 55);
     assertThat(Pictures.largest(render(layer, skin), skin)).isLessThan(2e-4);
@@ -225,7 +224,7 @@ public class ColourLayersTest {
   @Test
   public void greysHaveNoHueToBeChanged() {
     Picture grey = Pictures.grey(ALL, 0.4);
-    HueBandsLayer layer = fresh(LayerKind.HUE_BANDS, HueBandsLayer.class);
+    HueBandsLayer layer = fresh(LayerType.HUE_BANDS, HueBandsLayer.class);
     for (Family family : Family.values()) {
       layer = layer.with(family, new Trim(30, 1, 20));
     }
@@ -235,8 +234,8 @@ public class ColourLayersTest {
   @Test
   public void saturationSparesSkin() {
     Layer layer =
-        LayerValue.with(
-            LayerValue.with(LayerKind.SATURATION.fresh(), "saturation", 0.5), "skin", 1.0);
+        RecordValue.with(
+            RecordValue.with(LayerType.SATURATION.fresh(), "saturation", 0.5), "skin", 1.0);
     assertThat(at(render(layer, lch(60, 25, 52)), 0, 0).chroma()).isCloseTo(25, within(0.2));
     assertThat(at(render(layer, lch(50, 20, 265)), 0, 0).chroma()).isCloseTo(30, within(0.3));
   }
@@ -245,7 +244,7 @@ public class ColourLayersTest {
 
   @Test
   public void aMonoMixIsGreyAndFollowsItsFamilies() {
-    MonochromeLayer plain = fresh(LayerKind.MONOCHROME, MonochromeLayer.class);
+    MonochromeLayer plain = fresh(LayerType.MONOCHROME, MonochromeLayer.class);
     Picture skin = lch(60, 30, 60);
     Lab grey = at(render(plain, skin), 0, 0);
     assertThat(grey.chroma()).isLessThan(0.2);
@@ -257,9 +256,9 @@ public class ColourLayersTest {
   @Test
   public void toningTakesTwoTones() {
     Layer toned =
-        LayerValue.with(
-            LayerValue.with(LayerKind.MONOCHROME.fresh(), "darks", new Tint(265, 10)),
-            "lights",
+        RecordValue.with(
+            RecordValue.with(LayerType.MONOCHROME.fresh(), "shadows", new Tint(265, 10)),
+            "highlights",
             new Tint(85, 6));
     Lab dark = at(render(toned, Pictures.grey(ALL, 0.12)), 0, 0);
     Lab light = at(render(toned, Pictures.grey(ALL, 0.85)), 0, 0);
@@ -270,7 +269,7 @@ public class ColourLayersTest {
 
   @Test
   public void aGradientMapGivesEachStopItsColour() {
-    GradientMapLayer layer = (GradientMapLayer) LayerKind.GRADIENT_MAP.fresh();
+    GradientMapLayer layer = (GradientMapLayer) LayerType.GRADIENT_MAP.fresh();
     Target middle = layer.stops().get(1).colour();
     Lab is = at(render(layer, lch(50, 40, 200)), 0, 0);
     assertThat(is.l()).isCloseTo(middle.lightness(), within(0.3));
@@ -282,7 +281,7 @@ public class ColourLayersTest {
   public void heldBalanceTintsGreysAndKeepsTheirLuminance() {
     ColourBalanceLayer layer =
         new ColourBalanceLayer(
-            LayerKind.COLOUR_BALANCE.fresh().attributes(), new Tint(265, 12), Tint.NONE, Tint.NONE, 1);
+            LayerType.COLOUR_BALANCE.fresh().attributes(), new Tint(265, 12), Tint.NONE, Tint.NONE, 1);
     Picture dark = Pictures.grey(ALL, 0.15);
     Picture out = render(layer, dark);
     Lab is = at(out, 0, 0);
@@ -295,7 +294,7 @@ public class ColourLayersTest {
 
   @Test
   public void mutedInFullIsGreyAtItsLightness() {
-    Layer layer = LayerValue.with(LayerKind.DESATURATE.fresh(), "share", 1.0);
+    Layer layer = RecordValue.with(LayerType.DESATURATE.fresh(), "share", 1.0);
     Lab is = at(render(layer, lch(55, 35, 50)), 0, 0);
     assertThat(is.chroma()).isLessThan(0.2);
     assertThat(is.l()).isCloseTo(55, within(0.2));
@@ -306,12 +305,12 @@ public class ColourLayersTest {
   @Test
   public void depthDarkensTheMedianByWhatIsSaidAndNoMoreThanTheLimit() {
     Picture skin = Pictures.skin(ALL, 5);
-    SkinDepthLayer layer = fresh(LayerKind.SKIN_DEPTH, SkinDepthLayer.class);
+    SkinDepthLayer layer = fresh(LayerType.SKIN_DEPTH, SkinDepthLayer.class);
     double was = Pictures.quantile(sorted(Lab.lightness(skin)), 0.5);
     assertThat(median(layer, skin)).isCloseTo(was - 1.5, within(0.4));
-    SkinDepthLayer much = LayerValue.with(layer, "darken", 12.0);
+    SkinDepthLayer much = RecordValue.with(layer, "darken", 12.0);
     assertThat(median(much, skin)).isCloseTo(was - 2, within(0.4));
-    assertThat(median(LayerValue.with(much, "force", true), skin)).isCloseTo(was - 12, within(0.4));
+    assertThat(median(RecordValue.with(much, "force", true), skin)).isCloseTo(was - 12, within(0.4));
   }
 
   private static double median(Layer layer, Picture input) {
@@ -331,7 +330,7 @@ public class ColourLayersTest {
   public void matchedSkinHasTheOthersColourAtItsOwnLightness() {
     Picture two = lab(new Lab(50, 10, 26), new Lab(65, 16, 18));
     SkinMatchLayer layer =
-        new SkinMatchLayer(LayerKind.SKIN_MATCH.fresh().attributes().withMask(LEFT), new Mask.Invert(LEFT), 1, 0);
+        new SkinMatchLayer(LayerType.SKIN_MATCH.fresh().attributes().withMask(LEFT), new Mask.Invert(LEFT), 1, 0);
     Lab is = at(render(layer, two), 40, 100);
     assertThat(is.l()).isCloseTo(50, within(0.3));
     assertThat(is.a()).isCloseTo(16 * 50 / 65.0, within(0.4));
@@ -341,7 +340,7 @@ public class ColourLayersTest {
   @Test
   public void aTouchOfColourKeepsTheLight() {
     ColourPaintLayer layer =
-        new ColourPaintLayer(LayerKind.COLOUR_PAINT.fresh().attributes(), new Target(65, 28, 50));
+        new ColourPaintLayer(LayerType.COLOUR_PAINT.fresh().attributes(), new Target(65, 28, 50));
     Lab is = at(render(layer, lch(50, 12, 120)), 0, 0);
     assertThat(is.l()).isCloseTo(50, within(0.2));
     assertThat(is.hue()).isCloseTo(50, within(0.5));
@@ -352,11 +351,11 @@ public class ColourLayersTest {
   public void skinIsNotMadeLighterThanTheLimitUnlessForced() {
     Picture skin = Pictures.skin(ALL, 5);
     double was = Pictures.quantile(sorted(Lab.lightness(skin)), 0.5);
-    SkinToneEveningLayer fresh = fresh(LayerKind.SKIN_TONE_EVENING, SkinToneEveningLayer.class);
+    SkinToneEveningLayer fresh = fresh(LayerType.SKIN_TONE_EVENING, SkinToneEveningLayer.class);
     Layer lighter =
-        LayerValue.with(fresh.withTarget(new Target(was + 15, 20, 50)), "lightness", 1.0);
+        RecordValue.with(fresh.withTarget(new Target(was + 15, 20, 50)), "lightness", 1.0);
     assertThat(median(lighter, skin)).isCloseTo(was + 2, within(0.7));
-    assertThat(median(LayerValue.with(lighter, "force", true), skin))
+    assertThat(median(RecordValue.with(lighter, "force", true), skin))
         .isCloseTo(was + 15, within(0.7));
   }
 
@@ -364,8 +363,8 @@ public class ColourLayersTest {
   public void evenedColoursAreThoseOfTheWedge() {
     Picture two = lab(Lab.ofLch(60, 20, 30), Lab.ofLch(60, 20, 110));
     SkinToneEveningLayer layer =
-        LayerValue.with(
-            fresh(LayerKind.SKIN_TONE_EVENING, SkinToneEveningLayer.class)
+        RecordValue.with(
+            fresh(LayerType.SKIN_TONE_EVENING, SkinToneEveningLayer.class)
                 .withTarget(new Target(60, 20, 60))
                 .withRange(new SkinToneEveningLayer.Wedge(30, 25, 5, 60)),
             "hue",
@@ -380,18 +379,18 @@ public class ColourLayersTest {
   @Test
   public void lipsReachTheirTargetWithinTheLimit() {
     Picture lips = lch(50, 22, 25);
-    LipsLayer layer = fresh(LayerKind.LIPS, LipsLayer.class);
+    LipsLayer layer = fresh(LayerType.LIPS, LipsLayer.class);
     assertThat(at(render(layer, lips), 0, 0).chroma()).isCloseTo(28, within(0.4));
-    LipsLayer much = LayerValue.with(layer, "target", 60.0);
+    LipsLayer much = RecordValue.with(layer, "target", 60.0);
     assertThat(at(render(much, lips), 0, 0).chroma()).isCloseTo(34, within(0.5));
-    assertThat(at(render(LayerValue.with(much, "force", true), lips), 0, 0).chroma())
+    assertThat(at(render(RecordValue.with(much, "force", true), lips), 0, 0).chroma())
         .isCloseTo(60, within(1.0));
   }
 
   @Test
   public void noCatchlightIsMadeWhereThereIsNone() {
     Picture plain = lch(35, 12, 70);
-    CatchlightLayer layer = fresh(LayerKind.CATCHLIGHT, CatchlightLayer.class);
+    CatchlightLayer layer = fresh(LayerType.CATCHLIGHT, CatchlightLayer.class);
     assertThat(Pictures.largest(render(layer, plain), plain)).isLessThan(2e-4);
     Picture lit =
         Lab.toWorking(
@@ -410,7 +409,7 @@ public class ColourLayersTest {
                 Pictures.plane(ALL, (x, y) -> 40 + 2 * Math.sin(2 * Math.PI * x / 4)),
                 Plane.of(ALL),
                 Plane.of(ALL)));
-    IrisLayer layer = new IrisLayer(everywhere(LayerKind.IRIS.fresh()).attributes(), 1, 0, 0, false);
+    IrisLayer layer = new IrisLayer(everywhere(LayerType.IRIS.fresh()).attributes(), 1, 0, 0, false);
     Picture out = render(layer, ripples);
     double gain = (at(out, 121, 100).l() - 40) / (at(ripples, 121, 100).l() - 40);
     assertThat(gain).isBetween(1.3, 1.62);
@@ -426,7 +425,7 @@ public class ColourLayersTest {
   @Test(dataProvider = "mattes")
   public void matteLiftsBlackAndRisesToWhite(double matte) {
     Plane ramp = Pictures.plane(ALL, (x, y) -> Math.floor(x) / 239);
-    Layer layer = LayerValue.with(LayerKind.CURVE.fresh(), "matte", matte);
+    Layer layer = RecordValue.with(LayerType.CURVE.fresh(), "matte", matte);
     Picture out = render(layer, new Picture(ramp, ramp.copy(), ramp.copy()));
     assertThat((double) out.first().at(0, 0)).isCloseTo(matte, within(1e-4));
     assertThat((double) out.first().at(239, 0)).isCloseTo(1, within(1e-4));

@@ -20,7 +20,6 @@ import carezza.model.ExposureLayer;
 import carezza.model.HealLayer;
 import carezza.model.HealLayer.Patch;
 import carezza.model.HealLayer.Source;
-import carezza.model.LayerKind;
 import carezza.model.LayerStack;
 import carezza.model.SemanticRegion;
 import carezza.model.SkinToneEveningLayer;
@@ -47,7 +46,7 @@ public class GroundTruthTest {
   }
 
   private static Picture heal(Picture photo, List<Patch> spots) {
-    HealLayer layer = ((HealLayer) LayerKind.HEAL.fresh()).withPatches(spots);
+    HealLayer layer = ((HealLayer) LayerType.HEAL.fresh()).withPatches(spots);
     Renderer renderer = new Renderer(new Pyramid(photo), new TileCache(1 << 28));
     return renderer.renderOnce(
         new RenderInput(LayerStack.of(layer), Regions.none()), 0, Cancellation.NONE);
@@ -124,7 +123,7 @@ public class GroundTruthTest {
     List<Patch> spots = portrait.spots();
     Picture result =
         AtWork.on(portrait)
-            .finished(0, ((HealLayer) LayerKind.HEAL.fresh()).withPatches(spots));
+            .finished(0, ((HealLayer) LayerType.HEAL.fresh()).withPatches(spots));
     boolean[] inside = healed(portrait, spots);
     double ratio = meanDifference(result, clean, inside) / meanDifference(photo, clean, inside);
     assertThat(ratio).as("share of the difference left").isLessThan(inpainting);
@@ -228,7 +227,7 @@ public class GroundTruthTest {
         new Renderer(new Pyramid(photo), new TileCache(1 << 28))
             .renderOnce(
                 new RenderInput(
-                    LayerStack.of(new ExposureLayer(LayerKind.EXPOSURE.fresh().attributes(), -0.7, 0)),
+                    LayerStack.of(new ExposureLayer(LayerType.EXPOSURE.fresh().attributes(), -0.7, 0)),
                     regions),
                 0,
                 Cancellation.NONE);
@@ -298,7 +297,7 @@ public class GroundTruthTest {
     Picture clean = portrait.picture("clean.jpg");
     Picture even = portrait.picture("even.jpg");
     Regions regions = Regions.find(clean, portrait.faces());
-    SkinToneEveningLayer layer = (SkinToneEveningLayer) LayerKind.SKIN_TONE_EVENING.fresh();
+    SkinToneEveningLayer layer = (SkinToneEveningLayer) LayerType.SKIN_TONE_EVENING.fresh();
     Renderer renderer = new Renderer(new Pyramid(clean), new TileCache(1 << 28));
     Picture result =
         renderer.renderOnce(new RenderInput(LayerStack.of(layer), regions), 0, Cancellation.NONE);

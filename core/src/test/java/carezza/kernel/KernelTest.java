@@ -26,7 +26,6 @@ import carezza.model.FrequencySeparationLayer;
 import carezza.model.FrequencySeparationLayer.LowBandArea;
 import carezza.model.FrequencySeparationLayer.Split;
 import carezza.model.Layer;
-import carezza.model.LayerKind;
 import carezza.model.Mask;
 import carezza.model.SharpenLayer;
 import carezza.model.SkinToneEveningLayer;
@@ -60,7 +59,7 @@ public class KernelTest {
   public void oneStopDoublesTheLight() {
     Picture out =
         render(
-            new ExposureLayer(LayerKind.EXPOSURE.fresh().attributes(), 1, 0),
+            new ExposureLayer(LayerType.EXPOSURE.fresh().attributes(), 1, 0),
             Pictures.colour(ALL, 0.3, 0.4, 0.2));
     assertThat((double) Transfer.toLinear(out.first().at(5, 5)))
         .isCloseTo(2 * Transfer.toLinear(0.3f), within(1e-5));
@@ -72,7 +71,7 @@ public class KernelTest {
   public void recoveryBringsLightsUnderWhiteInTheirOrderAndHue() {
     Plane ramp = Pictures.plane(ALL, (x, y) -> 0.5 + x * 0.003);
     Picture input = new Picture(ramp, ramp.copy(), ramp.copy());
-    Picture out = render(new ExposureLayer(LayerKind.EXPOSURE.fresh().attributes(), 0.8, 1), input);
+    Picture out = render(new ExposureLayer(LayerType.EXPOSURE.fresh().attributes(), 0.8, 1), input);
     float last = 0;
     for (int x = 0; x < 200; x++) {
       float v = out.first().at(x, 3);
@@ -89,7 +88,7 @@ public class KernelTest {
     Picture out =
         render(
             new WhiteBalanceLayer(
-                LayerKind.WHITE_BALANCE.fresh().attributes(), light.kelvin(), light.tint()),
+                LayerType.WHITE_BALANCE.fresh().attributes(), light.kelvin(), light.tint()),
             cast);
     Lab lab = Lab.ofWorking(out.first().at(0, 0), out.second().at(0, 0), out.third().at(0, 0));
     assertThat(lab.chroma()).isLessThan(0.3);
@@ -100,7 +99,7 @@ public class KernelTest {
   private static FrequencySeparationLayer separation(
       double radius, double gain, double evening, List<LowBandArea> areas) {
     FrequencySeparationLayer fresh =
-        (FrequencySeparationLayer) LayerKind.FREQUENCY_SEPARATION.fresh();
+        (FrequencySeparationLayer) LayerType.FREQUENCY_SEPARATION.fresh();
     return fresh
         .with(fresh.attributes().withMask(new Mask.Everything()))
         .withRadius(radius)
@@ -278,7 +277,7 @@ public class KernelTest {
   }
 
   private static DodgeBurnLayer sculpt(Method method) {
-    return ((DodgeBurnLayer) LayerKind.DODGE_BURN.fresh()).withMethod(method);
+    return ((DodgeBurnLayer) LayerType.DODGE_BURN.fresh()).withMethod(method);
   }
 
   @DataProvider
@@ -337,7 +336,7 @@ public class KernelTest {
     Target target = new Target(was.l(), was.chroma(), was.hue() + 8);
     SkinToneEveningLayer layer =
         new SkinToneEveningLayer(
-            LayerKind.SKIN_TONE_EVENING.fresh().attributes().withMask(new Mask.Everything()),
+            LayerType.SKIN_TONE_EVENING.fresh().attributes().withMask(new Mask.Everything()),
             0,
             0,
             target,
@@ -355,7 +354,7 @@ public class KernelTest {
     Picture input = Pictures.skin(ALL, 5);
     SkinToneEveningLayer layer =
         new SkinToneEveningLayer(
-            LayerKind.SKIN_TONE_EVENING.fresh().attributes().withMask(new Mask.Everything()),
+            LayerType.SKIN_TONE_EVENING.fresh().attributes().withMask(new Mask.Everything()),
             0,
             0,
             new Target(75, 20, 50),
@@ -373,14 +372,14 @@ public class KernelTest {
   @Test
   public void aStraightCurveChangesNothing() {
     Picture input = Pictures.skin(ALL, 6);
-    assertThat(Pictures.largest(render(LayerKind.CURVE.fresh(), input), input)).isLessThan(1e-5);
+    assertThat(Pictures.largest(render(LayerType.CURVE.fresh(), input), input)).isLessThan(1e-5);
   }
 
   @Test
   public void aLuminanceCurveMovesAGreyToItsValue() {
     CurveLayer layer =
         new CurveLayer(
-            LayerKind.CURVE.fresh().attributes(),
+            LayerType.CURVE.fresh().attributes(),
             List.of(new Point(0, 0), new Point(0.5, 0.6), new Point(1, 1)),
             null,
             null,
@@ -391,7 +390,7 @@ public class KernelTest {
 
   @Test
   public void theVignetteFallsByItsStopsAtTheFarEnd() {
-    VignetteLayer layer = new VignetteLayer(LayerKind.VIGNETTE.fresh().attributes(), -2, 0, 0.5);
+    VignetteLayer layer = new VignetteLayer(LayerType.VIGNETTE.fresh().attributes(), -2, 0, 0.5);
     Picture out = render(layer, Pictures.grey(ALL, 0.5));
     assertThat((double) Transfer.toLinear(out.first().at(0, 0)))
         .isCloseTo(Transfer.toLinear(0.5f) / 4, within(1e-5));
@@ -403,7 +402,7 @@ public class KernelTest {
     Plane edge = Pictures.plane(ALL, (x, y) -> x < 100 ? 0.2 : 0.8);
     Picture input = new Picture(edge, edge, edge);
     SharpenLayer layer =
-        new SharpenLayer(LayerKind.SHARPEN.fresh().attributes(), List.of(new SharpenLayer.Band(2, 3)), 4);
+        new SharpenLayer(LayerType.SHARPEN.fresh().attributes(), List.of(new SharpenLayer.Band(2, 3)), 4);
     Plane before = Lab.lightness(input);
     Plane after = Lab.lightness(render(layer, input));
     for (int x = 0; x < 200; x++) {
@@ -427,7 +426,7 @@ public class KernelTest {
   private static Lab whitened(double target, double lift) {
     TeethLayer layer =
         new TeethLayer(
-            LayerKind.TEETH.fresh().attributes().withMask(new Mask.Everything()), target, lift, false);
+            LayerType.TEETH.fresh().attributes().withMask(new Mask.Everything()), target, lift, false);
     Picture out = render(layer, teeth());
     return Lab.ofWorking(out.first().at(1, 1), out.second().at(1, 1), out.third().at(1, 1));
   }

@@ -21,7 +21,6 @@ import carezza.model.HealLayer;
 import carezza.model.HealLayer.Patch;
 import carezza.model.HealLayer.RepairMethod;
 import carezza.model.HealLayer.Source;
-import carezza.model.LayerKind;
 import carezza.model.LayerStack;
 import carezza.model.Mask;
 import carezza.model.Point;
@@ -65,7 +64,7 @@ public class RepairTest {
   }
 
   private static Picture repaired(Picture photo, Regions regions, Patch... patches) {
-    HealLayer layer = ((HealLayer) LayerKind.HEAL.fresh()).withPatches(List.of(patches));
+    HealLayer layer = ((HealLayer) LayerType.HEAL.fresh()).withPatches(List.of(patches));
     return new Renderer(new Pyramid(photo), new TileCache(1 << 28))
         .renderOnce(new RenderInput(LayerStack.of(layer), regions), 0, Cancellation.NONE);
   }
@@ -245,7 +244,7 @@ public class RepairTest {
     Picture photo = Portrait.S06.picture("photo.jpg");
     Renderer renderer = new Renderer(new Pyramid(photo), new TileCache(1 << 28));
     HealLayer layer =
-        ((HealLayer) LayerKind.HEAL.fresh())
+        ((HealLayer) LayerType.HEAL.fresh())
             .withPatches(List.of(Patch.spot(600, 900, 14), Patch.spot(640, 905, 14)));
     HealLayer found =
         (HealLayer)

@@ -21,7 +21,6 @@ import carezza.model.HealLayer.Band;
 import carezza.model.HealLayer.Patch;
 import carezza.model.HealLayer.RepairMethod;
 import carezza.model.HealLayer.Source;
-import carezza.model.LayerKind;
 import carezza.testing.AtWork;
 import carezza.testing.Portrait;
 
@@ -273,7 +272,7 @@ public class SkinHealTest {
   /** What is cloned, or brought as texture, must come from somewhere. */
   @Test
   public void onlyAHealOfAllKeepsItsOwnTexture() {
-    HealLayer fresh = (HealLayer) LayerKind.HEAL.fresh();
+    HealLayer fresh = (HealLayer) LayerType.HEAL.fresh();
     Patch red = Patch.spot(578.5, 1439.5, 23);
     AtWork work = AtWork.on(Portrait.S01);
     for (HealLayer layer :
@@ -315,7 +314,7 @@ public class SkinHealTest {
       Portrait portrait, double x, double y, double radius, int most) {
     AtWork work = AtWork.on(portrait);
     Patch patch = Patch.spot(x, y, radius);
-    HealLayer layer = ((HealLayer) LayerKind.HEAL.fresh()).withPatches(List.of(patch));
+    HealLayer layer = ((HealLayer) LayerType.HEAL.fresh()).withPatches(List.of(patch));
     return work.session()
         .sources(
             work.with(layer), layer.attributes().id(), patch.pieces().getFirst(), most, Cancellation.NONE);

@@ -43,7 +43,7 @@ public class EdgesTest {
   }
 
   private static EvaluationContext site(int level) {
-    return new EvaluationContext(SIZE, level, Regions.none(), new Edges(PHOTOGRAPH::level), null, null, LayerChanges.NONE);
+    return new EvaluationContext(SIZE, level, Regions.none()).with(new Edges(PHOTOGRAPH::level));
   }
 
   private static Plane render(Mask mask, int level) {

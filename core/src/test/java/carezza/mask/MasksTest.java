@@ -231,7 +231,7 @@ public class MasksTest {
     Area whole = size.area();
     Picture input = Picture.of(whole);
     EvaluationContext forgetful = new EvaluationContext(size, 0, Regions.none());
-    EvaluationContext context = new EvaluationContext(size, 0, Regions.none(), null, new MaskCache(whole.pixels()), null, LayerChanges.NONE);
+    EvaluationContext context = new EvaluationContext(size, 0, Regions.none()).with(new MaskCache(whole.pixels()));
     Mask mask = new Mask.Ellipse(60, 45, 30, 20, 0, 0.5);
     Masks.render(mask.painted(Stroke.dab(20, 20, 9, 0)), whole, context, input);
     mask = mask.painted(Stroke.dab(20, 20, 9, 0));

@@ -16,11 +16,12 @@ import carezza.image.Area;
 import carezza.image.Cancellation;
 import carezza.image.Picture;
 import carezza.image.Plane;
+import carezza.job.JobLevel;
+import carezza.kernel.LayerType;
 import carezza.mask.EvaluationContext;
 import carezza.mask.Regions;
 import carezza.measure.Gauge.Verdict;
 import carezza.model.ExposureLayer;
-import carezza.model.LayerKind;
 import carezza.model.LayerStack;
 import carezza.model.SemanticRegion;
 import carezza.render.Pyramid;
@@ -182,7 +183,7 @@ public class GaugesTest {
   public void whatSettleDoesIsNoDrift() {
     Picture full = PORTRAIT.picture("photo.jpg");
     Renderer renderer = new Renderer(new Pyramid(full), new TileCache(1 << 28));
-    ExposureLayer darker = new ExposureLayer(LayerKind.EXPOSURE.fresh().attributes(), -0.7, 0);
+    ExposureLayer darker = new ExposureLayer(LayerType.EXPOSURE.fresh().attributes(), -0.7, 0);
     List<Gauge> gauges =
         new GaugeReader(renderer)
             .of(

@@ -18,13 +18,13 @@ import carezza.image.Area;
 import carezza.image.Cancellation;
 import carezza.image.Picture;
 import carezza.image.Plane;
+import carezza.kernel.LayerType;
 import carezza.measure.ContourGuides.Guide;
 import carezza.model.CurveLayer;
 import carezza.model.DodgeBurnLayer;
 import carezza.model.FrequencySeparationLayer;
 import carezza.model.KeptMark;
 import carezza.model.Layer;
-import carezza.model.LayerKind;
 import carezza.model.Mask;
 import carezza.model.Project;
 import carezza.model.SemanticRegion;
@@ -36,7 +36,7 @@ import carezza.testing.Portrait;
 /** Proposals of light and shade, and pushed layers, judged by the gauges on the portraits. */
 public class LightAdvisorTest {
 
-  private static final DodgeBurnLayer FRESH = (DodgeBurnLayer) LayerKind.DODGE_BURN.fresh();
+  private static final DodgeBurnLayer FRESH = (DodgeBurnLayer) LayerType.DODGE_BURN.fresh();
 
   private static LightAdvisor advisor(AtWork bench, Layer... layers) {
     return bench.session().advice().light(bench.with(layers), FRESH.attributes().id(), Cancellation.NONE);
@@ -89,7 +89,7 @@ public class LightAdvisorTest {
   @Test(dataProvider = "portraits")
   public void formThatWasTakenComesBack(Portrait portrait) {
     AtWork bench = AtWork.on(portrait);
-    CurveLayer curve = (CurveLayer) LayerKind.CURVE.fresh();
+    CurveLayer curve = (CurveLayer) LayerType.CURVE.fresh();
     CurveLayer flat =
         new CurveLayer(
             curve.attributes().withStage(Stage.SMOOTH).withMask(new Mask.RegionMask(SemanticRegion.SKIN)),
@@ -144,7 +144,7 @@ public class LightAdvisorTest {
                 new Mask.Gradient(
                     new carezza.model.Point(middle - 40, 900),
                     new carezza.model.Point(middle + 40, 900)));
-    Layer above = LayerKind.DODGE_BURN.fresh();
+    Layer above = LayerType.DODGE_BURN.fresh();
     var half =
         bench
             .session()
@@ -168,7 +168,7 @@ public class LightAdvisorTest {
   public void aTextureThatIsTakenAwayIsAdvisedUpToTheEndOfItsBand() {
     AtWork bench = AtWork.on(Portrait.S04);
     FrequencySeparationLayer plain =
-        (FrequencySeparationLayer) LayerKind.FREQUENCY_SEPARATION.fresh();
+        (FrequencySeparationLayer) LayerType.FREQUENCY_SEPARATION.fresh();
     FrequencySeparationLayer layer = plain.withRadius(15.0).withTextureGain(0.5).withEvening(0);
     AmountSweep push = push(bench, layer);
     OptionalDouble advised = push.advised();

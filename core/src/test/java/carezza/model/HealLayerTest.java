@@ -9,6 +9,7 @@ import java.util.Set;
 
 import org.testng.annotations.Test;
 
+import carezza.kernel.LayerType;
 import carezza.model.HealLayer.Patch;
 import carezza.model.HealLayer.Piece;
 import carezza.model.HealLayer.RepairMethod;
@@ -74,7 +75,7 @@ public class HealLayerTest {
   @Test
   public void repairsAreChangedAndTakenOutByTheirPlace() {
     HealLayer layer =
-        ((HealLayer) LayerKind.HEAL.fresh())
+        ((HealLayer) LayerType.HEAL.fresh())
             .withPatches(List.of(Patch.spot(1, 1, 5), Patch.spot(2, 2, 5), Patch.spot(3, 3, 5)));
     assertThat(layer.changed(1, p -> p.withAmount(0.4)).patches().get(1).amount()).isEqualTo(0.4);
     assertThat(layer.without(Set.of(0, 2)).patches()).containsExactly(Patch.spot(2, 2, 5));

@@ -6,10 +6,12 @@ import java.util.List;
 
 import org.testng.annotations.Test;
 
+import carezza.kernel.LayerType;
+
 public class LayerGroupsTest {
 
   private static Layer layer(String id, Stage stage) {
-    return LayerKind.CURVE
+    return LayerType.CURVE
         .fresh()
         .with(LayerAttributes.of(id, stage, new Mask.Everything()).withId(id));
   }

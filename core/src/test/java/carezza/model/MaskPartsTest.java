@@ -8,6 +8,7 @@ import java.util.List;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 
+import carezza.kernel.LayerType;
 import carezza.model.Mask.And;
 import carezza.model.Mask.Dilate;
 import carezza.model.Mask.Disabled;
@@ -54,20 +55,9 @@ public class MaskPartsTest {
   }
 
   @Test
-  public void aMaskReadsAsASentence() {
-    Mask mask = new And(new Minus(SKIN, LIPS), LIGHT).painted(DAB).painted(DAB).painted(DAB);
-    assertThat(MaskParts.of(mask).sentence())
-        .isEqualTo(
-            "skin of the face, minus lips, lighter than L* 55, painted 3 strokes");
-    assertThat(new Dilate(new Feather(SKIN, 8), -3).sentence())
-        .isEqualTo("skin of the face, softened by 8 px, shrunk by 3 px");
-  }
-
-  @Test
-  public void aPartThatIsOffIsNotSaidAndDoesNotAct() {
+  public void aPartThatIsOffDoesNotAct() {
     MaskParts parts = MaskParts.of(new Minus(SKIN, LIPS)).switched(1, false);
     assertThat(parts.mask()).isEqualTo(new Disabled(new Minus(SKIN, LIPS)));
-    assertThat(parts.sentence()).isEqualTo("skin of the face");
     assertThat(parts.acting()).isEqualTo(SKIN);
     assertThat(parts.switched(1, true).acting()).isEqualTo(new Minus(SKIN, LIPS));
     assertThat(parts.mask().acting()).isEqualTo(SKIN);
@@ -108,7 +98,7 @@ public class MaskPartsTest {
   }
 
   private static Layer masked(String name, Mask mask) {
-    return LayerKind.CURVE.fresh().with(LayerAttributes.of(name, Stage.GRADE, mask));
+    return LayerType.CURVE.fresh().with(LayerAttributes.of(name, Stage.GRADE, mask));
   }
 
   @Test

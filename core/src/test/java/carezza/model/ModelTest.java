@@ -9,6 +9,7 @@ import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 
 import carezza.image.Area;
+import carezza.kernel.LayerType;
 import carezza.model.Mask.Everything;
 import carezza.model.Mask.Nothing;
 import carezza.model.Mask.RegionMask;
@@ -23,23 +24,23 @@ public class ModelTest {
   }
 
   private static ExposureLayer exposure(double stops) {
-    ExposureLayer fresh = (ExposureLayer) LayerKind.EXPOSURE.fresh();
+    ExposureLayer fresh = (ExposureLayer) LayerType.EXPOSURE.fresh();
     return new ExposureLayer(fresh.attributes(), stops, 0);
   }
 
   @Test
   public void aStackIsGroupedByStageWhateverTheOrderOfAdding() {
-    Layer curve = LayerKind.CURVE.fresh();
-    Layer heal = LayerKind.HEAL.fresh();
-    Layer balance = LayerKind.WHITE_BALANCE.fresh();
+    Layer curve = LayerType.CURVE.fresh();
+    Layer heal = LayerType.HEAL.fresh();
+    Layer balance = LayerType.WHITE_BALANCE.fresh();
     assertThat(LayerStack.EMPTY.with(curve).with(heal).with(balance).layers())
         .containsExactly(balance, heal, curve);
   }
 
   @Test
   public void layersOfOneStageKeepTheirOrder() {
-    Layer first = LayerKind.CURVE.fresh();
-    Layer second = LayerKind.CURVE.fresh();
+    Layer first = LayerType.CURVE.fresh();
+    Layer second = LayerType.CURVE.fresh();
     assertThat(LayerStack.of(first, second).layers()).containsExactly(first, second);
     assertThat(LayerStack.of(first, second).moved(second.attributes().id(), -1).layers())
         .containsExactly(second, first);
@@ -47,8 +48,8 @@ public class ModelTest {
 
   @Test
   public void aLayerAtTheEndOfItsStageMovesIntoTheNext() {
-    Layer heal = LayerKind.HEAL.fresh();
-    Layer curve = LayerKind.CURVE.fresh();
+    Layer heal = LayerType.HEAL.fresh();
+    Layer curve = LayerType.CURVE.fresh();
     String id = heal.attributes().id();
     LayerStack stack = LayerStack.of(heal, curve);
     assertThat(stack.moved(id, 1).find(id).orElseThrow().attributes().stage())
@@ -63,8 +64,8 @@ public class ModelTest {
 
   @Test
   public void aLayerIsDoubledRightAfterItself() {
-    Layer first = LayerKind.CURVE.fresh();
-    Layer second = LayerKind.CURVE.fresh();
+    Layer first = LayerType.CURVE.fresh();
+    Layer second = LayerType.CURVE.fresh();
     LayerStack stack = LayerStack.of(first, second).doubled(first.attributes().id());
     assertThat(stack.size()).isEqualTo(3);
     assertThat(stack.layers().get(0)).isEqualTo(first);
@@ -75,7 +76,7 @@ public class ModelTest {
 
   @Test
   public void twoLayersWithOneIdAreRefused() {
-    Layer layer = LayerKind.CURVE.fresh();
+    Layer layer = LayerType.CURVE.fresh();
     assertThatThrownBy(() -> LayerStack.of(layer, layer))
         .isInstanceOf(IllegalArgumentException.class)
         .hasMessageContaining(layer.attributes().id());
@@ -85,7 +86,7 @@ public class ModelTest {
   public void throughAStageCountsItsLayersAndThoseBelow() {
     LayerStack stack =
         LayerStack.of(
-            LayerKind.WHITE_BALANCE.fresh(), LayerKind.HEAL.fresh(), LayerKind.CURVE.fresh());
+            LayerType.WHITE_BALANCE.fresh(), LayerType.HEAL.fresh(), LayerType.CURVE.fresh());
     assertThat(stack.through(Stage.SETTLE)).isEqualTo(1);
     assertThat(stack.through(Stage.EVEN)).isEqualTo(2);
     assertThat(stack.through(Stage.FINISH)).isEqualTo(3);
@@ -93,7 +94,7 @@ public class ModelTest {
 
   @DataProvider
   public Object[][] kinds() {
-    LayerKind[] kinds = LayerKind.values();
+    LayerType[] kinds = LayerType.values();
     Object[][] rows = new Object[kinds.length][];
     for (int i = 0; i < kinds.length; i++) {
       rows[i] = new Object[] {kinds[i]};
@@ -102,24 +103,24 @@ public class ModelTest {
   }
 
   @Test(dataProvider = "kinds")
-  public void aFreshLayerStandsInItsStageAndActs(LayerKind kind) {
+  public void aFreshLayerStandsInItsStageAndActs(LayerType kind) {
     Layer layer = kind.fresh();
     assertThat(layer.attributes().stage()).isEqualTo(kind.stage());
     assertThat(layer.acts()).isTrue();
-    assertThat(LayerKind.of(layer)).isEqualTo(kind);
+    assertThat(LayerType.of(layer)).isEqualTo(kind);
     assertThat(layer.with(layer.attributes().switched(false)).acts()).isFalse();
     assertThat(layer.with(layer.attributes().withAmount(0)).acts()).isFalse();
   }
 
   @Test(dataProvider = "kinds")
-  public void anotherHeadLeavesTheParametersAlone(LayerKind kind) {
+  public void anotherHeadLeavesTheParametersAlone(LayerType kind) {
     Layer layer = kind.fresh();
     assertThat(layer.with(layer.attributes().named("x")).with(layer.attributes())).isEqualTo(layer);
   }
 
   @Test
   public void amountsPastTwiceAreRefused() {
-    LayerAttributes attributes = LayerKind.CURVE.fresh().attributes();
+    LayerAttributes attributes = LayerType.CURVE.fresh().attributes();
     assertThatThrownBy(() -> attributes.withAmount(2.01))
         .hasMessage("amount is 2.01 but must lie between 0.0 and 2.0");
   }
@@ -216,28 +217,6 @@ public class ModelTest {
     Mask twice = once.painted(Stroke.dab(5, 5, 2, 0));
     assertThat(twice)
         .isInstanceOfSatisfying(Mask.Strokes.class, s -> assertThat(s.strokes()).hasSize(2));
-  }
-
-  @Test
-  public void aMaskReadsAsASentence() {
-    Mask mask =
-        new Mask.Minus(new RegionMask(SemanticRegion.FACE_SKIN), new RegionMask(SemanticRegion.LIPS))
-            .painted(Stroke.dab(1, 1, 2, 0));
-    assertThat(mask.sentence()).isEqualTo("skin of the face, minus lips, painted 1 stroke");
-    assertThat(new Everything().sentence()).isEqualTo("everywhere");
-    assertThat(new Nothing().painted(Stroke.dab(1, 1, 2, 0)).sentence())
-        .isEqualTo("painted 1 stroke");
-    assertThat(new Mask.Range(Mask.Quantity.LIGHTNESS, 10, 20, 55, 60).sentence())
-        .isEqualTo("L* 20 to 55");
-    assertThat(new Mask.Range(Mask.Quantity.LIGHTNESS, 50, 60, 100, 100).sentence())
-        .isEqualTo("lighter than L* 55");
-    assertThat(new Mask.Range(Mask.Quantity.CHROMA, 0, 0, 20, 30).sentence())
-        .isEqualTo("less colourful than C* 25");
-    assertThat(
-            new Mask.And(
-                    new Mask.Invert(new RegionMask(SemanticRegion.TEETH)), new Mask.Opacity(new Everything(), 0.5))
-                .sentence())
-        .isEqualTo("teeth, the other way round, within everywhere, at 50 %");
   }
 
   @Test

@@ -71,9 +71,9 @@ public class HostileFilesTest {
             .project()
             .withStack(
                 LayerStack.of(
-                    ((carezza.model.HealLayer) carezza.model.LayerKind.HEAL.fresh())
+                    ((carezza.model.HealLayer) carezza.kernel.LayerType.HEAL.fresh())
                         .withPatches(Portrait.S06.spots()),
-                    carezza.model.LayerKind.SKIN_TONE_EVENING.fresh()));
+                    carezza.kernel.LayerType.SKIN_TONE_EVENING.fresh()));
     Path file = folder.resolve("e.carezza");
     ProjectFile.save(small.with(project, null), AtomicFile.replacing(file), new byte[0]);
     seeds.add(new Object[] {"e.carezza", Files.readAllBytes(file)});

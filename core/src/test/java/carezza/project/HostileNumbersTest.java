@@ -28,10 +28,10 @@ import carezza.codec.PictureReader;
 import carezza.codec.PictureWriter;
 import carezza.image.Area;
 import carezza.image.Cancellation;
+import carezza.kernel.LayerType;
 import carezza.metadata.Metadata.Carried;
 import carezza.model.FaceMap;
 import carezza.model.Layer;
-import carezza.model.LayerKind;
 import carezza.model.LayerStack;
 import carezza.model.Project;
 import carezza.problem.Problem;
@@ -72,7 +72,7 @@ public class HostileNumbersTest {
   @DataProvider
   public Object[][] layers() {
     List<Object[]> rows = new ArrayList<>();
-    for (LayerKind kind : LayerKind.values()) {
+    for (LayerType kind : LayerType.values()) {
       rows.add(new Object[] {kind.key(), "{\"kind\":\"" + kind.key() + "\"}"});
     }
     String stroke = "{\"points\":[40,40,1,0,60,50,1,0.2],\"radius\":9,\"softness\":0.5,\"strength\":0.6,\"edge\":5}";

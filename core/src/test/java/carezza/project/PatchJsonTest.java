@@ -10,12 +10,12 @@ import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 import tools.jackson.databind.node.ObjectNode;
 
+import carezza.kernel.LayerType;
 import carezza.model.HealLayer;
 import carezza.model.HealLayer.Patch;
 import carezza.model.HealLayer.RepairMethod;
 import carezza.model.HealLayer.Source;
 import carezza.model.KeptMark;
-import carezza.model.LayerKind;
 import carezza.model.LayerStack;
 import carezza.model.Mask;
 import carezza.model.PhotoReference;
@@ -48,7 +48,7 @@ public class PatchJsonTest {
 
   @Test(dataProvider = "patches")
   public void aRepairComesBackAsItWas(Patch patch) {
-    HealLayer layer = ((HealLayer) LayerKind.HEAL.fresh()).withPatches(List.of(patch));
+    HealLayer layer = ((HealLayer) LayerType.HEAL.fresh()).withPatches(List.of(patch));
     ObjectNode node = ModelJson.parse("{\"stack\":[]}".getBytes(StandardCharsets.UTF_8));
     node.withArray("stack").add(ModelJson.write(layer, null));
     HealLayer read = (HealLayer) ModelJson.readStack(node, List.of()).layers().getFirst();

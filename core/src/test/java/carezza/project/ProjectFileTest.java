@@ -31,12 +31,12 @@ import carezza.codec.OutputProfile;
 import carezza.codec.PictureReader;
 import carezza.file.AtomicFile;
 import carezza.image.Cancellation;
+import carezza.kernel.LayerType;
 import carezza.metadata.Metadata.Carried;
 import carezza.model.DodgeBurnLayer;
 import carezza.model.HealLayer;
 import carezza.model.Layer;
 import carezza.model.LayerAttributes;
-import carezza.model.LayerKind;
 import carezza.model.LayerStack;
 import carezza.model.LockedLayer;
 import carezza.model.Mask;
@@ -80,7 +80,7 @@ public class ProjectFileTest {
   /** One layer of every kind, with every kind of mask somewhere. */
   private static Project worked(Project fresh) {
     List<Layer> layers = new ArrayList<>();
-    for (LayerKind kind : LayerKind.values()) {
+    for (LayerType kind : LayerType.values()) {
       layers.add(kind.fresh());
     }
     LayerStack stack = new LayerStack(layers);
@@ -100,8 +100,8 @@ public class ProjectFileTest {
                             List.of(new Point(1, 1), new Point(90, 1), new Point(50, 80)), 3),
                         9),
                     0.5)));
-    String sculpt = layers.get(LayerKind.DODGE_BURN.ordinal()).attributes().id();
-    String curve = layers.get(LayerKind.CURVE.ordinal()).attributes().id();
+    String sculpt = layers.get(LayerType.DODGE_BURN.ordinal()).attributes().id();
+    String curve = layers.get(LayerType.CURVE.ordinal()).attributes().id();
     return fresh
         .withFaces(Portrait.S06.faces())
         .withStack(stack)
@@ -203,10 +203,10 @@ public class ProjectFileTest {
     LayerStack stack = ProjectFile.readStack(json, "stack.json").stack();
     assertThat(stack.size()).isEqualTo(2);
     Layer teeth =
-        stack.layers().stream().filter(l -> LayerKind.of(l) == LayerKind.TEETH).findAny().get();
+        stack.layers().stream().filter(l -> LayerType.of(l) == LayerType.TEETH).findAny().get();
     assertThat(teeth.with(teeth.attributes().withId("x")))
         .isEqualTo(
-            LayerKind.TEETH.fresh().with(LayerKind.TEETH.fresh().attributes().withId("x")));
+            LayerType.TEETH.fresh().with(LayerType.TEETH.fresh().attributes().withId("x")));
   }
 
   @Test
@@ -225,16 +225,16 @@ public class ProjectFileTest {
     byte[] example =
         page.substring(start, page.indexOf("```", start)).getBytes(StandardCharsets.UTF_8);
     LayerStack stack = ProjectFile.readStack(example, "format.md").stack();
-    assertThat(stack.layers()).extracting(LayerKind::of).containsExactly(LayerKind.values());
+    assertThat(stack.layers()).extracting(LayerType::of).containsExactly(LayerType.values());
   }
 
   @Test
   public void groupsAndWhatLayersChangedComeBack() throws Exception {
     LayerStack stack =
         LayerStack.of(
-            LayerKind.CURVE.fresh().with(LayerAttributes.of("one", Stage.GRADE, new Mask.Everything()).withId("one").inGroup("g")),
-            LayerKind.CURVE.fresh().with(LayerAttributes.of("two", Stage.GRADE, new Mask.ChangeMask("one", 3)).inGroup("g")),
-            LayerKind.GROUP.fresh().with(LayerAttributes.of("both", Stage.GRADE, new Mask.Everything()).withId("g").withAmount(0.5)));
+            LayerType.CURVE.fresh().with(LayerAttributes.of("one", Stage.GRADE, new Mask.Everything()).withId("one").inGroup("g")),
+            LayerType.CURVE.fresh().with(LayerAttributes.of("two", Stage.GRADE, new Mask.ChangeMask("one", 3)).inGroup("g")),
+            LayerType.GROUP.fresh().with(LayerAttributes.of("both", Stage.GRADE, new Mask.Everything()).withId("g").withAmount(0.5)));
     Path file = folder.resolve("groups.carezza");
     ProjectFile.save(
         document.with(document.project().withStack(stack), null), AtomicFile.replacing(file), PREVIEW);

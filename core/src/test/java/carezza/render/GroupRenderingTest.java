@@ -13,13 +13,13 @@ import carezza.image.Area;
 import carezza.image.Cancellation;
 import carezza.image.Picture;
 import carezza.image.Plane;
+import carezza.kernel.LayerType;
 import carezza.mask.LayerChanges;
 import carezza.mask.Regions;
 import carezza.model.ExposureLayer;
 import carezza.model.GroupLayer;
 import carezza.model.Layer;
 import carezza.model.LayerAttributes;
-import carezza.model.LayerKind;
 import carezza.model.LayerStack;
 import carezza.model.Mask;
 import carezza.model.SemanticRegion;
@@ -81,7 +81,7 @@ public class GroupRenderingTest {
   private static final Layer BELOW = exposure("below", 0.3);
   private static final Layer ONE = exposure("one", 0.7);
   private static final Layer OTHER =
-      LayerKind.SATURATION.fresh().with(named("other").withMask(OVAL));
+      LayerType.SATURATION.fresh().with(named("other").withMask(OVAL));
 
   private static Layer[] with(GroupLayer group) {
     return new Layer[] {BELOW, in("g", ONE), in("g", OTHER), group};
@@ -137,7 +137,7 @@ public class GroupRenderingTest {
     GroupLayer outer = new GroupLayer(named("outer").withAmount(0.6));
     GroupLayer inner =
         new GroupLayer(named("inner").withMask(new Mask.RegionMask(SemanticRegion.FACE_SKIN)));
-    Layer softening = LayerKind.FREQUENCY_SEPARATION.fresh().with(named("fs"));
+    Layer softening = LayerType.FREQUENCY_SEPARATION.fresh().with(named("fs"));
     Mask changed = new Mask.Feather(new Mask.ChangeMask("patch", 4), 20);
     return new Object[][] {
       {new Layer[] {

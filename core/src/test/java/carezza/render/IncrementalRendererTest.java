@@ -15,11 +15,11 @@ import carezza.image.Area;
 import carezza.image.Cancellation;
 import carezza.image.Picture;
 import carezza.kernel.ChangedArea;
+import carezza.kernel.LayerType;
 import carezza.mask.Regions;
 import carezza.model.DodgeBurnLayer;
 import carezza.model.HealLayer;
 import carezza.model.Layer;
-import carezza.model.LayerKind;
 import carezza.model.LayerStack;
 import carezza.model.Mask;
 import carezza.model.Point;
@@ -75,9 +75,9 @@ public class IncrementalRendererTest {
 
   @Test
   public void aGrowingStrokeIsFollowedExactlyUnderLayersThatActOnSinglePixels() {
-    DodgeBurnLayer sculpt = (DodgeBurnLayer) LayerKind.DODGE_BURN.fresh();
-    Layer above = LayerKind.VIGNETTE.fresh();
-    Layer exposure = LayerKind.EXPOSURE.fresh();
+    DodgeBurnLayer sculpt = (DodgeBurnLayer) LayerType.DODGE_BURN.fresh();
+    Layer above = LayerType.VIGNETTE.fresh();
+    Layer exposure = LayerType.EXPOSURE.fresh();
     RenderInput start = scene(exposure, sculpt, above);
     IncrementalRenderer live =
         renderer.follow(start, sculpt.attributes().id(), whole, LEVEL, Cancellation.NONE);
@@ -102,11 +102,11 @@ public class IncrementalRendererTest {
 
   @DataProvider
   public Object[][] edits() {
-    Layer tone = LayerKind.SKIN_TONE_EVENING.fresh();
-    Layer separation = LayerKind.FREQUENCY_SEPARATION.fresh();
-    Layer curve = LayerKind.CURVE.fresh();
-    Layer balance = LayerKind.WHITE_BALANCE.fresh();
-    HealLayer heal = ((HealLayer) LayerKind.HEAL.fresh()).withPatches(PORTRAIT.spots());
+    Layer tone = LayerType.SKIN_TONE_EVENING.fresh();
+    Layer separation = LayerType.FREQUENCY_SEPARATION.fresh();
+    Layer curve = LayerType.CURVE.fresh();
+    Layer balance = LayerType.WHITE_BALANCE.fresh();
+    HealLayer heal = ((HealLayer) LayerType.HEAL.fresh()).withPatches(PORTRAIT.spots());
     return new Object[][] {
       {tone, tone.with(tone.attributes().withAmount(0.5))},
       {separation, separation.with(separation.attributes().withAmount(0.4))},
@@ -118,9 +118,9 @@ public class IncrementalRendererTest {
 
   @Test(dataProvider = "edits")
   public void anEditUnderWidelyReachingLayersComesCloseToTheExactPicture(Layer was, Layer is) {
-    Layer separation = LayerKind.FREQUENCY_SEPARATION.fresh();
-    Layer heal = ((HealLayer) LayerKind.HEAL.fresh()).withPatches(PORTRAIT.spots());
-    Layer sharpen = LayerKind.SHARPEN.fresh();
+    Layer separation = LayerType.FREQUENCY_SEPARATION.fresh();
+    Layer heal = ((HealLayer) LayerType.HEAL.fresh()).withPatches(PORTRAIT.spots());
+    Layer sharpen = LayerType.SHARPEN.fresh();
     IncrementalRenderer live =
         renderer.follow(
             scene(was, heal, separation, sharpen),
@@ -148,8 +148,8 @@ public class IncrementalRendererTest {
 
   @Test
   public void anythingButTheEditedLayerIsNotFollowed() {
-    Layer one = LayerKind.CURVE.fresh();
-    Layer other = LayerKind.VIGNETTE.fresh();
+    Layer one = LayerType.CURVE.fresh();
+    Layer other = LayerType.VIGNETTE.fresh();
     IncrementalRenderer live =
         renderer.follow(scene(one, other), one.attributes().id(), whole, LEVEL, Cancellation.NONE);
     assertThat(live.follows(scene(one.with(one.attributes().withAmount(0.3)), other))).isTrue();
@@ -161,7 +161,7 @@ public class IncrementalRendererTest {
 
   @Test
   public void theDifferenceOfLayersIsWhereTheirStrokesAndPatchesDiffer() {
-    DodgeBurnLayer sculpt = (DodgeBurnLayer) LayerKind.DODGE_BURN.fresh();
+    DodgeBurnLayer sculpt = (DodgeBurnLayer) LayerType.DODGE_BURN.fresh();
     Layer two = painted(sculpt, List.of(stroke(3), stroke(9)));
     Layer grown = painted(sculpt, List.of(stroke(3), stroke(10)));
     Area area = ChangedArea.between(two, grown).orElseThrow();
@@ -171,7 +171,7 @@ public class IncrementalRendererTest {
     assertThat(ChangedArea.between(two, two.with(two.attributes().withAmount(0.5)))).isEmpty();
     Layer masked = two.with(two.attributes().withMask(two.attributes().mask().painted(stroke(2))));
     assertThat(ChangedArea.between(two, masked).orElseThrow().contains(stroke(2).bounds())).isTrue();
-    HealLayer heal = ((HealLayer) LayerKind.HEAL.fresh()).withPatches(PORTRAIT.spots());
+    HealLayer heal = ((HealLayer) LayerType.HEAL.fresh()).withPatches(PORTRAIT.spots());
     Area gone =
         ChangedArea.between(heal, heal.withPatches(heal.patches().subList(1, heal.patches().size())))
             .orElseThrow();

@@ -15,6 +15,7 @@ import org.testng.annotations.Test;
 import carezza.image.Area;
 import carezza.image.Cancellation;
 import carezza.image.Picture;
+import carezza.kernel.LayerType;
 import carezza.mask.Regions;
 import carezza.model.ColourBalanceLayer;
 import carezza.model.ColourPaintLayer;
@@ -26,7 +27,6 @@ import carezza.model.HealLayer;
 import carezza.model.HueBandsLayer;
 import carezza.model.HueShiftLayer;
 import carezza.model.Layer;
-import carezza.model.LayerKind;
 import carezza.model.LayerStack;
 import carezza.model.LevelsLayer;
 import carezza.model.LocalContrastLayer;
@@ -63,7 +63,7 @@ public class RendererTest {
         new RenderInput(LayerStack.of(layers), regions), area, level, Readiness.EXACT, Cancellation.NONE);
   }
 
-  private static Layer painted(LayerKind kind) {
+  private static Layer painted(LayerType kind) {
     Mask face =
         new Mask.Nothing()
             .painted(
@@ -94,8 +94,8 @@ public class RendererTest {
                   new carezza.colour.MonotoneCurve.Point(0.4, 0.34),
                   new carezza.colour.MonotoneCurve.Point(1, 1)));
       case NeutralPointsLayer l ->
-          l.moved(NeutralPointsLayer.Tone.MIDDLE, new carezza.model.Point(1400, 300))
-              .moved(NeutralPointsLayer.Tone.DARK, new carezza.model.Point(800, 420));
+          l.moved(NeutralPointsLayer.Tone.MIDTONE, new carezza.model.Point(1400, 300))
+              .moved(NeutralPointsLayer.Tone.SHADOW, new carezza.model.Point(800, 420));
       case LevelsLayer l -> new LevelsLayer(l.attributes(), 0.03, 0.95, 0.6, -0.5);
       case LocalContrastLayer l -> new LocalContrastLayer(l.attributes(), 0.4, 0.3);
       case HueBandsLayer l ->
@@ -116,15 +116,15 @@ public class RendererTest {
   @DataProvider
   public Object[][] kinds() {
     // A group by itself does nothing: GroupRenderingTest.
-    return Arrays.stream(LayerKind.values())
-        .filter(kind -> kind != LayerKind.GROUP)
+    return Arrays.stream(LayerType.values())
+        .filter(kind -> kind != LayerType.GROUP)
         .map(kind -> new Object[] {kind})
         .toArray(Object[][]::new);
   }
 
   /** The preview at a coarser level is the reduced full-size result, for every kind of layer. */
   @Test(dataProvider = "kinds")
-  public void aPreviewAgreesWithTheReducedResult(LayerKind kind) {
+  public void aPreviewAgreesWithTheReducedResult(LayerType kind) {
     Layer layer = painted(kind);
     Renderer renderer = renderer();
     Picture full = render(renderer, renderer.size().area(), 0, layer);
@@ -137,7 +137,7 @@ public class RendererTest {
 
   /** A part rendered by itself is that part of the whole, for every kind of layer. */
   @Test(dataProvider = "kinds")
-  public void aPartIsThatPartOfTheWhole(LayerKind kind) {
+  public void aPartIsThatPartOfTheWhole(LayerType kind) {
     Layer layer = painted(kind);
     Area part = new Area(300, 350, 210, 160);
     Picture whole = render(renderer(), new Area(0, 0, 800, 1000), 1, layer);
@@ -146,7 +146,7 @@ public class RendererTest {
   }
 
   @Test(dataProvider = "kinds")
-  public void atAmountZeroNothingIsChanged(LayerKind kind) {
+  public void atAmountZeroNothingIsChanged(LayerType kind) {
     Layer layer = painted(kind);
     Picture out =
         render(renderer(), new Area(0, 0, 400, 500), 2, layer.with(layer.attributes().withAmount(0)));
@@ -155,7 +155,7 @@ public class RendererTest {
 
   @Test
   public void theAmountScalesTheChange() {
-    Layer full = painted(LayerKind.CURVE);
+    Layer full = painted(LayerType.CURVE);
     Area area = new Area(0, 0, 400, 500);
     Picture photo = photograph.level(2);
     Picture once = render(renderer(), area, 2, full);
@@ -172,8 +172,8 @@ public class RendererTest {
   public void whatIsKeptIsNotRenderedAgain() {
     Renderer renderer = renderer();
     Area area = new Area(0, 0, 800, 1000);
-    Layer curve = painted(LayerKind.CURVE);
-    Layer exposure = painted(LayerKind.EXPOSURE);
+    Layer curve = painted(LayerType.CURVE);
+    Layer exposure = painted(LayerType.EXPOSURE);
     Picture first = render(renderer, area, 1, exposure, curve);
     render(renderer, area, 1, exposure, curve.with(curve.attributes().switched(false)));
     AtomicInteger asked = new AtomicInteger();
@@ -194,8 +194,8 @@ public class RendererTest {
     TileCache cache = new TileCache(1L << 29);
     Renderer renderer = new Renderer(photograph, cache);
     Area area = new Area(0, 0, 800, 1000);
-    DodgeBurnLayer layer = (DodgeBurnLayer) painted(LayerKind.DODGE_BURN);
-    Layer curve = painted(LayerKind.CURVE);
+    DodgeBurnLayer layer = (DodgeBurnLayer) painted(LayerType.DODGE_BURN);
+    Layer curve = painted(LayerType.CURVE);
     render(renderer, area, 1, layer, curve);
     long before = cache.bytes();
     Mask more = layer.dodgeMask().painted(Stroke.dab(200, 200, 30, 1));
@@ -207,14 +207,14 @@ public class RendererTest {
 
   @Test
   public void repairsFollowAChangeBelowThem() {
-    HealLayer heal = (HealLayer) painted(LayerKind.HEAL);
+    HealLayer heal = (HealLayer) painted(LayerType.HEAL);
     Renderer renderer = renderer();
     Area area = renderer.size().atLevel(1).area();
     HealLayer settled =
         (HealLayer)
             renderer.resolved(
                 new RenderInput(LayerStack.of(heal), regions), heal.attributes().id(), Cancellation.NONE);
-    Layer darker = new ExposureLayer(LayerKind.EXPOSURE.fresh().attributes(), -1, 0);
+    Layer darker = new ExposureLayer(LayerType.EXPOSURE.fresh().attributes(), -1, 0);
     Picture together = render(renderer, area, 1, darker, settled);
     Picture healedFirst = render(renderer, area, 1, settled);
     Picture thenDarker =
@@ -235,7 +235,7 @@ public class RendererTest {
             () ->
                 renderer()
                     .render(
-                        new RenderInput(LayerStack.of(painted(LayerKind.CURVE)), regions),
+                        new RenderInput(LayerStack.of(painted(LayerType.CURVE)), regions),
                         new Area(0, 0, 800, 1000),
                         1,
                         Readiness.EXACT,
@@ -247,13 +247,13 @@ public class RendererTest {
   public void theCacheKeepsToItsLimit() {
     long limit = 6L * 12 * TileGrid.SIZE * TileGrid.SIZE;
     TileCache cache = new TileCache(limit);
-    render(new Renderer(photograph, cache), new Area(0, 0, 800, 1000), 1, painted(LayerKind.CURVE));
+    render(new Renderer(photograph, cache), new Area(0, 0, 800, 1000), 1, painted(LayerType.CURVE));
     assertThat(cache.bytes()).isPositive().isLessThanOrEqualTo(limit);
   }
 
   @Test
   public void equalContentsHaveEqualFingerprintsAndOthersDoNot() {
-    Layer one = painted(LayerKind.DODGE_BURN);
+    Layer one = painted(LayerType.DODGE_BURN);
     assertThat(Fingerprint.of(one)).isEqualTo(Fingerprint.of(one.with(one.attributes().named("other"))));
     assertThat(Fingerprint.of(one))
         .isNotEqualTo(Fingerprint.of(one.with(one.attributes().withAmount(0.5))));
@@ -277,8 +277,8 @@ public class RendererTest {
   public void undoComputesNoTileAgain() {
     Renderer renderer = renderer();
     Area area = new Area(0, 0, 800, 1000);
-    DodgeBurnLayer layer = (DodgeBurnLayer) painted(LayerKind.DODGE_BURN);
-    Layer curve = painted(LayerKind.CURVE);
+    DodgeBurnLayer layer = (DodgeBurnLayer) painted(LayerType.DODGE_BURN);
+    Layer curve = painted(LayerType.CURVE);
     render(renderer, area, 1, layer, curve);
     Mask more = layer.dodgeMask().painted(Stroke.dab(900, 900, 60, 1));
     long before = renderer.computedTiles();
@@ -292,7 +292,7 @@ public class RendererTest {
 
   /** A whole rendered in bands is the whole rendered in tiles, for every kind of layer. */
   @Test(dataProvider = "kinds")
-  public void bandsAndTilesAgree(LayerKind kind) {
+  public void bandsAndTilesAgree(LayerType kind) {
     Layer layer = painted(kind);
     Renderer renderer = renderer();
     Picture inBands =

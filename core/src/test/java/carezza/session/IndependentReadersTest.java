@@ -24,8 +24,8 @@ import carezza.codec.PictureWriter;
 import carezza.file.AtomicFile;
 import carezza.image.Area;
 import carezza.image.Cancellation;
+import carezza.kernel.LayerType;
 import carezza.metadata.Metadata.Carried;
-import carezza.model.LayerKind;
 import carezza.model.LayerStack;
 import carezza.model.Project;
 import carezza.problem.Problem;
@@ -46,7 +46,7 @@ public class IndependentReadersTest {
   public void make() throws Exception {
     folder = Files.createTempDirectory("carezza-readers");
     Document document = ProjectFile.start(Portrait.S06.bytes("photo.jpg"), "photo.jpg");
-    project = document.project().withStack(LayerStack.of(LayerKind.VIGNETTE.fresh()));
+    project = document.project().withStack(LayerStack.of(LayerType.VIGNETTE.fresh()));
     session = new Session(document.photograph());
   }
 

@@ -21,8 +21,8 @@ import carezza.codec.PictureFormat;
 import carezza.codec.PictureWriter;
 import carezza.file.AtomicFile;
 import carezza.image.Area;
+import carezza.kernel.LayerType;
 import carezza.model.DodgeBurnLayer;
-import carezza.model.LayerKind;
 import carezza.model.LayerStack;
 import carezza.model.Mask;
 import carezza.problem.Problem;
@@ -61,7 +61,7 @@ public class JournalTest {
   private Document worked() throws Problem {
     Document document = ProjectFile.start(photo);
     return document.with(
-        document.project().withStack(LayerStack.of(LayerKind.CURVE.fresh())),
+        document.project().withStack(LayerStack.of(LayerType.CURVE.fresh())),
         folder.resolve("x.carezza"));
   }
 

@@ -3,8 +3,8 @@ package carezza.session;
 import java.nio.file.Path;
 
 import carezza.file.AtomicFile;
+import carezza.kernel.LayerType;
 import carezza.model.DodgeBurnLayer;
-import carezza.model.LayerKind;
 import carezza.model.LayerStack;
 import carezza.model.Project;
 import carezza.model.Stroke;
@@ -23,7 +23,7 @@ public final class JournalVictim {
     Journal journal = new Journals(Path.of(arguments[0])).begin();
     Document document = ProjectFile.start(Path.of(arguments[1]));
     Path file = Path.of(arguments[2]);
-    DodgeBurnLayer layer = (DodgeBurnLayer) LayerKind.DODGE_BURN.fresh();
+    DodgeBurnLayer layer = (DodgeBurnLayer) LayerType.DODGE_BURN.fresh();
     Project project = document.project().withStack(LayerStack.of(layer));
     String id = layer.attributes().id();
     for (int strokes = 1; ; strokes++) {

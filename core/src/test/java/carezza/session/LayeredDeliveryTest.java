@@ -29,10 +29,10 @@ import carezza.codec.OutputColour;
 import carezza.codec.OutputProfile;
 import carezza.file.AtomicFile;
 import carezza.image.Cancellation;
+import carezza.kernel.LayerType;
 import carezza.metadata.Metadata.Carried;
 import carezza.model.HealLayer;
 import carezza.model.Layer;
-import carezza.model.LayerKind;
 import carezza.model.LayerStack;
 import carezza.model.Project;
 import carezza.problem.Problem;
@@ -52,14 +52,14 @@ public class LayeredDeliveryTest {
   public void make() throws Exception {
     folder = Files.createTempDirectory("carezza-layers");
     Document document = ProjectFile.start(Portrait.S06.bytes("photo.jpg"), "photo.jpg");
-    Layer heal = ((HealLayer) LayerKind.HEAL.fresh()).withPatches(Portrait.S06.spots());
-    Layer shade = LayerKind.VIGNETTE.fresh();
+    Layer heal = ((HealLayer) LayerType.HEAL.fresh()).withPatches(Portrait.S06.spots());
+    Layer shade = LayerType.VIGNETTE.fresh();
     Layer named = shade.with(shade.attributes().named("Shade <&'> of the day"));
     project =
         document
             .project()
             .withFaces(Portrait.S06.faces())
-            .withStack(LayerStack.of(heal, LayerKind.SKIN_TONE_EVENING.fresh(), named));
+            .withStack(LayerStack.of(heal, LayerType.SKIN_TONE_EVENING.fresh(), named));
     session = new Session(document.photograph());
   }
 

@@ -16,10 +16,10 @@ import carezza.image.Area;
 import carezza.image.Cancellation;
 import carezza.image.Picture;
 import carezza.image.Plane;
+import carezza.kernel.LayerType;
 import carezza.model.FaceMap;
 import carezza.model.Layer;
 import carezza.model.LayerAttributes;
-import carezza.model.LayerKind;
 import carezza.model.LayerStack;
 import carezza.model.Mask;
 import carezza.model.Mask.Quantity;
@@ -54,7 +54,7 @@ public class SessionTest {
   }
 
   private static Layer curve(Mask mask) {
-    return LayerKind.CURVE.fresh().with(LayerAttributes.of("curve", Stage.GRADE, mask));
+    return LayerType.CURVE.fresh().with(LayerAttributes.of("curve", Stage.GRADE, mask));
   }
 
   @Test

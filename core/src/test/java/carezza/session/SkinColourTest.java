@@ -14,10 +14,10 @@ import carezza.colour.WhiteBalance;
 import carezza.image.Area;
 import carezza.image.Picture;
 import carezza.image.Plane;
+import carezza.kernel.LayerType;
 import carezza.measure.Gauge;
 import carezza.model.Layer;
-import carezza.model.LayerKind;
-import carezza.model.LayerValue;
+import carezza.model.RecordValue;
 import carezza.model.SemanticRegion;
 import carezza.testing.AtWork;
 import carezza.testing.Portrait;
@@ -25,12 +25,12 @@ import carezza.testing.Portrait;
 /** Layers of colour at their defaults on every portrait, from the lightest skin to the deepest. */
 public class SkinColourTest {
 
-  private static final Layer EVENED = LayerKind.SKIN_TONE_EVENING.fresh();
-  private static final Layer DEEPENED = LayerKind.SKIN_DEPTH.fresh();
-  private static final Layer MATCHED = LayerKind.SKIN_MATCH.fresh();
-  private static final Layer TEETH = LayerKind.TEETH.fresh();
-  private static final Layer EYES = LayerKind.SCLERA.fresh();
-  private static final Layer RED_LIPS = LayerValue.with(LayerKind.LIPS.fresh(), "target", 40.0);
+  private static final Layer EVENED = LayerType.SKIN_TONE_EVENING.fresh();
+  private static final Layer DEEPENED = LayerType.SKIN_DEPTH.fresh();
+  private static final Layer MATCHED = LayerType.SKIN_MATCH.fresh();
+  private static final Layer TEETH = LayerType.TEETH.fresh();
+  private static final Layer EYES = LayerType.SCLERA.fresh();
+  private static final Layer RED_LIPS = RecordValue.with(LayerType.LIPS.fresh(), "target", 40.0);
 
   @DataProvider
   public Object[][] portraits() {
@@ -64,18 +64,18 @@ public class SkinColourTest {
   @DataProvider
   public Object[][] regionsBrightened() {
     return new Object[][] {
-      {LayerKind.TEETH, SemanticRegion.TEETH},
-      {LayerKind.SCLERA, SemanticRegion.SCLERA},
-      {LayerKind.IRIS, SemanticRegion.IRIS},
-      {LayerKind.CATCHLIGHT, SemanticRegion.IRIS},
-      {LayerKind.LIPS, SemanticRegion.LIPS}
+      {LayerType.TEETH, SemanticRegion.TEETH},
+      {LayerType.SCLERA, SemanticRegion.SCLERA},
+      {LayerType.IRIS, SemanticRegion.IRIS},
+      {LayerType.CATCHLIGHT, SemanticRegion.IRIS},
+      {LayerType.LIPS, SemanticRegion.LIPS}
     };
   }
 
   @Test(dataProvider = "regionsBrightened")
-  public void nothingIsBrightenedOutsideItsRegion(LayerKind kind, SemanticRegion region) {
+  public void nothingIsBrightenedOutsideItsRegion(LayerType kind, SemanticRegion region) {
     AtWork bench = AtWork.on(Portrait.S01);
-    Layer layer = kind == LayerKind.LIPS ? RED_LIPS : kind.fresh();
+    Layer layer = kind == LayerType.LIPS ? RED_LIPS : kind.fresh();
     Picture before = bench.finished(1);
     Picture after = bench.finished(1, layer);
     Plane where = bench.session().scene(bench.plain()).regions().coverage(region, before.area(), 1);

@@ -6,11 +6,16 @@ import javafx.beans.property.ReadOnlyObjectWrapper;
 import javafx.beans.property.SimpleBooleanProperty;
 import javafx.scene.input.KeyCombination;
 
+import carezza.desktop.text.Texts;
+
 /**
  * Something that can be done, once: its name, its sentence, its key, whether it can be done now, and what it does. Menu,
  * buttons, tooltips, the list of keys and the search for commands are made from it.
  */
 public final class Action {
+
+  private static final Texts TEXTS = Texts.of("app");
+
 
   private final String id;
   private final Menu menu;
@@ -88,7 +93,12 @@ public final class Action {
 
   /** The sentence and the key, as a tooltip has them. */
   public String tip() {
-    return hint + (key.get() == null ? "" : " (" + keyWords() + (isHeld() ? ", held" : "") + ")");
+    if (key.get() == null) {
+      return hint;
+    }
+    return isHeld()
+        ? TEXTS.get("action.held", hint, keyWords())
+        : "%s (%s)".formatted(hint, keyWords());
   }
 
   public BooleanExpression enabled() {

@@ -1,27 +1,34 @@
 package carezza.desktop.action;
 
+import java.util.Arrays;
+import java.util.Map;
+import java.util.stream.Collectors;
 import javafx.scene.input.KeyCombination;
+
+import carezza.desktop.text.Texts;
 
 /** Keys as they are written for the retoucher. */
 final class KeyNames {
 
+  private static final Texts TEXTS = Texts.of("keys");
+
+  /** What is written on keys that the toolkit calls by words. */
+  private static final Map<String, String> SIGNS =
+      Map.of(
+          "Open_Bracket", "[",
+          "Close_Bracket", "]",
+          "Comma", ",",
+          "Period", ".",
+          "Plus", "+",
+          "Minus", "-",
+          "Shortcut", "Ctrl");
+
   private KeyNames() {}
 
   static String of(KeyCombination key) {
-    return key.getName()
-        .replace("'", "")
-        .replace("Shortcut+", "Ctrl + ")
-        .replace("Ctrl+", "Ctrl + ")
-        .replace("Shift+", "Shift + ")
-        .replace("Alt+", "Alt + ")
-        .replace("Page_Up", "Page Up")
-        .replace("Page_Down", "Page Down")
-        .replace("Open_Bracket", "[")
-        .replace("Close_Bracket", "]")
-        .replace("Comma", ",")
-        .replace("Period", ".")
-        .replace("Plus", "+")
-        .replace("Minus", "-")
-        .replace("Esc", "Escape");
+    return Arrays.stream(key.getName().replace("'", "").split("\\+"))
+        .map(name -> SIGNS.getOrDefault(name, name))
+        .map(name -> TEXTS.has(name) ? TEXTS.get(name) : name)
+        .collect(Collectors.joining(" + "));
   }
 }

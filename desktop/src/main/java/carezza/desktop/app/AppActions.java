@@ -17,14 +17,19 @@ import carezza.desktop.state.AppState;
 import carezza.desktop.state.Brush;
 import carezza.desktop.state.Comparison;
 import carezza.desktop.state.ToolKind;
+import carezza.desktop.text.Names;
+import carezza.desktop.text.Texts;
 import carezza.desktop.view.picture.PictureArea;
 import carezza.desktop.view.picture.PictureView;
+import carezza.kernel.LayerType;
 import carezza.measure.CheckView;
-import carezza.model.LayerKind;
 import carezza.model.Stage;
 
 /** The list of all that can be done in the window; what each is called stands in the texts. */
 final class AppActions {
+
+  private static final Texts TEXTS = Texts.of("app");
+
 
   private static final double WIDER = 1.15;
   private static final double SOFTER = 0.1;
@@ -124,11 +129,11 @@ final class AppActions {
     actions.add("remove", Menu.STACK, BENCH, "Delete", selected(), this::remove);
     actions.add("playhead-back", Menu.STACK, DOCUMENT, "Page_Up", () -> playhead(-1));
     actions.add("playhead-forth", Menu.STACK, DOCUMENT, "Page_Down", () -> playhead(1));
-    for (LayerKind kind : LayerKind.MADE_ANEW) {
+    for (LayerType kind : LayerType.MADE_ANEW) {
       actions.named(
           "add-" + kind.key(),
-          kind.title(),
-          "Adds a layer on top of " + kind.stage().title(),
+          Names.of(kind),
+          TEXTS.get("appActions.adds-a-layer-on-top-of", Names.of(kind.stage())),
           Menu.ADD,
           BENCH,
           null,
@@ -253,8 +258,8 @@ final class AppActions {
     for (CheckView way : CheckView.values()) {
       actions.named(
           "see-" + way.name().toLowerCase(Locale.ROOT),
-          "See: " + way.title(),
-          way.hint(),
+          TEXTS.get("appActions.see", Names.of(way)),
+          Names.hint(way),
           Menu.SEE,
           DOCUMENT,
           PictureArea.key(way),

@@ -21,12 +21,16 @@ import javafx.scene.layout.VBox;
 import carezza.desktop.action.Action;
 import carezza.desktop.action.ActionMap;
 import carezza.desktop.control.Spring;
+import carezza.desktop.text.Texts;
 
 /**
  * All commands with their keys: found by typing, run by Enter, and given other keys. What is typed goes to the field, the
  * arrows to the list.
  */
 final class CommandSheet extends VBox {
+
+  private static final Texts TEXTS = Texts.of("app");
+
 
   private static final double WIDTH = 660;
   private static final double HEIGHT = 460;
@@ -48,10 +52,10 @@ final class CommandSheet extends VBox {
     this.keyChanged = keyChanged;
     setId("keys");
     setPrefWidth(WIDTH);
-    Label heading = new Label("Commands and keys");
+    Label heading = new Label(TEXTS.get("commandSheet.commands-and-keys"));
     heading.getStyleClass().add("title");
     search.setId("command-search");
-    search.setPromptText("What do you want to do?");
+    search.setPromptText(TEXTS.get("commandSheet.what-do-you-want-to-do"));
     search.textProperty().subscribe((was, is) -> find());
     search.setOnAction(e -> runSelected(run));
     list.setId("commands");
@@ -63,13 +67,13 @@ final class CommandSheet extends VBox {
             runSelected(run);
           }
         });
-    list.setAccessibleText("Commands");
+    list.setAccessibleText(TEXTS.get("commandSheet.commands"));
     change.setId("change-key");
-    change.setTooltip(new Tooltip("Gives the chosen command another key; Delete takes its key away"));
+    change.setTooltip(new Tooltip(TEXTS.get("commandSheet.gives-the-chosen-command-another-key")));
     change.setOnAction(e -> waitForKey());
-    Button usual = new Button("Its usual key");
+    Button usual = new Button(TEXTS.get("commandSheet.its-usual-key"));
     usual.setId("usual-key");
-    usual.setTooltip(new Tooltip("Gives the chosen command the key that it came with"));
+    usual.setTooltip(new Tooltip(TEXTS.get("commandSheet.gives-the-chosen-command-the-key")));
     usual.setOnAction(e -> selected(a -> setKey(a, a.usualKey())));
     addEventFilter(KeyEvent.KEY_PRESSED, this::pressed);
     getChildren()
@@ -79,9 +83,7 @@ final class CommandSheet extends VBox {
             list,
             new HBox(8, change, usual),
             hint(
-                "Wheel: zoom · Ctrl, Shift or Alt + wheel: radius, strength, softness of the brush"
-                    + " · Shift while painting light: shade · Ctrl + click while mending: where"
-                    + " clones come from · hold the name of a stage: the picture without it"));
+                TEXTS.get("commandSheet.wheel-zoom-ctrl-shift-or-alt")));
     sayChange();
     find();
   }
@@ -143,7 +145,7 @@ final class CommandSheet extends VBox {
   }
 
   private void sayChange() {
-    change.setText(waiting ? "Press the key; Escape leaves it" : "Another key …");
+    change.setText(waiting ? TEXTS.get("commandSheet.press-the-key-escape-leaves-it") : TEXTS.get("commandSheet.another-key"));
   }
 
   private void take(KeyEvent e) {
@@ -205,7 +207,7 @@ final class CommandSheet extends VBox {
       words.getStyleClass().add("row-value");
       words.setMinWidth(0);
       Spring spring = new Spring();
-      Label key = new Label(action.keyWords() + (action.isHeld() ? " held" : ""));
+      Label key = new Label(action.isHeld() ? TEXTS.get("commandSheet.held", action.keyWords()) : action.keyWords());
       key.setMinWidth(Region.USE_PREF_SIZE);
       HBox row = new HBox(10, name, words, spring, key);
       row.setMaxWidth(WIDTH - 40);

@@ -12,6 +12,7 @@ import carezza.desktop.demo.Demo;
 import carezza.desktop.state.AppState;
 import carezza.desktop.state.Status;
 import carezza.desktop.task.Lane;
+import carezza.desktop.text.Texts;
 import carezza.desktop.view.deliver.ProposedNames;
 import carezza.desktop.view.start.StartView;
 import carezza.file.AtomicFile;
@@ -24,6 +25,9 @@ import carezza.session.Session;
 
 /** Opens and saves documents; nothing that is not saved is left without a question. */
 final class DocumentFiles implements StartView.Opening, AutoCloseable {
+
+  private static final Texts TEXTS = Texts.of("app");
+
 
   private final AppState state;
   private final Home home;
@@ -104,7 +108,7 @@ final class DocumentFiles implements StartView.Opening, AutoCloseable {
 
   /** Opens in the background; if that fails, what is at work stays untouched. */
   private <T> void load(String name, Callable<T> source, Consumer<T> then) {
-    Status.Job job = state.status().begin("Opening " + name, files::cancel);
+    Status.Job job = state.status().begin(TEXTS.get("documentFiles.opening", name), files::cancel);
     files.newest(
         cancellation -> source.call(),
         then,
@@ -182,8 +186,7 @@ final class DocumentFiles implements StartView.Opening, AutoCloseable {
             state
                 .status()
                 .say(
-                    "Unsaved work that waited for 30 days was thrown away: "
-                        + String.join(", ", found.expired()));
+                    TEXTS.get("documentFiles.unsaved-work-that-waited-for-30", String.join(", ", found.expired())));
           }
           if (!found.works().isEmpty()) {
             sheets.show(
@@ -268,7 +271,7 @@ final class DocumentFiles implements StartView.Opening, AutoCloseable {
   private void write(Path file, Runnable next) {
     Document document = state.document().current();
     Session session = state.document().session();
-    Status.Job job = state.status().begin("Saving " + file.getFileName(), null);
+    Status.Job job = state.status().begin(TEXTS.get("documentFiles.saving", file.getFileName()), null);
     files.newest(
         cancellation -> {
           session.save(document, AtomicFile.replacing(file), Cancellation.NONE);
@@ -286,11 +289,9 @@ final class DocumentFiles implements StartView.Opening, AutoCloseable {
   }
 
   private static String saved(Path file, Document document) {
-    return "Saved "
-        + file.getFileName()
-        + (document.source() == null
-            ? ""
-            : "; it links to " + document.source().getFileName() + ", so keep both");
+    return document.source() == null
+        ? TEXTS.get("documentFiles.saved", file.getFileName())
+        : TEXTS.get("documentFiles.saved-it-links-to-so-keep", file.getFileName(), document.source().getFileName());
   }
 
   @Override

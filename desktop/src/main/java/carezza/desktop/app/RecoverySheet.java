@@ -19,10 +19,14 @@ import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 
 import carezza.desktop.control.Buttons;
+import carezza.desktop.text.Texts;
 import carezza.session.Journals.LeftBehind;
 
 /** Work that earlier runs did not save, each with its picture: taken up, thrown away, or left for another time. */
 final class RecoverySheet extends VBox {
+
+  private static final Texts TEXTS = Texts.of("app");
+
 
   private static final double WIDTH = 600;
   private static final double ROW = 84;
@@ -42,12 +46,11 @@ final class RecoverySheet extends VBox {
     super(12);
     setId("recovery");
     setPrefWidth(WIDTH);
-    Label heading = new Label("Work that was not saved");
+    Label heading = new Label(TEXTS.get("recoverySheet.work-that-was-not-saved"));
     heading.getStyleClass().add("title");
     Label words =
         new Label(
-            "Carezza ended before this was saved. It stays here until you take it up or throw it"
-                + " away.");
+            TEXTS.get("recoverySheet.carezza-ended-before-this-was-saved"));
     words.setWrapText(true);
     for (LeftBehind work : works) {
       rows.getChildren().add(row(work, takeUp, discard, later));
@@ -57,7 +60,7 @@ final class RecoverySheet extends VBox {
     list.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
     list.setPrefViewportHeight(Math.min(MOST_ROWS, works.size()) * (ROW + 8));
     Button close =
-        Buttons.of("recovery-later", "Later", "Leaves all of it where it is (Escape)", later);
+        Buttons.of("recovery-later", TEXTS.get("recoverySheet.later"), TEXTS.get("recoverySheet.leaves-all-of-it-where-it"), later);
     getChildren().addAll(heading, words, list, close);
   }
 
@@ -85,24 +88,24 @@ final class RecoverySheet extends VBox {
             "%s · %s"
                 .formatted(
                     WHEN.format(work.time()),
-                    work.steps() == 1 ? "1 step" : work.steps() + " steps"));
+                    work.steps() == 1 ? TEXTS.get("recoverySheet.1-step") : TEXTS.get("recoverySheet.steps", work.steps())));
     VBox words = new VBox(3, title, when);
     words.setAlignment(Pos.CENTER_LEFT);
     HBox.setHgrow(words, Priority.ALWAYS);
-    Button up = new Button("Take up");
+    Button up = new Button(TEXTS.get("recoverySheet.take-up"));
     up.getStyleClass().addAll("strong", "recovery-take");
-    up.setTooltip(new Tooltip("Opens it as it was; it still has to be saved"));
+    up.setTooltip(new Tooltip(TEXTS.get("recoverySheet.opens-it-as-it-was-it")));
     up.setOnAction(e -> takeUp.accept(work));
-    Button away = new Button("Throw away");
+    Button away = new Button(TEXTS.get("recoverySheet.throw-away"));
     away.getStyleClass().add("recovery-discard");
-    away.setTooltip(new Tooltip("Deletes it for good; press twice"));
+    away.setTooltip(new Tooltip(TEXTS.get("recoverySheet.deletes-it-for-good-press-twice")));
     HBox row = new HBox(12, picture, words, up, away);
     row.setAlignment(Pos.CENTER_LEFT);
     away.setOnAction(
         e -> {
           if (away.getUserData() == null) {
             away.setUserData(true);
-            away.setText("Really?");
+            away.setText(TEXTS.get("recoverySheet.really"));
             return;
           }
           discard.accept(work);

@@ -7,9 +7,13 @@ import javafx.scene.layout.VBox;
 
 import carezza.codec.PictureReader;
 import carezza.desktop.control.Buttons;
+import carezza.desktop.text.Texts;
 
 /** Asks before a file is replaced. */
 final class ReplaceSheet extends VBox {
+
+  private static final Texts TEXTS = Texts.of("app");
+
 
   private static final double WIDTH = 460;
 
@@ -17,15 +21,15 @@ final class ReplaceSheet extends VBox {
     super(14);
     setId("replace");
     setPrefWidth(WIDTH);
-    Label heading = new Label(PictureReader.name(file) + " is there already");
+    Label heading = new Label(TEXTS.get("replaceSheet.is-there-already", PictureReader.name(file)));
     heading.getStyleClass().add("title");
     heading.setWrapText(true);
-    Label words = new Label("In " + file.toAbsolutePath().getParent() + ". What it holds would be gone.");
+    Label words = new Label(TEXTS.get("replaceSheet.in-what-it-holds-would-be", file.toAbsolutePath().getParent()));
     words.setWrapText(true);
     getChildren().addAll(heading, words, new HBox(
                 8,
                 Buttons.main(
-                    "replace-no", "Keep it", "Nothing is written; pick another name (Escape)", keep),
-                Buttons.of("replace-yes", "Replace it", "Writes over what is there", replace)));
+                    "replace-no", TEXTS.get("replaceSheet.keep-it"), TEXTS.get("replaceSheet.nothing-is-written-pick-another-name"), keep),
+                Buttons.of("replace-yes", TEXTS.get("replaceSheet.replace-it"), TEXTS.get("replaceSheet.writes-over-what-is-there"), replace)));
   }
 }

@@ -13,9 +13,13 @@ import javafx.scene.layout.VBox;
 import javafx.stage.FileChooser;
 
 import carezza.desktop.control.Buttons;
+import carezza.desktop.text.Texts;
 
 /** Names the profile of the display that the picture is shown on. */
 final class ScreenSheet extends VBox {
+
+  private static final Texts TEXTS = Texts.of("app");
+
 
   private static final double WIDTH = 560;
 
@@ -29,27 +33,26 @@ final class ScreenSheet extends VBox {
     super(12);
     setId("screen");
     setPrefWidth(WIDTH);
-    Label heading = new Label("The screen’s colours");
+    Label heading = new Label(TEXTS.get("screenSheet.the-screen-s-colours"));
     heading.getStyleClass().add("title");
     Label words =
         new Label(
-            "Without a profile the picture is shown as sRGB. Name the one that was measured for"
-                + " this display (.icc), and the picture is shown through it.");
+            TEXTS.get("screenSheet.without-a-profile-the-picture-is"));
     words.setWrapText(true);
     path.setId("screen-path");
     path.setText(known);
-    path.setPromptText("Profile of the display");
+    path.setPromptText(TEXTS.get("screenSheet.profile-of-the-display"));
     HBox.setHgrow(path, Priority.ALWAYS);
     wrong.setId("screen-wrong");
     wrong.setWrapText(true);
     Button ok =
         Buttons.main(
-            "screen-ok", "Use it", "Shows the picture through this profile", () -> use(typed(), use, done));
+            "screen-ok", TEXTS.get("screenSheet.use-it"), TEXTS.get("screenSheet.shows-the-picture-through-this-profile"), () -> use(typed(), use, done));
     Button none =
         Buttons.of(
-            "screen-none", "Plain sRGB", "Shows the picture without a profile", () -> use(null, use, done));
-    Button browse = new Button("Browse …");
-    browse.setTooltip(new Tooltip("Pick the file in the system's own window"));
+            "screen-none", TEXTS.get("screenSheet.plain-srgb"), TEXTS.get("screenSheet.shows-the-picture-without-a-profile"), () -> use(null, use, done));
+    Button browse = new Button(TEXTS.get("screenSheet.browse"));
+    browse.setTooltip(new Tooltip(TEXTS.get("screenSheet.pick-the-file-in-the-systems")));
     browse.setOnAction(e -> browse(path::setText));
     getChildren().addAll(heading, words, new HBox(8, path, browse), wrong, new HBox(8, ok, none));
   }
@@ -68,7 +71,7 @@ final class ScreenSheet extends VBox {
 
   private void browse(Consumer<String> take) {
     FileChooser chooser = new FileChooser();
-    chooser.setTitle("The profile of the display");
+    chooser.setTitle(TEXTS.get("screenSheet.the-profile-of-the-display"));
     java.io.File picked = chooser.showOpenDialog(getScene().getWindow());
     if (picked != null) {
       take.accept(picked.getPath());

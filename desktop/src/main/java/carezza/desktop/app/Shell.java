@@ -36,6 +36,7 @@ import carezza.desktop.state.ToolKind;
 import carezza.desktop.style.Icon;
 import carezza.desktop.style.Tone;
 import carezza.desktop.task.TaskRunner;
+import carezza.desktop.text.Texts;
 import carezza.desktop.view.AppView;
 import carezza.desktop.view.bench.BenchView;
 import carezza.desktop.view.deliver.DeliverView;
@@ -48,6 +49,9 @@ import carezza.project.Document;
 
 /** The window's content: menus and tabs at the top, the active view below, a sheet over both while one is open. */
 public final class Shell extends StackPane implements AutoCloseable {
+
+  private static final Texts TEXTS = Texts.of("app");
+
 
   private static final String NAME = "Carezza";
   private static final String DISPLAY = "display.profile";
@@ -125,8 +129,8 @@ public final class Shell extends StackPane implements AutoCloseable {
     Slider tone = new Slider(Tone.DARKEST, Tone.LIGHTEST, Tone.USUAL);
     tone.setId("tone");
     tone.setPrefWidth(80);
-    tone.setAccessibleText("Grey of the surround");
-    tone.setTooltip(new Tooltip("Grey of the surround, darker to lighter"));
+    tone.setAccessibleText(TEXTS.get("shell.grey-of-the-surround"));
+    tone.setTooltip(new Tooltip(TEXTS.get("shell.grey-of-the-surround-darker-to")));
     tone.valueProperty().subscribe((was, is) -> Tone.apply(this, is.doubleValue()));
     HBox strip =
         new HBox(
@@ -176,8 +180,9 @@ public final class Shell extends StackPane implements AutoCloseable {
           String words =
               state.document().isEmpty()
                   ? ""
-                  : state.document().project().title()
-                      + (state.document().dirtyProperty().get() ? "  – not saved" : "");
+                  : state.document().dirtyProperty().get()
+                      ? TEXTS.get("shell.not-saved", state.document().project().title())
+                      : state.document().project().title();
           title.setText(words);
           windowTitle.set(words.isEmpty() ? NAME : words + " – " + NAME);
         },
@@ -301,7 +306,7 @@ public final class Shell extends StackPane implements AutoCloseable {
     try {
       OutputProfile display = file == null ? null : OutputProfile.of(file);
       if (display != null && display.inks()) {
-        return PictureReader.name(file) + " is the profile of a press, not of a display.";
+        return TEXTS.get("shell.is-the-profile-of-a-press", PictureReader.name(file));
       }
       state.view().screenProperty().set(state.view().screenProperty().get().on(display));
       settings.set(DISPLAY, file == null ? "" : file.toAbsolutePath().toString());

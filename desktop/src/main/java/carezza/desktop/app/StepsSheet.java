@@ -9,10 +9,14 @@ import javafx.scene.layout.VBox;
 
 import carezza.desktop.state.DocumentState;
 import carezza.desktop.state.StepNames;
+import carezza.desktop.text.Texts;
 import carezza.model.Project;
 
 /** The steps taken, as a list that can be walked: the picture follows the step that is chosen. */
 final class StepsSheet extends VBox {
+
+  private static final Texts TEXTS = Texts.of("app");
+
 
   private static final double WIDTH = 380;
   private static final double HEIGHT = 420;
@@ -21,13 +25,13 @@ final class StepsSheet extends VBox {
     super(10);
     setId("steps-sheet");
     setPrefWidth(WIDTH);
-    Label heading = new Label("Steps");
+    Label heading = new Label(TEXTS.get("stepsSheet.steps"));
     heading.getStyleClass().add("title");
     List<Project> course = document.course();
     ListView<Integer> list = new ListView<>();
     list.setId("steps");
     list.setPrefHeight(HEIGHT);
-    list.setAccessibleText("Steps");
+    list.setAccessibleText(TEXTS.get("stepsSheet.steps"));
     list.getItems().addAll(IntStream.range(0, course.size()).boxed().toList());
     list.setCellFactory(
         view ->
@@ -39,7 +43,7 @@ final class StepsSheet extends VBox {
                     empty || place == null
                         ? null
                         : place == 0
-                            ? "As it was opened"
+                            ? TEXTS.get("stepsSheet.as-it-was-opened")
                             : StepNames.of(course.get(place - 1), course.get(place)));
               }
             });
@@ -53,7 +57,7 @@ final class StepsSheet extends VBox {
                 document.walkTo(is);
               }
             });
-    Label hint = new Label("Arrows walk; Escape stays where you are. Nothing is lost by walking back.");
+    Label hint = new Label(TEXTS.get("stepsSheet.arrows-walk-escape-stays-where-you"));
     hint.getStyleClass().add("hint");
     hint.setWrapText(true);
     getChildren().addAll(heading, list, hint);

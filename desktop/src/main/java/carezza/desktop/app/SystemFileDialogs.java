@@ -10,10 +10,14 @@ import javafx.stage.FileChooser;
 import javafx.stage.FileChooser.ExtensionFilter;
 import javafx.stage.Window;
 
+import carezza.desktop.text.Texts;
 import carezza.project.ProjectFile;
 
 /** The system's own windows for files. */
 final class SystemFileDialogs implements FileDialogs {
+
+  private static final Texts TEXTS = Texts.of("app");
+
 
   private static final List<String> PICTURES =
       List.of("jpg", "jpeg", "png", "tif", "tiff", "webp", "dng");
@@ -28,7 +32,7 @@ final class SystemFileDialogs implements FileDialogs {
   @Override
   public Optional<Path> open() {
     FileChooser chooser = new FileChooser();
-    chooser.setTitle("Open a photograph or a project");
+    chooser.setTitle(TEXTS.get("systemFileDialogs.open-a-photograph-or-a-project"));
     String[] endings =
         java.util.stream.Stream.concat(
                 PICTURES.stream()
@@ -38,19 +42,19 @@ final class SystemFileDialogs implements FileDialogs {
     chooser
         .getExtensionFilters()
         .addAll(
-            new ExtensionFilter("Photographs and projects", endings),
-            new ExtensionFilter("All files", "*.*", "*"));
+            new ExtensionFilter(TEXTS.get("systemFileDialogs.photographs-and-projects"), endings),
+            new ExtensionFilter(TEXTS.get("systemFileDialogs.all-files"), "*.*", "*"));
     return picked(in(chooser, last).showOpenDialog(owner.get()));
   }
 
   @Override
   public Optional<Path> save(Path proposal) {
     FileChooser chooser = new FileChooser();
-    chooser.setTitle("Save the project");
+    chooser.setTitle(TEXTS.get("systemFileDialogs.save-the-project"));
     chooser.setInitialFileName(proposal.getFileName().toString());
     chooser
         .getExtensionFilters()
-        .add(new ExtensionFilter("Projects", "*" + ProjectFile.ENDING));
+        .add(new ExtensionFilter(TEXTS.get("systemFileDialogs.projects"), "*" + ProjectFile.ENDING));
     return picked(in(chooser, proposal.getParent()).showSaveDialog(owner.get()));
   }
 

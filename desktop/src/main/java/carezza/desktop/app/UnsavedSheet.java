@@ -5,9 +5,13 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
 
 import carezza.desktop.control.Buttons;
+import carezza.desktop.text.Texts;
 
 /** Asks what becomes of unsaved work before something else takes its place. */
 final class UnsavedSheet extends VBox {
+
+  private static final Texts TEXTS = Texts.of("app");
+
 
   private static final double WIDTH = 460;
 
@@ -15,10 +19,10 @@ final class UnsavedSheet extends VBox {
     super(14);
     setId("unsaved");
     setPrefWidth(WIDTH);
-    Label heading = new Label("“" + title + "” has work that is not saved");
+    Label heading = new Label(TEXTS.get("unsavedSheet.has-work-that-is-not-saved", title));
     heading.getStyleClass().add("title");
     heading.setWrapText(true);
-    Label words = new Label("Save it first, give it up for good, or go back to it.");
+    Label words = new Label(TEXTS.get("unsavedSheet.save-it-first-give-it-up"));
     words.setWrapText(true);
     getChildren()
         .addAll(
@@ -27,8 +31,8 @@ final class UnsavedSheet extends VBox {
             new HBox(
                 8,
                 Buttons.main(
-                    "unsaved-save", "Save and go on", "Saves the project, then goes on", save),
-                Buttons.of("unsaved-leave", "Give it up", "The work since the last save is gone", leave),
-                Buttons.of("unsaved-stay", "Go back", "Nothing happens (Escape)", stay)));
+                    "unsaved-save", TEXTS.get("unsavedSheet.save-and-go-on"), TEXTS.get("unsavedSheet.saves-the-project-then-goes-on"), save),
+                Buttons.of("unsaved-leave", TEXTS.get("unsavedSheet.give-it-up"), TEXTS.get("unsavedSheet.the-work-since-the-last-save"), leave),
+                Buttons.of("unsaved-stay", TEXTS.get("unsavedSheet.go-back"), TEXTS.get("unsavedSheet.nothing-happens-escape"), stay)));
   }
 }

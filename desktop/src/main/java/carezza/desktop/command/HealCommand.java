@@ -10,8 +10,8 @@ import picocli.CommandLine.Parameters;
 
 import carezza.file.Originals;
 import carezza.image.Cancellation;
+import carezza.kernel.LayerType;
 import carezza.model.HealLayer;
-import carezza.model.LayerKind;
 import carezza.model.LayerStack;
 import carezza.model.Project;
 import carezza.problem.Problem;
@@ -39,7 +39,7 @@ final class HealCommand implements Callable<Integer> {
     Document document = Inputs.photograph(photo);
     Originals.protect(spots);
     output.check();
-    HealLayer layer = ((HealLayer) LayerKind.HEAL.fresh()).withPatches(SpotsFile.read(spots));
+    HealLayer layer = ((HealLayer) LayerType.HEAL.fresh()).withPatches(SpotsFile.read(spots));
     Session session = new Session(document.photograph());
     // Repairs keep to skin, and off lips and backdrop, where the face is known.
     Project project = session.withFace(document.project(), Cancellation.NONE);

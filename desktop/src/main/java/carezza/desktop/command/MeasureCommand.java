@@ -11,8 +11,8 @@ import picocli.CommandLine.Parameters;
 
 import carezza.file.Originals;
 import carezza.image.Cancellation;
+import carezza.job.JobLevel;
 import carezza.measure.Gauge;
-import carezza.measure.JobLevel;
 import carezza.model.Project;
 import carezza.problem.Problem;
 import carezza.project.Document;

@@ -15,12 +15,16 @@ import javafx.scene.paint.Color;
 
 import carezza.colour.MonotoneCurve;
 import carezza.colour.MonotoneCurve.Point;
+import carezza.desktop.text.Texts;
 
 /**
  * A curve of the selected layer, on luminance or a channel: press to take up a point or set a new one, drag it,
  * double-click to take it away. Points never pass their neighbours, so the curve always rises.
  */
 public final class CurveEditor extends Region {
+
+  private static final Texts TEXTS = Texts.of("controls");
+
 
   private static final double SIZE = 220;
   private static final double GRAB = 12;
@@ -52,12 +56,11 @@ public final class CurveEditor extends Region {
     setMinSize(SIZE, SIZE);
     setFocusTraversable(true);
     getStyleClass().add("editor");
-    setAccessibleText("Curve; left and right choose a point, up and down bend it, Delete drops it");
+    setAccessibleText(TEXTS.get("curveEditor.curve-left-and-right-choose-a"));
     Tooltip.install(
         canvas,
         new Tooltip(
-            "Dark left to light right; drag to bend, double-click a point to drop it. Keys: left and"
-                + " right choose a point, up and down bend, Delete drops"));
+            TEXTS.get("curveEditor.dark-left-to-light-right-drag")));
     canvas.setOnMousePressed(
         e -> {
           requestFocus();

@@ -7,11 +7,16 @@ import javafx.scene.shape.Circle;
 import javafx.scene.shape.Line;
 import javafx.scene.shape.Polyline;
 
+import carezza.desktop.text.Texts;
+
 /**
  * A gauge's sign: a line, brackets for its band, a hollow mark for before, a full one for now. Its colours are the style
  * sheet's, so it is read on any grey.
  */
 public final class GaugeBar extends Pane {
+
+  private static final Texts TEXTS = Texts.of("controls");
+
 
   private static final double HEIGHT = 12;
   private static final double MARGIN = 4;
@@ -44,7 +49,7 @@ public final class GaugeBar extends Pane {
     setAccessibleRole(AccessibleRole.NODE);
     setAccessibleText(
         String.format(
-            Locale.ROOT, "before %.2f, now %.2f, band %.2f to %.2f", before, now, low, high));
+            Locale.ROOT, TEXTS.get("gaugeBar.before-now-band-to"), before, now, low, high));
     double middle = HEIGHT / 2;
     Line line = new Line(0, middle, width, middle);
     line.getStyleClass().add("gauge-line");

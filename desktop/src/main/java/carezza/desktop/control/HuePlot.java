@@ -13,6 +13,7 @@ import javafx.scene.paint.Color;
 import javafx.scene.shape.ArcType;
 
 import carezza.colour.Lab;
+import carezza.desktop.text.Texts;
 import carezza.measure.ColourPlot;
 import carezza.model.SkinToneEveningLayer.Target;
 import carezza.model.SkinToneEveningLayer.Wedge;
@@ -23,8 +24,11 @@ import carezza.model.SkinToneEveningLayer.Wedge;
  */
 public final class HuePlot extends Region {
 
+  private static final Texts TEXTS = Texts.of("controls");
+
+
   private static final String COLOURS =
-      "Colours of this picture where the layer acts: a* to the right, b* upwards.";
+      TEXTS.get("huePlot.colours-of-this-picture-where-the");
 
   private static final double SIZE = 200;
   private static final double GRAB_DEGREES = 9;
@@ -69,11 +73,11 @@ public final class HuePlot extends Region {
     setPrefSize(SIZE, SIZE);
     setMinSize(SIZE, SIZE);
     setMaxSize(SIZE, SIZE);
-    tip.setText(COLOURS + " Drag the wedge, its sides and its arcs");
+    tip.setText(COLOURS + TEXTS.get("huePlot.drag-the-wedge-its-sides-and"));
     Tooltip.install(canvas, tip);
     setFocusTraversable(true);
     getStyleClass().add("editor");
-    setAccessibleText("Range of hues; left and right turn it, up and down widen it");
+    setAccessibleText(TEXTS.get("huePlot.range-of-hues-left-and-right"));
     setOnKeyPressed(
         e -> {
           if (key(e.getCode())) {

@@ -11,12 +11,16 @@ import javafx.scene.paint.Color;
 
 import carezza.colour.Lab;
 import carezza.colour.WorkingSpace;
+import carezza.desktop.text.Texts;
 import carezza.image.Area;
 import carezza.image.Picture;
 import carezza.image.Plane;
 
 /** Shades from as shot to the limit, with a mark where the aim stands; a press sets it. */
 public final class ShadeStrip extends Region {
+
+  private static final Texts TEXTS = Texts.of("controls");
+
 
   private static final double WIDTH = 256;
   private static final double HEIGHT = 30;
@@ -42,7 +46,7 @@ public final class ShadeStrip extends Region {
     getChildren().add(canvas);
     setPrefSize(WIDTH, HEIGHT);
     setMinSize(WIDTH, HEIGHT);
-    Tooltip.install(canvas, new Tooltip("From as shot, left, to the limit, right; press for a shade"));
+    Tooltip.install(canvas, new Tooltip(TEXTS.get("shadeStrip.from-as-shot-left-to-the")));
     canvas.setOnMousePressed(e -> press(e.getX(), set));
     canvas.setOnMouseDragged(e -> press(e.getX(), set));
   }

@@ -13,6 +13,7 @@ import javafx.scene.input.MouseEvent;
 import javafx.scene.layout.Region;
 import javafx.scene.paint.Color;
 
+import carezza.desktop.text.Texts;
 import carezza.model.Mask.Quantity;
 import carezza.model.Mask.Range;
 
@@ -21,6 +22,9 @@ import carezza.model.Mask.Range;
  * and the plateau to drag as a whole.
  */
 public final class TrapezoidEditor extends Region {
+
+  private static final Texts TEXTS = Texts.of("controls");
+
 
   private static final double WIDTH = 256;
   private static final double HEIGHT = 96;
@@ -68,11 +72,10 @@ public final class TrapezoidEditor extends Region {
     Tooltip.install(
         canvas,
         new Tooltip(
-            "The lower points: where it begins and ends; the upper ones: where it is full. Drag"
-                + " between them to move all"));
+            TEXTS.get("trapezoidEditor.the-lower-points-where-it-begins")));
     setFocusTraversable(true);
     getStyleClass().add("editor");
-    setAccessibleText("Range; up and down choose a point or all, left and right move it");
+    setAccessibleText(TEXTS.get("trapezoidEditor.range-up-and-down-choose-a"));
     setOnKeyPressed(
         e -> {
           if (key(e.getCode())) {

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 
+import carezza.desktop.text.Texts;
 import carezza.model.FaceMap;
 import carezza.model.FaceMap.FaceOval;
 import carezza.model.Point;
@@ -14,16 +15,19 @@ import carezza.model.Point;
  */
 public final class FacePlacing {
 
+  private static final Texts TEXTS = Texts.of("tools");
+
+
   public static final String START =
-      "Drag a box around the face, hairline to chin and side to side, or click two of its corners";
+      TEXTS.get("facePlacing.drag-a-box-around-the-face");
 
   private static final String[] NEXT = {
     START,
-    "Now the opposite corner of the box",
-    "Now the middle of one pupil",
-    "Now the other pupil",
-    "Now one corner of the mouth",
-    "Now the other corner of the mouth"
+    TEXTS.get("facePlacing.now-the-opposite-corner-of-the"),
+    TEXTS.get("facePlacing.now-the-middle-of-one-pupil"),
+    TEXTS.get("facePlacing.now-the-other-pupil"),
+    TEXTS.get("facePlacing.now-one-corner-of-the-mouth"),
+    TEXTS.get("facePlacing.now-the-other-corner-of-the")
   };
 
   private final List<Point> points = new ArrayList<>();

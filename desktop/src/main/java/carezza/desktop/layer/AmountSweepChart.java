@@ -13,11 +13,17 @@ import javafx.scene.paint.Color;
 
 import carezza.desktop.state.AdviceState.Push;
 import carezza.desktop.state.AppState;
+import carezza.desktop.text.Names;
+import carezza.desktop.text.Texts;
+import carezza.job.Band;
 import carezza.measure.AmountSweep;
 import carezza.measure.Gauge;
 
 /** The over-push test: a small curve for each gauge that the layer moves, over its amount. */
 public final class AmountSweepChart extends VBox {
+
+  private static final Texts TEXTS = Texts.of("panels");
+
 
   private static final double WIDTH = 150;
   private static final double HEIGHT = 26;
@@ -30,13 +36,13 @@ public final class AmountSweepChart extends VBox {
   public AmountSweepChart(AppState state) {
     super(6);
     this.state = state;
-    Button test = new Button("Push it and see");
+    Button test = new Button(TEXTS.get("amountSweepChart.push-it-and-see"));
     test.setId("push-test");
     test.setTooltip(
-        new Tooltip("Reads the gauges with the layer at 0 to 200 %, and advises an amount"));
+        new Tooltip(TEXTS.get("amountSweepChart.reads-the-gauges-with-the-layer")));
     test.setOnAction(e -> state.advice().pushTest());
     take.setId("push-take");
-    take.setTooltip(new Tooltip("The largest amount that keeps every gauge in its band (I)"));
+    take.setTooltip(new Tooltip(TEXTS.get("amountSweepChart.the-largest-amount-that-keeps-every")));
     take.setOnAction(e -> state.advice().take());
     getChildren().addAll(new HBox(6, test, take), curves);
   }
@@ -46,7 +52,7 @@ public final class AmountSweepChart extends VBox {
     Push push = state.advice().pushProperty().get();
     OptionalDouble advised = push == null ? OptionalDouble.empty() : push.found().advised();
     take.setVisible(advised.isPresent());
-    take.setText("Take %.0f %%".formatted(100 * advised.orElse(0)));
+    take.setText(TEXTS.get("amountSweepChart.take", 100 * advised.orElse(0)));
     if (push == drawn) {
       return;
     }
@@ -63,7 +69,7 @@ public final class AmountSweepChart extends VBox {
 
   private static HBox curve(AmountSweep found, int gauge) {
     Gauge first = found.readings().getFirst().get(gauge);
-    Label name = new Label(first.title());
+    Label name = new Label(Names.of(first));
     name.getStyleClass().add("row-value");
     name.setMinWidth(104);
     name.setPrefWidth(104);
@@ -74,9 +80,7 @@ public final class AmountSweepChart extends VBox {
     Tooltip.install(
         row,
         new Tooltip(
-            "%s over amounts of 0 to 200 %%: %.2f, %.2f at 100 %%, %.2f; the bar is its band"
-                .formatted(
-                    first.title(),
+            TEXTS.get("amountSweepChart.over-amounts-of-0-to-200", Names.of(first),
                     found.value(gauge, 0),
                     found.value(gauge, 1),
                     found.value(gauge, 2))));
@@ -84,7 +88,7 @@ public final class AmountSweepChart extends VBox {
   }
 
   private static void draw(GraphicsContext g, AmountSweep found, int gauge) {
-    Gauge.Band band = found.readings().getFirst().get(gauge).band();
+    Band band = found.readings().getFirst().get(gauge).band();
     List<Double> amounts = found.amounts();
     double low = Double.POSITIVE_INFINITY;
     double high = Double.NEGATIVE_INFINITY;

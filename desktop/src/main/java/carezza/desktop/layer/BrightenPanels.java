@@ -7,6 +7,8 @@ import carezza.colour.Lab;
 import carezza.desktop.control.ShadeStrip;
 import carezza.desktop.state.AppState;
 import carezza.desktop.state.ColourState;
+import carezza.desktop.text.Names;
+import carezza.desktop.text.Texts;
 import carezza.kernel.Measurements;
 import carezza.measure.Gauge;
 import carezza.model.CatchlightLayer;
@@ -18,6 +20,9 @@ import carezza.model.TeethLayer;
 
 /** Panels of stage Brighten. */
 final class BrightenPanels {
+
+  private static final Texts TEXTS = Texts.of("panels");
+
 
   /** Part of the teeth's own yellow that stays, and the most that their L* rises by. */
   private static final double OWN_YELLOW = 0.25;
@@ -44,25 +49,9 @@ final class BrightenPanels {
                             type.cast(l).lift(),
                             type.cast(l).force())));
     rows.custom(strip, strip::refresh);
-    rows.value(
-        type,
-        "target",
-        "Yellow down to",
-        "Median b* aimed at; a quarter of the person's own always stays",
-        1,
-        20,
-        1,
-        "b* %.1f");
-    rows.value(
-        type,
-        "lift",
-        "Lift",
-        "Rise of the median L*; stops 3 above the whites of the eyes unless forced",
-        0,
-        15,
-        1,
-        "%.1f L*");
-    rows.limits(type, "Whether the lift may pass what the eyes and the teeth's own light allow");
+    rows.parameter(type, "target");
+    rows.parameter(type, "lift");
+    rows.limits(type, TEXTS.get("brightenPanels.whether-the-lift-may-pass-what"));
   }
 
   private static Lab limit(Lab shot) {
@@ -98,72 +87,27 @@ final class BrightenPanels {
           Lab right = tone(state, Measurements.Eyes.class, Measurements.Eyes::right);
           return left == null || right == null
               ? ""
-              : "As they come: left L* %.0f, b* %.1f; right L* %.0f, b* %.1f."
-                  .formatted(left.l(), left.b(), right.l(), right.b());
+              : TEXTS.get("brightenPanels.as-they-come-left-l-b", left.l(), left.b(), right.l(), right.b());
         });
-    rows.value(
-        type,
-        "target",
-        "Yellow down to",
-        "Median b* aimed at, each eye by itself",
-        -1,
-        15,
-        1,
-        "b* %.1f");
-    rows.share(
-        type, "redness", "Soften veins", "Share of the redness taken away, in percent", 0, 1);
-    rows.value(
-        type,
-        "lift",
-        "Lift",
-        "Rise of the median L*; stops at the lights of the skin unless forced",
-        0,
-        12,
-        1,
-        "%.1f L*");
-    rows.share(
-        type,
-        "balance",
-        "Balance the eyes",
-        "Share of the difference in lightness between the eyes that is taken, the lift going to the"
-            + " darker, in percent",
-        0,
-        1);
-    rows.limits(type, "Whether the lift may pass the lights of the skin");
+    rows.parameter(type, "target");
+    rows.parameter(type, "redness");
+    rows.parameter(type, "lift");
+    rows.parameter(type, "balance");
+    rows.limits(type, TEXTS.get("brightenPanels.whether-the-lift-may-pass-the"));
   }
 
   static void iris(PanelRows rows) {
     Class<IrisLayer> type = IrisLayer.class;
-    rows.share(
-        type,
-        "contrast",
-        "Contrast",
-        "Share that local contrast gains, in percent; no more than 60 unless forced",
-        0,
-        1);
-    rows.value(
-        type,
-        "lift",
-        "Lift",
-        "L* that the middle tones gain; pupil and catchlights stay",
-        0,
-        15,
-        1,
-        "%.1f L*");
-    rows.share(type, "chroma", "Colour", "Share of chroma added, in percent", -0.5, 1);
-    rows.limits(type, "Held: contrast gains at most 60 %, the middle tones 6 L*");
+    rows.parameter(type, "contrast");
+    rows.parameter(type, "lift");
+    rows.parameter(type, "chroma");
+    rows.limits(type, TEXTS.get("brightenPanels.held-contrast-gains-at-most-60"));
   }
 
   static void catchlight(PanelRows rows) {
     Class<CatchlightLayer> type = CatchlightLayer.class;
-    rows.share(
-        type,
-        "gain",
-        "Towards white",
-        "Share of the way to white of lights that are there, in percent; none are made",
-        0,
-        1);
-    rows.share(type, "neutral", "Neutral", "Share of their colour taken away, in percent", 0, 1);
+    rows.parameter(type, "gain");
+    rows.parameter(type, "neutral");
   }
 
   static void lips(PanelRows rows, AppState state) {
@@ -175,29 +119,12 @@ final class BrightenPanels {
           Lab shot = tone(state, Measurements.Tone.class, t -> t);
           return shot == null
               ? ""
-              : "As they come: L* %.0f, C* %.0f, hue %.0f°."
-                  .formatted(shot.l(), shot.chroma(), shot.hue());
+              : TEXTS.get("brightenPanels.as-they-come-l-c-hue", shot.l(), shot.chroma(), shot.hue());
         });
-    rows.value(
-        type,
-        "target",
-        "Colour to",
-        "Median C* aimed at; 12 away from their own at most unless forced",
-        5,
-        70,
-        1,
-        "C* %.0f");
-    rows.value(type, "turn", "Hue", "Turn in degrees", -15, 15, 1, "%+.0f°");
-    rows.value(
-        type,
-        "lift",
-        "Lift",
-        "L* that the median gains; no more than 4 either way unless forced",
-        -10,
-        10,
-        1,
-        "%+.1f L*");
-    rows.limits(type, "Held: C* within 12 and L* within 4 of their own");
+    rows.parameter(type, "target");
+    rows.parameter(type, "turn");
+    rows.parameter(type, "lift");
+    rows.limits(type, TEXTS.get("brightenPanels.held-c-within-12-and-l"));
   }
 
   /** How the layer's gauges end, and the offer to aim anew where they are out of their bands. */
@@ -207,8 +134,8 @@ final class BrightenPanels {
     javafx.scene.control.Button aim =
         PanelRows.button(
             "re-aim",
-            "Aim anew",
-            "Sets the aims so that they end inside their bands, whatever the layers above do",
+            TEXTS.get("brightenPanels.aim-anew"),
+            TEXTS.get("brightenPanels.sets-the-aims-so-that-they"),
             () -> state.colours().reaim());
     rows.custom(
         aim,
@@ -230,12 +157,12 @@ final class BrightenPanels {
     outside(state, gauges)
         .forEach(
             g ->
-                words.append(
-                    "%s %s its band at the end of the stack: %.1f. "
-                        .formatted(
-                            g.title(),
-                            g.verdict() == Gauge.Verdict.BELOW ? "lies below" : "lies above",
-                            g.after())));
-    return words.isEmpty() ? "Inside its bands at the end of the stack." : words.toString().strip();
+                words
+                    .append(
+                        g.verdict() == Gauge.Verdict.BELOW
+                            ? TEXTS.get("brightenPanels.lies-below-its-band-at-the", Names.of(g), g.after())
+                            : TEXTS.get("brightenPanels.lies-above-its-band-at-the", Names.of(g), g.after()))
+                    .append(' '));
+    return words.isEmpty() ? TEXTS.get("brightenPanels.inside-its-bands-at-the-end") : words.toString().strip();
   }
 }

@@ -14,19 +14,22 @@ import carezza.desktop.control.ShadeStrip;
 import carezza.desktop.state.AppState;
 import carezza.desktop.state.ColourState;
 import carezza.desktop.state.ToolKind;
+import carezza.desktop.text.Names;
+import carezza.desktop.text.Texts;
+import carezza.job.JobLevel;
 import carezza.kernel.Measurements;
 import carezza.measure.CheckView;
 import carezza.measure.ColourPlot;
-import carezza.measure.JobLevel;
 import carezza.model.ColourPaintLayer;
 import carezza.model.DesaturateLayer;
 import carezza.model.HueBandsLayer;
 import carezza.model.HueBandsLayer.Family;
 import carezza.model.HueBandsLayer.Trim;
 import carezza.model.Layer;
-import carezza.model.LayerValue;
 import carezza.model.Mask;
 import carezza.model.MaskParts;
+import carezza.model.Parameters;
+import carezza.model.RecordValue;
 import carezza.model.SemanticRegion;
 import carezza.model.SkinDepthLayer;
 import carezza.model.SkinMatchLayer;
@@ -37,6 +40,9 @@ import carezza.model.SkinToneEveningLayer.Wedge;
 /** Panels of stage Even. */
 public final class EvenPanels {
 
+  private static final Texts TEXTS = Texts.of("panels");
+
+
   /** Range to begin with: what skins have. */
   private static final Wedge SKIN = new Wedge(52, 35, 6, 60);
 
@@ -46,68 +52,42 @@ public final class EvenPanels {
 
   static void toneEvening(PanelRows rows, AppState state) {
     Class<SkinToneEveningLayer> type = SkinToneEveningLayer.class;
-    rows.share(
-        type,
-        "redness",
-        "Calm redness",
-        "Share of the excess of haemoglobin taken away, in percent",
-        0,
-        1);
-    rows.share(
-        type,
-        "pigment",
-        "Even pigment",
-        "Share of the excess of melanin taken away, in percent",
-        0,
-        1);
+    rows.parameter(type, "redness");
+    rows.parameter(type, "pigment");
     rows.buttons(
-        view(state, CheckView.REDNESS, "Redness map"),
-        view(state, CheckView.PIGMENT, "Pigment map"));
+        view(state, CheckView.REDNESS, TEXTS.get("evenPanels.redness-map")),
+        view(state, CheckView.PIGMENT, TEXTS.get("evenPanels.pigment-map")));
     rows.tools(ToolKind.PICK_TONE);
     rows.buttons(
         PanelRows.button(
             "own-tone",
-            "The face's own",
-            "Takes the median of this skin as the tone to even towards",
+            TEXTS.get("evenPanels.the-faces-own"),
+            TEXTS.get("evenPanels.takes-the-median-of-this-skin"),
             () -> ownTone(state)),
         PanelRows.button(
             "job-tone",
-            "By the job",
-            "The face's own tone, with the strengths that the job level holds",
+            TEXTS.get("evenPanels.by-the-job"),
+            TEXTS.get("evenPanels.the-faces-own-tone-with-the"),
             () -> {
               ownTone(state);
               state.selection().edit(null, EvenPanels::byTheJob);
             }),
         PanelRows.button(
             "no-tone",
-            "No tone",
-            "Evens by pigment only",
+            TEXTS.get("evenPanels.no-tone"),
+            TEXTS.get("evenPanels.evens-by-pigment-only"),
             () -> state.selection().edit(null, l -> type.cast(l).withTarget(null))));
     rows.words(
         "target",
         type,
         l ->
             l.target() == null
-                ? "No tone picked: only pigment is evened."
-                : "Towards L* %.0f, C* %.0f, hue %.0f°."
-                    .formatted(l.target().lightness(), l.target().chroma(), l.target().hue()));
-    rows.share(type, "hue", "Hue to the tone", "Pull of the hue to the tone, in percent", 0, 1);
-    rows.share(
-        type,
-        "chroma",
-        "Colour to the tone",
-        "Pull of the chroma to the tone at equal lightness, in percent",
-        0,
-        1);
-    rows.share(
-        type,
-        "lightness",
-        "Lightness to the tone",
-        "Moves the whole skin's lightness towards the tone, in percent; by no more than 2 L* unless"
-            + " forced",
-        0,
-        1);
-    rows.limits(type, "Held: the person's skin grows neither lighter nor darker by more than 2 L*");
+                ? TEXTS.get("evenPanels.no-tone-picked-only-pigment-is")
+                : TEXTS.get("evenPanels.towards-l-c-hue", l.target().lightness(), l.target().chroma(), l.target().hue()));
+    rows.parameter(type, "hue");
+    rows.parameter(type, "chroma");
+    rows.parameter(type, "lightness");
+    rows.limits(type, TEXTS.get("evenPanels.held-the-persons-skin-grows-neither"));
     range(rows, state);
     leaveOut(rows, state);
   }
@@ -116,7 +96,7 @@ public final class EvenPanels {
     return PanelRows.button(
         "see-" + view.name().toLowerCase(java.util.Locale.ROOT),
         title,
-        view.hint(),
+        Names.hint(view),
         () -> state.view().turn(view));
   }
 
@@ -131,13 +111,13 @@ public final class EvenPanels {
               Lab own = new Lab(t.medianLightness(), t.medianA(), t.medianB());
               state.selection().edit(null, l -> ((SkinToneEveningLayer) l).withTarget(target(own)));
             },
-            () -> state.status().say("The skin is still being measured; ask once more"));
+            () -> state.status().say(TEXTS.get("evenPanels.the-skin-is-still-being-measured")));
   }
 
   private static Layer byTheJob(Layer layer) {
     Layer own = layer;
     for (String part : new String[] {"redness", "pigment", "hue", "chroma"}) {
-      own = LayerValue.with(own, part, JobLevel.portrait().evening(part));
+      own = RecordValue.with(own, part, JobLevel.portrait().evening(part));
     }
     return own;
   }
@@ -149,13 +129,13 @@ public final class EvenPanels {
   private static void range(PanelRows rows, AppState state) {
     Class<SkinToneEveningLayer> type = SkinToneEveningLayer.class;
     rows.choice(
-        "Colours",
-        "Evens all colours where the layer acts, or only those inside the wedge",
+        TEXTS.get("evenPanels.colours"),
+        TEXTS.get("evenPanels.evens-all-colours-where-the-layer"),
         type,
         l -> l.range() == null ? 0 : 1,
         (l, i) -> l.withRange(i == 0 ? null : SKIN),
-        "All",
-        "In the wedge");
+        TEXTS.get("evenPanels.all"),
+        TEXTS.get("evenPanels.in-the-wedge"));
     HuePlot plot =
         new HuePlot(
             () -> plot(state),
@@ -178,14 +158,14 @@ public final class EvenPanels {
   /** Regions that the layer leaves as they are, by name. */
   private static void leaveOut(PanelRows rows, AppState state) {
     FlowPane row = new FlowPane(6, 4);
-    Label lead = new Label("Leave out");
+    Label lead = new Label(TEXTS.get("evenPanels.leave-out"));
     lead.getStyleClass().add("row-name");
     row.getChildren().add(lead);
     for (SemanticRegion region :
         new SemanticRegion[] {SemanticRegion.LIPS, SemanticRegion.SCLERA, SemanticRegion.BROWS_LASHES, SemanticRegion.HAIR}) {
-      ToggleButton button = new ToggleButton(region.title());
+      ToggleButton button = new ToggleButton(Names.title(region));
       button.setId("without-" + region.name().toLowerCase(java.util.Locale.ROOT));
-      button.setTooltip(new Tooltip("Takes the " + region.words() + " out of the layer's mask"));
+      button.setTooltip(new Tooltip(TEXTS.get("evenPanels.takes-out-of-the-layers-mask", Names.of(region))));
       button.setOnAction(
           e ->
               state.selection().edit(
@@ -233,35 +213,27 @@ public final class EvenPanels {
                 .map(
                     m ->
                         Double.isNaN(m.before())
-                            ? "One of the two skins is not to be seen here."
-                            : "Difference at equal lightness: ΔE00 %.1f → %.1f."
-                                .formatted(m.before(), m.after()))
-                .orElse("Measuring …"));
+                            ? TEXTS.get("evenPanels.one-of-the-two-skins-is")
+                            : TEXTS.get("evenPanels.difference-at-equal-lightness-e00", m.before(), m.after()))
+                .orElse(TEXTS.get("evenPanels.measuring")));
     choose(
         rows,
         state,
-        "Off",
-        "The skin that is to be changed",
+        TEXTS.get("evenPanels.off"),
+        TEXTS.get("evenPanels.the-skin-that-is-to-be"),
         "off-",
         l -> l.attributes().mask(),
         (l, m) -> l.with(l.attributes().withMask(m)));
     choose(
         rows,
         state,
-        "Follow",
-        "The skin that it is to be like",
+        TEXTS.get("evenPanels.follow"),
+        TEXTS.get("evenPanels.the-skin-that-it-is-to"),
         "follow-",
         SkinMatchLayer::follow,
         (l, m) -> new SkinMatchLayer(l.attributes(), m, l.colour(), l.lightness()));
-    rows.share(
-        type, "colour", "Colour", "Share of the difference in colour taken away, in percent", 0, 1);
-    rows.share(
-        type,
-        "lightness",
-        "Lightness",
-        "Share of the difference in lightness taken away, in percent; light often explains it",
-        0,
-        1);
+    rows.parameter(type, "colour");
+    rows.parameter(type, "lightness");
   }
 
   private static void choose(
@@ -281,9 +253,9 @@ public final class EvenPanels {
           SemanticRegion.FACE_SKIN, SemanticRegion.NECK_SKIN, SemanticRegion.EARS, SemanticRegion.SHOULDERS, SemanticRegion.HANDS
         }) {
       Mask named = new Mask.RegionMask(region);
-      ToggleButton button = new ToggleButton(region.title().replace("Skin of the ", ""));
+      ToggleButton button = new ToggleButton(Names.shortly(region));
       button.setId(id + region.name().toLowerCase(java.util.Locale.ROOT));
-      button.setTooltip(new Tooltip(tip + "; where it acts can be painted, too"));
+      button.setTooltip(new Tooltip(TEXTS.get("evenPanels.where-it-acts-can-be-painted", tip)));
       button.setOnAction(e -> state.selection().edit(null, l -> change.apply((SkinMatchLayer) l, named)));
       rows.follow(
           () ->
@@ -299,48 +271,28 @@ public final class EvenPanels {
   // --- families
 
   static void families(PanelRows rows, AppState state) {
-    Class<HueBandsLayer> type = HueBandsLayer.class;
     HuePlot plot = HuePlot.plain(() -> plot(state));
     rows.custom(plot, plot::refresh);
     for (Family family : Family.values()) {
       rows.custom(swatch(family), () -> {});
-      String id = "family-" + family.name().toLowerCase(java.util.Locale.ROOT);
-      rows.number(
-          id + "-hue",
-          "Hue",
-          "Turn of this family's hues, in degrees",
-          -45,
-          45,
-          "%+.0f°",
-          type,
-          l -> l.of(family).hue(),
-          (l, v) -> l.with(family, new Trim(v, l.of(family).chroma(), l.of(family).lightness())));
-      rows.number(
-          id + "-chroma",
-          "Colour",
-          "Share of chroma added, in percent",
-          -100,
-          100,
-          "%+.0f %%",
-          type,
-          l -> 100 * l.of(family).chroma(),
-          (l, v) ->
-              l.with(family, new Trim(l.of(family).hue(), v / 100, l.of(family).lightness())));
-      rows.number(
-          id + "-lightness",
-          "Lightness",
-          "L* added to full colours",
-          -30,
-          30,
-          "%+.0f L*",
-          type,
-          l -> l.of(family).lightness(),
-          (l, v) -> l.with(family, new Trim(l.of(family).hue(), l.of(family).chroma(), v)));
+      trim(rows, family, "hue");
+      trim(rows, family, "chroma");
+      trim(rows, family, "lightness");
     }
   }
 
+  private static void trim(PanelRows rows, Family family, String name) {
+    rows.parameter(
+        "family-" + family.name().toLowerCase(java.util.Locale.ROOT) + "-" + name,
+        "trim." + name,
+        Parameters.of(Trim.class).get(name),
+        HueBandsLayer.class,
+        l -> RecordValue.number(l.of(family), name),
+        (l, v) -> l.with(family, RecordValue.with(l.of(family), name, v)));
+  }
+
   static Label swatch(Family family) {
-    Label label = new Label(family.title());
+    Label label = new Label(Names.of(family));
     label.getStyleClass().add("heading");
     label.setGraphic(new Rectangle(12, 12, ShadeStrip.colour(Lab.ofLch(62, 34, family.hue()))));
     return label;
@@ -350,49 +302,23 @@ public final class EvenPanels {
 
   static void depth(PanelRows rows) {
     Class<SkinDepthLayer> type = SkinDepthLayer.class;
-    rows.share(
-        type,
-        "strength",
-        "Mono's variation",
-        "Share of the mix's texture and marks that the skin takes on, in percent",
-        0,
-        1);
-    rows.value(
-        type,
-        "darken",
-        "Darken",
-        "L* that the skin's median falls by; no more than 2 unless forced",
-        0,
-        15,
-        1,
-        "%.1f L*");
-    rows.limits(type, "Held: the person's skin darkens by no more than 2 L*");
+    rows.parameter(type, "strength");
+    rows.parameter(type, "darken");
+    rows.limits(type, TEXTS.get("evenPanels.held-the-persons-skin-darkens-by"));
     mix(rows, type);
   }
 
   static void mute(PanelRows rows) {
     Class<DesaturateLayer> type = DesaturateLayer.class;
-    rows.share(type, "share", "Colour away", "Share of the colour taken away, in percent", 0, 1);
-    rows.share(
-        type,
-        "hold",
-        "Hold lightness",
-        "100: lightness stays; 0: it is the mix's, in percent",
-        0,
-        1);
+    rows.parameter(type, "share");
+    rows.parameter(type, "hold");
     mix(rows, type);
   }
 
   private static <L extends Layer> void mix(PanelRows rows, Class<L> type) {
-    rows.share(
-        type,
-        "mix.red",
-        "Red in the mix",
-        "Weight of red in the grey; the three count by their sum",
-        0,
-        1);
-    rows.share(type, "mix.green", "Green in the mix", "Weight of green in the grey", 0, 1);
-    rows.share(type, "mix.blue", "Blue in the mix", "Weight of blue in the grey", 0.05, 1);
+    rows.parameter(type, "mix.red");
+    rows.parameter(type, "mix.green");
+    rows.parameter(type, "mix.blue");
   }
 
   static void touch(PanelRows rows) {
@@ -406,20 +332,10 @@ public final class EvenPanels {
         l -> {
           Target t = l.tone();
           swatch.setFill(ShadeStrip.colour(Lab.ofLch(t.lightness(), t.chroma(), t.hue())));
-          return "C* %.0f, hue %.0f° at L* %.0f. Pick it, then paint it on at a low strength."
-              .formatted(t.chroma(), t.hue(), t.lightness());
+          return TEXTS.get("evenPanels.c-hue-at-l-pick-it", t.chroma(), t.hue(), t.lightness());
         });
-    rows.value(type, "tone.hue", "Hue", "In degrees of CIE LCh", 0, 360, 1, "%.0f°");
-    rows.value(
-        type, "tone.chroma", "Colour", "Chroma C* at its own lightness", 0, 80, 1, "C* %.0f");
-    rows.value(
-        type,
-        "tone.lightness",
-        "Its lightness",
-        "L* at which the chroma counts in full",
-        10,
-        95,
-        1,
-        "L* %.0f");
+    rows.parameter(type, "tone.hue");
+    rows.parameter(type, "tone.chroma");
+    rows.parameter(type, "tone.lightness");
   }
 }

@@ -15,13 +15,15 @@ import carezza.desktop.control.GradientStrip;
 import carezza.desktop.control.HuePlot;
 import carezza.desktop.state.AppState;
 import carezza.desktop.state.ToolKind;
+import carezza.desktop.text.Texts;
 import carezza.model.ColourBalanceLayer;
 import carezza.model.CurveLayer;
 import carezza.model.GradientMapLayer;
 import carezza.model.HueBandsLayer.Family;
 import carezza.model.HueShiftLayer;
-import carezza.model.LayerValue;
 import carezza.model.MonochromeLayer;
+import carezza.model.Parameters;
+import carezza.model.RecordValue;
 import carezza.model.SaturationLayer;
 import carezza.model.SkinToneEveningLayer.Target;
 import carezza.model.SkinToneEveningLayer.Wedge;
@@ -29,6 +31,9 @@ import carezza.model.Tint;
 
 /** Panels of stage Grade. */
 final class GradePanels {
+
+  private static final Texts TEXTS = Texts.of("panels");
+
 
   private GradePanels() {}
 
@@ -53,13 +58,7 @@ final class GradePanels {
     rows.custom(channels(state, editor), () -> {});
     rows.custom(editor, editor::refresh);
     rows.tools(ToolKind.CURVE);
-    rows.share(
-        CurveLayer.class,
-        "matte",
-        "Matte",
-        "Value that black rises to, with a soft toe, in percent",
-        0,
-        0.25);
+    rows.parameter(CurveLayer.class, "matte");
   }
 
   /** Buttons for what the curve is on. */
@@ -85,32 +84,24 @@ final class GradePanels {
 
   static void balance(PanelRows rows, AppState state) {
     Class<ColourBalanceLayer> type = ColourBalanceLayer.class;
-    tint(rows, type, "darks", "Darks");
-    tint(rows, type, "middles", "Middle tones");
-    tint(rows, type, "lights", "Lights");
+    tint(rows, type, "shadows", TEXTS.get("gradePanels.darks"));
+    tint(rows, type, "midtones", TEXTS.get("gradePanels.middle-tones"));
+    tint(rows, type, "highlights", TEXTS.get("gradePanels.lights"));
     rows.action(
         "split-tones",
-        "Lights opposite the darks",
-        "Gives the lights the complement of the darks' hue, at the same strength",
+        TEXTS.get("gradePanels.lights-opposite-the-darks"),
+        TEXTS.get("gradePanels.gives-the-lights-the-complement-of"),
         () ->
             state.selection().edit(
-                null, l -> LayerValue.with(l, "lights", type.cast(l).darks().complement())));
-    rows.share(
-        type,
-        "hold",
-        "Hold the light",
-        "Share of the luminance that stays as it was, in percent",
-        0,
-        1);
+                null, l -> RecordValue.with(l, "highlights", type.cast(l).shadows().complement())));
+    rows.parameter(type, "hold");
   }
 
   private static <L extends carezza.model.Layer> void tint(
       PanelRows rows, Class<L> type, String path, String title) {
     rows.heading(title);
-    rows.value(
-        type, path + ".hue", "Hue", "Hue of the tint in degrees of CIE LCh", 0, 360, 1, "%.0f°");
-    rows.value(
-        type, path + ".strength", "Strength", "Chroma that a grey gets", 0, 30, 1, "C* %.0f");
+    rows.parameter(type, path + ".hue");
+    rows.parameter(type, path + ".strength");
   }
 
   static void gradientMap(GradientMapLayer layer, PanelRows rows, AppState state) {
@@ -121,42 +112,21 @@ final class GradePanels {
         () -> state.selection().layer(type).ifPresent(l -> strip.show(l::at)));
     for (int i = 0; i < layer.stops().size(); i++) {
       int place = i;
-      rows.heading("Stop at L* %.0f".formatted(100 * layer.stops().get(i).position()));
-      rows.number(
-          "stop-hue-" + i,
-          "Hue",
-          "In degrees of CIE LCh",
-          0,
-          360,
-          "%.0f°",
-          type,
-          l -> colour(l, place).hue(),
-          (l, v) ->
-              l.with(
-                  place, new Target(colour(l, place).lightness(), colour(l, place).chroma(), v)));
-      rows.number(
-          "stop-chroma-" + i,
-          "Colour",
-          "Chroma",
-          0,
-          80,
-          "C* %.0f",
-          type,
-          l -> colour(l, place).chroma(),
-          (l, v) ->
-              l.with(place, new Target(colour(l, place).lightness(), v, colour(l, place).hue())));
-      rows.number(
-          "stop-lightness-" + i,
-          "Lightness",
-          "L* that this tone becomes",
-          0,
-          100,
-          "L* %.0f",
-          type,
-          l -> colour(l, place).lightness(),
-          (l, v) ->
-              l.with(place, new Target(v, colour(l, place).chroma(), colour(l, place).hue())));
+      rows.heading(TEXTS.get("gradePanels.stop-at-l", 100 * layer.stops().get(i).position()));
+      stop(rows, place, "hue");
+      stop(rows, place, "chroma");
+      stop(rows, place, "lightness");
     }
+  }
+
+  private static void stop(PanelRows rows, int place, String name) {
+    rows.parameter(
+        "stop-" + name + "-" + place,
+        "stop." + name,
+        Parameters.of(Target.class).get(name),
+        GradientMapLayer.class,
+        l -> RecordValue.number(colour(l, place), name),
+        (l, v) -> l.with(place, RecordValue.with(colour(l, place), name, v)));
   }
 
   private static Target colour(GradientMapLayer layer, int place) {
@@ -166,20 +136,17 @@ final class GradePanels {
   static void mono(PanelRows rows, AppState state) {
     Class<MonochromeLayer> type = MonochromeLayer.class;
     for (Family family : Family.values()) {
-      rows.number(
+      rows.parameter(
           "mono-" + family.name().toLowerCase(Locale.ROOT),
-          family.title(),
-          "L* that full colours of this family gain in the grey",
-          -60,
-          60,
-          "%+.0f L*",
+          "family." + family.name().toLowerCase(Locale.ROOT),
+          MonochromeLayer.FAMILY,
           type,
           l -> l.families().get(family.ordinal()),
           (l, v) -> l.with(family, v));
     }
-    rows.heading("Toning");
-    tint(rows, type, "darks", "Darks");
-    tint(rows, type, "lights", "Lights");
+    rows.heading(TEXTS.get("gradePanels.toning"));
+    tint(rows, type, "shadows", TEXTS.get("gradePanels.darks"));
+    tint(rows, type, "highlights", TEXTS.get("gradePanels.lights"));
     FlowPane row = new FlowPane(6, 4);
     for (double hue : new double[] {55, 85, 230, 265}) {
       Tint darks = new Tint(hue, 8);
@@ -188,11 +155,11 @@ final class GradePanels {
           PanelRows.button(
               "toning-" + Math.round(hue),
               "",
-              "Darks at hue %.0f°, lights at its complement, %.0f°".formatted(hue, lights.hue()),
+              TEXTS.get("gradePanels.darks-at-hue-lights-at-its", hue, lights.hue()),
               () ->
                   state.selection().edit(
                       null,
-                      l -> LayerValue.with(LayerValue.with(l, "darks", darks), "lights", lights)));
+                      l -> RecordValue.with(RecordValue.with(l, "shadows", darks), "highlights", lights)));
       pair.setGraphic(GradientStrip.pair(tinted(30, darks), tinted(78, lights)));
       row.getChildren().add(pair);
     }
@@ -203,14 +170,8 @@ final class GradePanels {
     Class<SaturationLayer> type = SaturationLayer.class;
     HuePlot plot = HuePlot.plain(() -> EvenPanels.plot(state));
     rows.custom(plot, plot::refresh);
-    rows.share(type, "saturation", "Colour", "Share of chroma added, in percent", -1, 1);
-    rows.share(
-        type,
-        "skin",
-        "Spare skin",
-        "Share of that which hues of skin are spared, in percent",
-        0,
-        1);
+    rows.parameter(type, "saturation");
+    rows.parameter(type, "skin");
   }
 
   static void hueShift(PanelRows rows, AppState state) {
@@ -228,18 +189,17 @@ final class GradePanels {
                 state.selection().edit(
                     "wedge",
                     l ->
-                        LayerValue.with(
-                            LayerValue.with(l, "hue", w.hue()),
+                        RecordValue.with(
+                            RecordValue.with(l, "hue", w.hue()),
                             "width",
                             Math.clamp(w.width(), 5, 120))),
             state.document()::settle);
     rows.custom(plot, plot::refresh);
-    rows.value(
-        type, "hue", "Hues about", "Middle of the range in degrees of CIE LCh", 0, 360, 1, "%.0f°");
-    rows.value(type, "width", "As far as", "On each side, in degrees", 5, 120, 1, "± %.0f°");
-    rows.value(type, "turn", "Turn", "Turn of its hues in degrees", -90, 90, 1, "%+.0f°");
-    rows.share(type, "chroma", "Colour", "Share of chroma added, in percent", -1, 1);
-    rows.value(type, "lightness", "Lightness", "L* added to full colours", -30, 30, 1, "%+.0f L*");
+    rows.parameter(type, "hue");
+    rows.parameter(type, "width");
+    rows.parameter(type, "turn");
+    rows.parameter(type, "chroma");
+    rows.parameter(type, "lightness");
   }
 
   /** A tint as it looks on a grey. */

@@ -8,6 +8,7 @@ import java.util.stream.Collectors;
 import carezza.desktop.control.NumberRow;
 import carezza.desktop.state.AppState;
 import carezza.desktop.state.ToolKind;
+import carezza.desktop.text.Texts;
 import carezza.model.CatchlightLayer;
 import carezza.model.ColourBalanceLayer;
 import carezza.model.ColourPaintLayer;
@@ -30,6 +31,8 @@ import carezza.model.LocalContrastLayer;
 import carezza.model.LockedLayer;
 import carezza.model.MonochromeLayer;
 import carezza.model.NeutralPointsLayer;
+import carezza.model.Parameters;
+import carezza.model.RecordValue;
 import carezza.model.SaturationLayer;
 import carezza.model.ScleraLayer;
 import carezza.model.SharpenLayer;
@@ -44,10 +47,11 @@ import carezza.model.WhiteBalanceLayer;
 /** The parameters of each kind of layer as rows of the panel. */
 public final class LayerPanels {
 
+  private static final Texts TEXTS = Texts.of("panels");
+
+
   /** Kelvin times mired. */
   private static final double MIRED = 1e6;
-
-  private static final String PERCENT = "%.0f %%";
 
   private LayerPanels() {}
 
@@ -60,7 +64,7 @@ public final class LayerPanels {
     switch (layer) {
       case WhiteBalanceLayer l -> whiteBalance(rows);
       case NeutralPointsLayer l -> SettlePanels.neutralise(rows, state);
-      case ExposureLayer l -> exposure(rows);
+      case ExposureLayer l -> rows.parameters(ExposureLayer.class);
       case LevelsLayer l -> SettlePanels.range(rows, state);
       case LocalContrastLayer l -> SettlePanels.localContrast(rows);
       case HealLayer l -> MendPanel.build(rows, state);
@@ -83,7 +87,7 @@ public final class LayerPanels {
       case IrisLayer l -> BrightenPanels.iris(rows);
       case CatchlightLayer l -> BrightenPanels.catchlight(rows);
       case LipsLayer l -> BrightenPanels.lips(rows, state);
-      case VignetteLayer l -> vignette(rows);
+      case VignetteLayer l -> rows.parameters(VignetteLayer.class);
       case SharpenLayer l -> sharpen(rows);
       case GroupLayer l -> group(rows, state);
       case LockedLayer l -> throw new IllegalArgumentException("Nothing of it can be changed");
@@ -96,19 +100,17 @@ public final class LayerPanels {
         GroupLayer.class,
         l -> {
           Set<String> members = state.document().stack().members(l.attributes().id());
-          return "Amount, mask and way of laying on hold for: "
-              + state.document().stack().layers().stream()
+          return TEXTS.get("layerPanels.amount-mask-and-way-of-laying", state.document().stack().layers().stream()
                   .map(Layer::attributes)
                   .filter(a -> members.contains(a.id()))
                   .map(LayerAttributes::name)
-                  .collect(Collectors.joining(", "))
-              + ".";
+                  .collect(Collectors.joining(", ")));
         });
     rows.buttons(
         PanelRows.button(
             "take-apart",
-            "Take apart",
-            "The layers stay, the group goes",
+            TEXTS.get("layerPanels.take-apart"),
+            TEXTS.get("layerPanels.the-layers-stay-the-group-goes"),
             state.selection()::takeApart));
   }
 
@@ -118,9 +120,8 @@ public final class LayerPanels {
     rows.number(
         new NumberRow(
             "temperature",
-            "Temperature",
-            "Colour of the light it was taken in, in kelvin, or in mired where that is typed; to the"
-                + " right is warmer light",
+            TEXTS.get("layerPanels.temperature"),
+            TEXTS.get("layerPanels.colour-of-the-light-it-was"),
             MIRED / 15000,
             MIRED / 2000,
             m -> "%.0f K".formatted(MIRED / m),
@@ -131,16 +132,7 @@ public final class LayerPanels {
         (l, v) ->
             new WhiteBalanceLayer(
                 l.attributes(), Math.clamp(MIRED / v, 1500, 15000), l.tint()));
-    rows.number(
-        "tint",
-        "Tint",
-        "Distance of the light from daylight's line, in 0.001 of CIE 1960 u, v; above 0 greener",
-        -40,
-        40,
-        "%+.1f",
-        type,
-        WhiteBalanceLayer::tint,
-        (l, v) -> new WhiteBalanceLayer(l.attributes(), l.temperature(), v));
+    rows.parameter(type, "tint");
     rows.tools(ToolKind.PICK_NEUTRAL);
   }
 
@@ -153,102 +145,22 @@ public final class LayerPanels {
         : OptionalDouble.of(MIRED / typed.getAsDouble());
   }
 
-  private static void exposure(PanelRows rows) {
-    Class<ExposureLayer> type = ExposureLayer.class;
-    rows.number(
-        "stops",
-        "Exposure",
-        "Factors of two in light, in stops",
-        -3,
-        3,
-        "%+.2f stops",
-        type,
-        ExposureLayer::stops,
-        (l, v) -> new ExposureLayer(l.attributes(), v, l.recover()));
-    rows.number(
-        "recover",
-        "Recover lights",
-        "How far below white lights begin to bend back under it, in percent",
-        0,
-        100,
-        PERCENT,
-        type,
-        l -> 100 * l.recover(),
-        (l, v) -> new ExposureLayer(l.attributes(), l.stops(), v / 100));
-  }
-
-  private static void vignette(PanelRows rows) {
-    Class<VignetteLayer> type = VignetteLayer.class;
-    rows.number(
-        "vignette-stops",
-        "At the corners",
-        "Change of light at the far corners, in stops",
-        -3,
-        3,
-        "%+.2f stops",
-        type,
-        VignetteLayer::stops,
-        (l, v) -> new VignetteLayer(l.attributes(), v, l.radius(), l.falloff()));
-    rows.number(
-        "vignette-radius",
-        "Begins at",
-        "Distance from the face, in percent of half the diagonal",
-        0,
-        150,
-        PERCENT,
-        type,
-        l -> 100 * l.radius(),
-        (l, v) -> new VignetteLayer(l.attributes(), l.stops(), v / 100, l.falloff()));
-    rows.number(
-        "vignette-falloff",
-        "Falls over",
-        "Width of the fall, in percent of half the diagonal",
-        5,
-        200,
-        PERCENT,
-        type,
-        l -> 100 * l.falloff(),
-        (l, v) -> new VignetteLayer(l.attributes(), l.stops(), l.radius(), v / 100));
-  }
-
   private static void sharpen(PanelRows rows) {
-    Class<SharpenLayer> type = SharpenLayer.class;
-    band(rows, 0, "Fine");
-    band(rows, 1, "Middle");
-    rows.number(
-        "halo",
-        "Halo limit",
-        "Most that L* may change anywhere",
-        0,
-        20,
-        "%.1f L*",
-        type,
-        SharpenLayer::haloLimit,
-        (l, v) -> new SharpenLayer(l.attributes(), l.bands(), v));
+    for (int i = 0; i < 2; i++) {
+      band(rows, i, "radius");
+      band(rows, i, "gain");
+    }
+    rows.parameter(SharpenLayer.class, "haloLimit");
   }
 
   private static void band(PanelRows rows, int index, String name) {
-    Class<SharpenLayer> type = SharpenLayer.class;
-    rows.number(
-        "band-radius-" + index,
-        name + " detail, radius",
-        "Sigma in pixels of the photograph; detail finer than this is raised",
-        0.3,
-        8,
-        "%.1f px",
-        type,
-        l -> bandOf(l, index).radius(),
-        (l, v) -> withBand(l, index, new Band(v, bandOf(l, index).gain())));
-    rows.number(
-        "band-gain-" + index,
-        name + " detail, gain",
-        "How much of the detail is added, in percent",
-        0,
-        200,
-        PERCENT,
-        type,
-        l -> 100 * bandOf(l, index).gain(),
-        (l, v) -> withBand(l, index, new Band(bandOf(l, index).radius(), v / 100)));
+    rows.parameter(
+        "band-" + name + "-" + index,
+        "band" + index + "." + name,
+        Parameters.of(Band.class).get(name),
+        SharpenLayer.class,
+        l -> RecordValue.number(bandOf(l, index), name),
+        (l, v) -> withBand(l, index, RecordValue.with(bandOf(l, index), name, v)));
   }
 
   private static Band bandOf(SharpenLayer layer, int index) {

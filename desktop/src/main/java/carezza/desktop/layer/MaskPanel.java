@@ -24,6 +24,9 @@ import carezza.desktop.state.AppState;
 import carezza.desktop.state.MaskPartState;
 import carezza.desktop.state.Pen;
 import carezza.desktop.state.ToolKind;
+import carezza.desktop.text.MaskWords;
+import carezza.desktop.text.Names;
+import carezza.desktop.text.Texts;
 import carezza.model.Layer;
 import carezza.model.LayerStack;
 import carezza.model.Mask;
@@ -52,6 +55,9 @@ import carezza.model.SemanticRegion;
  * way, changed, placed on the picture or taken out.
  */
 public final class MaskPanel {
+
+  private static final Texts TEXTS = Texts.of("panels");
+
 
   private static final String PIXELS = "%.0f px";
 
@@ -113,13 +119,13 @@ public final class MaskPanel {
     ToggleButton on = new ToggleButton();
     on.setId("part-on-" + place);
     on.getStyleClass().add("part-switch");
-    on.setTooltip(new Tooltip("Whether this part of the mask counts"));
+    on.setTooltip(new Tooltip(TEXTS.get("maskPanel.whether-this-part-of-the-mask")));
     on.setOnAction(e -> edit(null, p -> p.switched(place, on.isSelected())));
     Button words = new Button();
     words.setId("part-" + place);
     words.getStyleClass().add("part");
     words.setMaxWidth(Double.MAX_VALUE);
-    words.setTooltip(new Tooltip("Change this part; its handles show on the picture"));
+    words.setTooltip(new Tooltip(TEXTS.get("maskPanel.change-this-part-its-handles-show")));
     words.setOnAction(e -> state.part().choose(state.part().placeProperty().get() == place ? -1 : place));
     HBox.setHgrow(words, Priority.ALWAYS);
     HBox row = new HBox(4, on);
@@ -129,8 +135,8 @@ public final class MaskPanel {
     Button out = new Button("×");
     out.setId("part-out-" + place);
     out.getStyleClass().add("part-out");
-    out.setAccessibleText("Take this part out");
-    out.setTooltip(new Tooltip("Take this part out of the mask"));
+    out.setAccessibleText(TEXTS.get("maskPanel.take-this-part-out"));
+    out.setTooltip(new Tooltip(TEXTS.get("maskPanel.take-this-part-out-of-the")));
     out.setOnAction(
         e -> {
           state.part().drop();
@@ -148,7 +154,7 @@ public final class MaskPanel {
                       Part now = all.get(place);
                       on.setSelected(now.on());
                       on.setText(now.on() ? "●" : "○");
-                      String said = new Part(Join.CHANGE, now.own(), true).words();
+                      String said = MaskWords.own(now.own());
                       words.setText(said);
                       words.setOpacity(now.on() ? 1 : 0.6);
                     }));
@@ -156,10 +162,10 @@ public final class MaskPanel {
   }
 
   private Button join(int place, Part part) {
-    Button join = new Button(part.join().title());
+    Button join = new Button(Names.of(part.join()));
     join.setId("part-join-" + place);
     join.getStyleClass().add("part-join");
-    join.setTooltip(new Tooltip("How this part is joined: plus, minus, or only within it"));
+    join.setTooltip(new Tooltip(TEXTS.get("maskPanel.how-this-part-is-joined-plus")));
     Join next =
         switch (part.join()) {
           case PLUS -> Join.MINUS;
@@ -179,8 +185,8 @@ public final class MaskPanel {
           number(
               place,
               "oval-softness",
-              "Soft edge",
-              "Share of the radius over which it fades, in percent",
+              TEXTS.get("maskPanel.soft-edge"),
+              TEXTS.get("maskPanel.share-of-the-radius-over-which"),
               0,
               100,
               "%.0f %%",
@@ -190,13 +196,13 @@ public final class MaskPanel {
                 return new Ellipse(
                     was.x(), was.y(), was.radiusX(), was.radiusY(), was.angle(), v / 100);
               });
-      case Gradient g -> hint("Drag its two ends on the picture: none here, all there.");
+      case Gradient g -> hint(TEXTS.get("maskPanel.drag-its-two-ends-on-the"));
       case Polygon p ->
           number(
               place,
               "outline-feather",
-              "Soft edge",
-              "Sigma of the edge, in pixels of the photograph",
+              TEXTS.get("maskPanel.soft-edge"),
+              TEXTS.get("maskPanel.sigma-of-the-edge-in-pixels"),
               0,
               200,
               PIXELS,
@@ -206,15 +212,15 @@ public final class MaskPanel {
       case Strokes s ->
           rows.action(
               "drop-stroke",
-              "Take back the last stroke",
-              "Removes the newest stroke of this part",
+              TEXTS.get("maskPanel.take-back-the-last-stroke"),
+              TEXTS.get("maskPanel.removes-the-newest-stroke-of-this"),
               () -> dropStroke(place));
       case Feather f ->
           number(
               place,
               "feather-sigma",
-              "Softened by",
-              "Sigma in pixels of the photograph",
+              TEXTS.get("maskPanel.softened-by"),
+              TEXTS.get("maskPanel.sigma-in-pixels-of-the-photograph"),
               0,
               200,
               PIXELS,
@@ -224,8 +230,8 @@ public final class MaskPanel {
           number(
               place,
               "grow-radius",
-              "Grown by",
-              "Radius in pixels of the photograph; below 0 it is shrunk",
+              TEXTS.get("maskPanel.grown-by"),
+              TEXTS.get("maskPanel.radius-in-pixels-of-the-photograph"),
               -100,
               100,
               "%+.0f px",
@@ -235,8 +241,8 @@ public final class MaskPanel {
           number(
               place,
               "scale-factor",
-              "Times",
-              "What stands before it is multiplied by this, in percent",
+              TEXTS.get("maskPanel.times"),
+              TEXTS.get("maskPanel.what-stands-before-it-is-multiplied"),
               0,
               200,
               "%.0f %%",
@@ -246,8 +252,8 @@ public final class MaskPanel {
           number(
               place,
               "refine-sigma",
-              "Looks for edges within",
-              "Sigma in pixels of the photograph",
+              TEXTS.get("maskPanel.looks-for-edges-within"),
+              TEXTS.get("maskPanel.sigma-in-pixels-of-the-photograph"),
               0.5,
               60,
               "%.1f px",
@@ -258,13 +264,13 @@ public final class MaskPanel {
             state.document().stack().find(c.layer()).map(l -> l.attributes().name()).orElse(null);
         hint(
             other == null
-                ? "The layer that it followed is gone: it covers nothing."
-                : "Where and as far as '%s' changes the picture.".formatted(other));
+                ? TEXTS.get("maskPanel.the-layer-that-it-followed-is")
+                : TEXTS.get("maskPanel.where-and-as-far-as-changes", other));
         number(
             place,
             "changed-full",
-            "Full from",
-            "Difference that counts as full, in ΔE; 2 is just seen",
+            TEXTS.get("maskPanel.full-from"),
+            TEXTS.get("maskPanel.difference-that-counts-as-full-in"),
             0.5,
             20,
             "ΔE %.1f",
@@ -274,10 +280,10 @@ public final class MaskPanel {
       case LinkedMask l ->
           rows.action(
               "unlink",
-              "Make it a copy",
-              "Keeps the mask as it is now, whatever becomes of the other layer's",
+              TEXTS.get("maskPanel.make-it-a-copy"),
+              TEXTS.get("maskPanel.keeps-the-mask-as-it-is"),
               () -> unlink(place));
-      default -> hint("There is nothing to set here.");
+      default -> hint(TEXTS.get("maskPanel.there-is-nothing-to-set-here"));
     }
   }
 
@@ -318,7 +324,7 @@ public final class MaskPanel {
 
   private void region(int place) {
     ComboBox<SemanticRegion> regions =
-        choice("mask-region", "The area by its name", SemanticRegion::title, List.of(SemanticRegion.values()));
+        choice("mask-region", TEXTS.get("maskPanel.the-area-by-its-name"), Names::title, List.of(SemanticRegion.values()));
     follow(
         regions,
         l -> own(l, place) instanceof RegionMask(SemanticRegion r) ? r : null,
@@ -329,12 +335,12 @@ public final class MaskPanel {
     ComboBox<Quantity> quantities =
         choice(
             "range-quantity",
-            "What the range is of; the histogram is of what this layer gets",
+            TEXTS.get("maskPanel.what-the-range-is-of-the"),
             q ->
                 switch (q) {
-                  case LIGHTNESS -> "Lightness L*";
-                  case HUE -> "Hue";
-                  case CHROMA -> "Chroma C*";
+                  case LIGHTNESS -> TEXTS.get("maskPanel.lightness-l");
+                  case HUE -> TEXTS.get("maskPanel.hue");
+                  case CHROMA -> TEXTS.get("maskPanel.chroma-c");
                 },
             List.of(Quantity.values()));
     follow(
@@ -363,8 +369,7 @@ public final class MaskPanel {
         Layer.class,
         l ->
             own(l, place) instanceof Range r
-                ? "From %.0f, full %.0f to %.0f, until %.0f"
-                    .formatted(r.start(), r.full(), r.fullEnd(), r.end())
+                ? TEXTS.get("maskPanel.from-full-to-until", r.start(), r.full(), r.fullEnd(), r.end())
                 : "");
   }
 
@@ -422,42 +427,42 @@ public final class MaskPanel {
   // --- adding
 
   private MenuButton addMenu(Layer layer) {
-    MenuButton add = new MenuButton("Add to it");
+    MenuButton add = new MenuButton(TEXTS.get("maskPanel.add-to-it"));
     add.setId("mask-add");
-    add.setTooltip(new Tooltip("An area, a shape, a range, or a change of what is there"));
-    Menu regions = new Menu("Area by name");
+    add.setTooltip(new Tooltip(TEXTS.get("maskPanel.an-area-a-shape-a-range")));
+    Menu regions = new Menu(TEXTS.get("maskPanel.area-by-name"));
     for (SemanticRegion region : SemanticRegion.values()) {
       regions
           .getItems()
-          .add(item("add-region-" + region, region.title(), () -> plus(new RegionMask(region))));
+          .add(item("add-region-" + region, Names.title(region), () -> plus(new RegionMask(region))));
     }
     add.getItems()
         .addAll(
             item(
-                "add-everywhere", "Start anew from everywhere", () -> start(new Mask.Everything())),
+                "add-everywhere", TEXTS.get("maskPanel.start-anew-from-everywhere"), () -> start(new Mask.Everything())),
             regions,
-            item("add-oval", "Oval", () -> plus(state.part().freshOval())),
-            item("add-gradient", "Gradient", () -> plus(state.part().freshGradient())));
-    Menu ranges = new Menu("Only a range of");
+            item("add-oval", TEXTS.get("maskPanel.oval"), () -> plus(state.part().freshOval())),
+            item("add-gradient", TEXTS.get("maskPanel.gradient"), () -> plus(state.part().freshGradient())));
+    Menu ranges = new Menu(TEXTS.get("maskPanel.only-a-range-of"));
     for (Quantity q : Quantity.values()) {
       ranges
           .getItems()
           .add(
               item(
                   "add-range-" + q,
-                  q == Quantity.LIGHTNESS ? "Lightness" : q == Quantity.HUE ? "Hue" : "Chroma",
+                  q == Quantity.LIGHTNESS ? TEXTS.get("maskPanel.lightness") : q == Quantity.HUE ? TEXTS.get("maskPanel.hue") : TEXTS.get("maskPanel.chroma"),
                   () -> join(Join.WITHIN, MaskPartState.wholeRange(q))));
     }
     add.getItems()
         .addAll(
             ranges,
-            item("add-feather", "Soften", () -> change(new Feather(new Nothing(), 12))),
-            item("add-grow", "Grow or shrink", () -> change(new Dilate(new Nothing(), 8))),
-            item("add-refine", "Pull to edges", () -> change(new Refine(new Nothing(), 8))),
-            item("add-scale", "Weaken", () -> change(new Opacity(new Nothing(), 0.5))),
-            item("add-invert", "Turn the other way round", this::invert));
-    Menu copy = new Menu("Copy the mask of");
-    Menu link = new Menu("Follow the mask of");
+            item("add-feather", TEXTS.get("maskPanel.soften"), () -> change(new Feather(new Nothing(), 12))),
+            item("add-grow", TEXTS.get("maskPanel.grow-or-shrink"), () -> change(new Dilate(new Nothing(), 8))),
+            item("add-refine", TEXTS.get("maskPanel.pull-to-edges"), () -> change(new Refine(new Nothing(), 8))),
+            item("add-scale", TEXTS.get("maskPanel.weaken"), () -> change(new Opacity(new Nothing(), 0.5))),
+            item("add-invert", TEXTS.get("maskPanel.turn-the-other-way-round"), this::invert));
+    Menu copy = new Menu(TEXTS.get("maskPanel.copy-the-mask-of"));
+    Menu link = new Menu(TEXTS.get("maskPanel.follow-the-mask-of"));
     for (Layer other : state.document().stack().layers()) {
       String id = other.attributes().id();
       if (!id.equals(layer.attributes().id())) {
@@ -470,7 +475,7 @@ public final class MaskPanel {
         link.getItems().add(item("link-" + id, other.attributes().name(), () -> start(new LinkedMask(id))));
       }
     }
-    Menu changed = new Menu("Only what a layer changed");
+    Menu changed = new Menu(TEXTS.get("maskPanel.only-what-a-layer-changed"));
     LayerStack stack = state.document().stack();
     for (Layer other : stack.lowest(stack.indexOf(layer.attributes().id())).layers()) {
       String id = other.attributes().id();
@@ -528,7 +533,7 @@ public final class MaskPanel {
   }
 
   private Node outlineButton() {
-    ToggleButton outline = new ToggleButton("Draw an outline");
+    ToggleButton outline = new ToggleButton(TEXTS.get("maskPanel.draw-an-outline"));
     outline.setId("tool-outline");
     outline.setTooltip(new Tooltip(ToolKind.OUTLINE.words()));
     outline.setOnAction(
@@ -541,39 +546,39 @@ public final class MaskPanel {
 
   private void paint() {
     FlowPane painting = rows.tools(ToolKind.MASK);
-    ToggleButton lift = new ToggleButton("Lift");
+    ToggleButton lift = new ToggleButton(TEXTS.get("maskPanel.lift"));
     lift.setId("lift");
-    lift.setTooltip(new Tooltip("The brush, or a shape, takes away instead of adding (L)"));
+    lift.setTooltip(new Tooltip(TEXTS.get("maskPanel.the-brush-or-a-shape-takes")));
     lift.selectedProperty().bindBidirectional(state.tools().erasingProperty());
-    ToggleButton inside = new ToggleButton("Inside edges");
+    ToggleButton inside = new ToggleButton(TEXTS.get("maskPanel.inside-edges"));
     inside.setId("inside-edges");
-    inside.setTooltip(new Tooltip("The brush stays inside the edge it starts in (E)"));
+    inside.setTooltip(new Tooltip(TEXTS.get("maskPanel.the-brush-stays-inside-the-edge")));
     inside.setOnAction(
         e -> state.tools().brushProperty().set(state.tools().brush().staying(inside.isSelected())));
     rows.follow(() -> inside.setSelected(state.tools().brush().inside()));
     painting.getChildren().addAll(lift, inside);
-    ToggleButton view = new ToggleButton("Show");
+    ToggleButton view = new ToggleButton(TEXTS.get("maskPanel.show"));
     view.setId("show-mask");
     view.setMinWidth(javafx.scene.layout.Region.USE_PREF_SIZE);
-    view.setTooltip(new Tooltip("Shows the mask over what the layer gets (hold M)"));
+    view.setTooltip(new Tooltip(TEXTS.get("maskPanel.shows-the-mask-over-what-the")));
     view.selectedProperty().bindBidirectional(state.view().maskShownProperty());
     ComboBox<MaskView> how =
         choice(
             "mask-view",
-            "How the mask is shown (V goes on to the next)",
+            TEXTS.get("maskPanel.how-the-mask-is-shown-v"),
             MaskView::title,
             List.of(MaskView.values()));
     how.valueProperty().bindBidirectional(state.view().maskViewProperty());
-    ToggleButton pen = new ToggleButton("Pen");
+    ToggleButton pen = new ToggleButton(TEXTS.get("maskPanel.pen"));
     pen.setId("pen");
     pen.setSelected(state.tools().penProperty().get() != Pen.MOUSE);
-    pen.setTooltip(new Tooltip("Slow strokes press, quick ones go lightly: a stand-in for a pen"));
+    pen.setTooltip(new Tooltip(TEXTS.get("maskPanel.slow-strokes-press-quick-ones-go")));
     pen.setOnAction(e -> state.tools().penProperty().set(pen.isSelected() ? new Pen.OfSpeed() : Pen.MOUSE));
     rows.custom(new HBox(6, view, how, pen), this::nothing);
   }
 
   private static String sentence(Mask mask) {
-    String words = mask.sentence();
+    String words = MaskWords.of(mask);
     return Character.toUpperCase(words.charAt(0)) + words.substring(1) + ".";
   }
 }

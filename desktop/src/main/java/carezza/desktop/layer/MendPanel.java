@@ -19,6 +19,8 @@ import carezza.desktop.state.AppState;
 import carezza.desktop.state.ProposalState;
 import carezza.desktop.state.RepairState;
 import carezza.desktop.state.ToolKind;
+import carezza.desktop.text.Names;
+import carezza.desktop.text.Texts;
 import carezza.measure.Blemish;
 import carezza.model.HealLayer;
 import carezza.model.HealLayer.Patch;
@@ -28,9 +30,10 @@ import carezza.model.HealLayer.Source;
 /** Repairs: how they are made, those that are chosen, and what is proposed. */
 final class MendPanel {
 
+  private static final Texts TEXTS = Texts.of("panels");
+
+
   private static final String PERCENT = "%.0f %%";
-  private static final String OWN_TEXTURE =
-      " Only redness goes; the texture is its own. T: texture from elsewhere.";
 
   private final PanelRows rows;
   private final AppState state;
@@ -57,13 +60,13 @@ final class MendPanel {
         new HBox(
             6,
             PanelRows.button(
-                "another-source", "Another source", "The next best place (T)", mending::another),
+                "another-source", TEXTS.get("mendPanel.another-source"), TEXTS.get("mendPanel.the-next-best-place-t"), mending::another),
             PanelRows.button(
-                "mirror-source", "Mirror it", "Takes the source left for right", this::mirror),
+                "mirror-source", TEXTS.get("mendPanel.mirror-it"), TEXTS.get("mendPanel.takes-the-source-left-for-right"), this::mirror),
             PanelRows.button(
                 "drop-repair",
-                "Take out",
-                "Takes the chosen repairs out (Delete)",
+                TEXTS.get("mendPanel.take-out"),
+                TEXTS.get("mendPanel.takes-the-chosen-repairs-out-delete"),
                 mending::remove));
     rows.custom(
         chosen,
@@ -72,31 +75,22 @@ final class MendPanel {
           chosen.getChildren().forEach(b -> b.setDisable(none));
         });
     proposals();
-    rows.number(
-        "softness",
-        "Reach of the join",
-        "How broadly a repair takes over the tone around it, as a share of its radius in percent",
-        5,
-        200,
-        PERCENT,
-        HealLayer.class,
-        l -> 100 * l.softness(),
-        (l, v) -> new HealLayer(l.attributes(), l.patches(), v / 100, l.band()));
+    rows.parameter(HealLayer.class, "softness");
     rows.choice(
-        "Replace",
-        "Tone and texture, or only the texture over the tone that is there",
+        TEXTS.get("mendPanel.replace"),
+        TEXTS.get("mendPanel.tone-and-texture-or-only-the"),
         HealLayer.class,
         l -> l.band().ordinal(),
         (l, i) -> new HealLayer(l.attributes(), l.patches(), l.softness(), HealLayer.Band.values()[i]),
-        "Everything",
-        "Texture");
+        TEXTS.get("mendPanel.everything"),
+        TEXTS.get("mendPanel.texture"));
   }
 
   /** How repairs to come are made, and the chosen ones. */
   private void ways() {
     FlowPane row = new FlowPane(6, 6);
     for (RepairMethod way : RepairMethod.values()) {
-      ToggleButton button = new ToggleButton(way.title());
+      ToggleButton button = new ToggleButton(Names.of(way));
       button.setId("way-" + way.name().toLowerCase(Locale.ROOT));
       button.setTooltip(new Tooltip(tip(way)));
       button.setOnAction(
@@ -107,10 +101,10 @@ final class MendPanel {
       rows.follow(() -> button.setSelected(shownWay() == way));
       row.getChildren().add(button);
     }
-    CheckBox aligned = new CheckBox("One shift for all clones");
+    CheckBox aligned = new CheckBox(TEXTS.get("mendPanel.one-shift-for-all-clones"));
     aligned.setId("clone-aligned");
     aligned.setTooltip(
-        new Tooltip("Off: each stroke begins at the place that was clicked with Ctrl"));
+        new Tooltip(TEXTS.get("mendPanel.off-each-stroke-begins-at-the")));
     aligned.selectedProperty().bindBidirectional(mending.alignedProperty());
     rows.custom(row, () -> aligned.setVisible(shownWay().clones()));
     aligned.managedProperty().bind(aligned.visibleProperty());
@@ -123,20 +117,25 @@ final class MendPanel {
 
   private static String tip(RepairMethod way) {
     return switch (way) {
-      case HEAL -> "Skin from a place that fits, made to join; where only redness is wrong, its own";
-      case CLONE -> "What is at the source, as it is";
-      case MATCH -> "What is at the source, its tone moved to fit";
-      case REDUCE -> "Keeps its texture and lowers its contrast: a crease that stays a crease";
+      case HEAL -> TEXTS.get("mendPanel.skin-from-a-place-that-fits");
+      case CLONE -> TEXTS.get("mendPanel.what-is-at-the-source-as");
+      case MATCH -> TEXTS.get("mendPanel.what-is-at-the-source-its");
+      case REDUCE -> TEXTS.get("mendPanel.keeps-its-texture-and-lowers-its");
     };
   }
 
   private String counted(HealLayer layer) {
     int n = layer.patches().size();
     Set<Integer> chosen = mending.chosenProperty().get();
-    String all = n == 1 ? "1 repair" : n + " repairs";
-    return chosen.isEmpty()
-        ? all + ". Click a blemish, or draw along it."
-        : all + ", " + chosen.size() + " chosen." + (keepsItsOwn() ? OWN_TEXTURE : "");
+    if (chosen.isEmpty()) {
+      return n == 1
+          ? TEXTS.get("mendPanel.1-repair-click-a-blemish-or")
+          : TEXTS.get("mendPanel.repairs-click-a-blemish-or-draw", n);
+    }
+    String words = TEXTS.get("mendPanel.repairs-chosen", n, chosen.size());
+    return keepsItsOwn()
+        ? words + TEXTS.get("mendPanel.only-redness-goes-the-texture-is")
+        : words;
   }
 
   private boolean keepsItsOwn() {
@@ -171,7 +170,7 @@ final class MendPanel {
     slider.setOnKeyReleased(e -> state.document().settle());
     rows.custom(
         titled(
-            "Amount of the repair", "40 % leaves a crease that is true; 100 % none", slider, shown),
+            TEXTS.get("mendPanel.amount-of-the-repair"), TEXTS.get("mendPanel.40-leaves-a-crease-that-is"), slider, shown),
         () -> {
           following[0] = true;
           double amount =
@@ -193,7 +192,7 @@ final class MendPanel {
 
   private void mirror() {
     if (keepsItsOwn()) {
-      state.status().say("This repair keeps its own texture; T takes one that can be mirrored.");
+      state.status().say(TEXTS.get("mendPanel.this-repair-keeps-its-own-texture"));
       return;
     }
     mending.change(
@@ -210,20 +209,20 @@ final class MendPanel {
 
   private void proposals() {
     Button next =
-        PanelRows.button("next-proposal", "Next", "Goes to the next proposal (N)", proposals::next);
+        PanelRows.button("next-proposal", TEXTS.get("mendPanel.next"), TEXTS.get("mendPanel.goes-to-the-next-proposal-n"), proposals::next);
     Button all =
         PanelRows.button(
             "accept-all",
-            "Heal all",
-            "Heals all that will pass; marks are left to be decided on",
+            TEXTS.get("mendPanel.heal-all"),
+            TEXTS.get("mendPanel.heals-all-that-will-pass-marks"),
             proposals::acceptAll);
     rows.custom(
         new HBox(
             6,
             PanelRows.button(
                 "look",
-                "Look for spots",
-                "Proposes places on the skin of the face; Escape stops",
+                TEXTS.get("mendPanel.look-for-spots"),
+                TEXTS.get("mendPanel.proposes-places-on-the-skin-of"),
                 proposals::look),
             next,
             all),
@@ -239,24 +238,24 @@ final class MendPanel {
     rows.custom(words, () -> words.setText(said()));
     setting(
         "sensitivity",
-        "Sensitivity",
-        "More finds fainter ones",
+        TEXTS.get("mendPanel.sensitivity"),
+        TEXTS.get("mendPanel.more-finds-fainter-ones"),
         0.4,
         2.5,
         "%.1f",
         proposals.sensitivityProperty());
     setting(
         "smallest",
-        "Smallest radius",
-        "In pixels of the photograph",
+        TEXTS.get("mendPanel.smallest-radius"),
+        TEXTS.get("mendPanel.in-pixels-of-the-photograph"),
         0,
         60,
         "%.0f px",
         proposals.smallestProperty());
     setting(
         "largest",
-        "Largest radius",
-        "In pixels of the photograph",
+        TEXTS.get("mendPanel.largest-radius"),
+        TEXTS.get("mendPanel.in-pixels-of-the-photograph"),
         10,
         200,
         "%.0f px",
@@ -274,9 +273,8 @@ final class MendPanel {
     List<Blemish> all = proposals.allProperty().get();
     long marks = all.stream().filter(b -> b.kind() == Blemish.Kind.MARK).count();
     return all.isEmpty()
-        ? "Moles, scars and freckles are the sitter's own: heal them only on request."
-        : "%d to decide: %d that will pass, %d marks of their own. Enter heals, K keeps."
-            .formatted(all.size(), all.size() - marks, marks);
+        ? TEXTS.get("mendPanel.moles-scars-and-freckles-are-the")
+        : TEXTS.get("mendPanel.to-decide-that-will-pass-marks", all.size(), all.size() - marks, marks);
   }
 
   private void setting(

@@ -19,9 +19,11 @@ import carezza.desktop.control.NumberRow;
 import carezza.desktop.state.AppState;
 import carezza.desktop.state.Brush;
 import carezza.desktop.state.ToolKind;
+import carezza.desktop.text.Texts;
+import carezza.kernel.LayerType;
 import carezza.model.Layer;
-import carezza.model.LayerKind;
-import carezza.model.LayerValue;
+import carezza.model.Parameters;
+import carezza.model.RecordValue;
 
 /**
  * Builds the rows of a layer's panel. Each row shows a value of the selected layer and changes it; a
@@ -29,11 +31,17 @@ import carezza.model.LayerValue;
  */
 public final class PanelRows {
 
+  private static final Texts TEXTS = Texts.of("panels");
+
+
   /** Changes a layer by a number. */
   @FunctionalInterface
   public interface Change<L extends Layer> {
     Layer of(L layer, double value);
   }
+
+  /** Kinds and their numbers. */
+  private static final Texts LAYERS = Texts.of("layers");
 
   private final AppState state;
   private final List<Node> nodes = new ArrayList<>();
@@ -85,56 +93,83 @@ public final class PanelRows {
                     null,
                     l ->
                         change.of(
-                            type.cast(l), value.apply(type.cast(LayerKind.of(l).fresh())))));
+                            type.cast(l), value.apply(type.cast(LayerType.of(l).fresh())))));
     nodes.add(row);
     refreshers.add(
         () -> state.selection().layer(type).ifPresent(l -> row.show(value.apply(l))));
   }
 
-  /**
-   * A number with a slider, of the layer's value of that name.
-   *
-   * @param path as {@link LayerValue} has it; with dashes for dots it is the slider's id
-   * @param low in the layer's own unit
-   * @param shown factor from the layer's unit to what is shown
-   */
-  <L extends Layer> void value(
-      Class<L> type,
-      String path,
-      String title,
-      String tip,
-      double low,
-      double high,
-      double shown,
-      String format) {
-    number(
-        path.replace('.', '-'),
-        title,
-        tip,
-        shown * low,
-        shown * high,
-        format,
-        type,
-        l -> shown * LayerValue.number(l, path),
-        (l, v) -> LayerValue.with(l, path, Math.clamp(v / shown, low, high)));
+  /** All numbers of a kind of layer, in the order of their declaration. */
+  <L extends Layer> void parameters(Class<L> type) {
+    Parameters.of(type.asSubclass(Record.class)).all().forEach(p -> parameter(type, p.name()));
   }
 
-  /** A number in percent of 1. */
-  <L extends Layer> void share(
-      Class<L> type, String path, String title, String tip, double low, double high) {
-    value(type, path, title, tip, low, high, 100, low < 0 ? "%+.0f %%" : "%.0f %%");
+  /**
+   * A number of the layer as it is declared.
+   *
+   * @param path as {@link RecordValue} has it; with dashes for dots it is the slider's id
+   */
+  <L extends Layer> void parameter(Class<L> type, String path) {
+    Class<? extends Record> holder = RecordValue.holder(type, path);
+    String name = path.substring(path.lastIndexOf('.') + 1);
+    parameter(
+        path.replace('.', '-'),
+        key(holder) + "." + name,
+        Parameters.of(holder).get(name),
+        type,
+        l -> RecordValue.number(l, path),
+        (l, v) -> RecordValue.with(l, path, v));
+  }
+
+  /** What the texts call a record with numbers: a layer by its key, all else by its own name. */
+  private static String key(Class<? extends Record> holder) {
+    return Arrays.stream(LayerType.values())
+        .filter(t -> t.record() == holder)
+        .map(LayerType::key)
+        .findFirst()
+        .orElse(holder.getSimpleName().toLowerCase(Locale.ROOT));
+  }
+
+  /**
+   * A declared number.
+   *
+   * @param key of its name in the texts, that of its hint but for an end
+   * @param value in the unit of the declaration
+   */
+  <L extends Layer> void parameter(
+      String id,
+      String key,
+      Parameters.Declared declared,
+      Class<L> type,
+      Function<L, Double> value,
+      Change<L> change) {
+    double factor = declared.unit().factor();
+    NumberRow row =
+        new NumberRow(
+            id,
+            LAYERS.get(key),
+            LAYERS.get(key + ".hint"),
+            factor * declared.low(),
+            factor * declared.high(),
+            v -> declared.written(v / factor));
+    number(
+        row,
+        id,
+        type,
+        l -> factor * value.apply(l),
+        (l, v) -> change.of(l, Math.clamp(v / factor, declared.least(), declared.most())));
   }
 
   /** Whether a layer keeps to its limits or may pass them. */
   <L extends Layer> void limits(Class<L> type, String tip) {
     choice(
-        "Limits",
+        TEXTS.get("panelRows.limits"),
         tip,
         type,
-        l -> (int) LayerValue.number(l, "force"),
-        (l, i) -> LayerValue.with(l, "force", i == 1),
-        "Held",
-        "Forced");
+        l -> (int) RecordValue.number(l, "force"),
+        (l, i) -> RecordValue.with(l, "force", i == 1),
+        TEXTS.get("panelRows.held"),
+        TEXTS.get("panelRows.forced"));
   }
 
   /** A heading inside a panel. */
@@ -156,7 +191,7 @@ public final class PanelRows {
     FlowPane row = new FlowPane(6, 4);
     row.setAlignment(Pos.CENTER_LEFT);
     for (ToolKind tool : tools) {
-      ToggleButton button = new ToggleButton(title(tool));
+      ToggleButton button = new ToggleButton(tool.title());
       button.setId("tool-" + tool.name().toLowerCase(Locale.ROOT));
       button.setTooltip(new Tooltip(tool.words()));
       button.setOnAction(
@@ -180,24 +215,24 @@ public final class PanelRows {
     NumberRow radius =
         new NumberRow(
             "brush-radius",
-            "Brush",
-            "Radius of the brush in pixels of the photograph (S, D; Ctrl with the wheel)",
+            TEXTS.get("panelRows.brush"),
+            TEXTS.get("panelRows.radius-of-the-brush-in-pixels"),
             1,
             400,
             "%.0f px"::formatted);
     NumberRow softness =
         new NumberRow(
             "brush-softness",
-            "Softness",
-            "Share of the radius over which it fades, in percent (Shift + S, D; Alt with the wheel)",
+            TEXTS.get("panelRows.softness"),
+            TEXTS.get("panelRows.share-of-the-radius-over-which"),
             0,
             100,
             "%.0f %%"::formatted);
     NumberRow strength =
         new NumberRow(
             "brush-strength",
-            "Strength",
-            "Of one stroke, in percent; strokes add up (Alt + S, D; Shift with the wheel)",
+            TEXTS.get("panelRows.strength"),
+            TEXTS.get("panelRows.of-one-stroke-in-percent-strokes"),
             1,
             100,
             "%.0f %%"::formatted);
@@ -222,35 +257,6 @@ public final class PanelRows {
         v -> state.tools().brushProperty().set(change.apply(state.tools().brush(), v)),
         () -> {},
         () -> {});
-  }
-
-  private static String title(ToolKind tool) {
-    return switch (tool) {
-      case HAND -> "Hand";
-      case MASK -> "Paint mask";
-      case HEAL -> "Mend";
-      case HAIR -> "Hair";
-      case REPAIR -> "Pick";
-      case TRANSPLANT -> "Transplant";
-      case DODGE -> "Light";
-      case BURN -> "Shade";
-      case EVEN_STROKE -> "Even by stroke";
-      case EVEN_AREA -> "Even an outline";
-      case PICK_NEUTRAL -> "Pick a neutral";
-      case PICK_TONE -> "Pick a tone";
-      case PICK_DARK -> "A dark";
-      case PICK_MIDDLE -> "A middle";
-      case PICK_LIGHT -> "A light";
-      case PICK_HUE -> "Pick a hue";
-      case CURVE -> "Drag on the picture";
-      case PIN -> "Set pins";
-      case FRAME -> "Frame";
-      case LEVEL -> "Level by a line";
-      case PART -> "Handles";
-      case OUTLINE -> "Draw an outline";
-      case PLACE_FACE -> "Place a face by hand";
-      case FACE -> "Face map";
-    };
   }
 
   /** A line of text that follows the layer. */

@@ -19,6 +19,7 @@ import carezza.desktop.picture.ViewPort;
 import carezza.desktop.state.AdviceState.Radius;
 import carezza.desktop.state.AppState;
 import carezza.desktop.task.Lane;
+import carezza.desktop.text.Texts;
 import carezza.image.Area;
 import carezza.image.Picture;
 import carezza.kernel.SeparationRadiusAdvisor.Advice;
@@ -34,6 +35,9 @@ import carezza.session.Session;
  * both bands at 100 % of a place of skin and of an eye.
  */
 final class RadiusChart extends VBox {
+
+  private static final Texts TEXTS = Texts.of("panels");
+
 
   private static final double WIDTH = 252;
   private static final double HEIGHT = 74;
@@ -62,13 +66,12 @@ final class RadiusChart extends VBox {
     Tooltip.install(
         canvas,
         new Tooltip(
-            "Falling: pores left in the tone. Rising: blotches gone into the texture. Light bar: the"
-                + " advised band; line: the radius now"));
+            TEXTS.get("radiusChart.falling-pores-left-in-the-tone")));
     words.setId("advice");
     words.setWrapText(true);
     words.getStyleClass().add("row-words");
     GridPane grid = new GridPane(6, 4);
-    String[] names = {"Tone of skin", "Texture of skin", "Tone at the eye", "Texture at the eye"};
+    String[] names = {TEXTS.get("radiusChart.tone-of-skin"), TEXTS.get("radiusChart.texture-of-skin"), TEXTS.get("radiusChart.tone-at-the-eye"), TEXTS.get("radiusChart.texture-at-the-eye")};
     for (int i = 0; i < 4; i++) {
       patches[i] = new ImageView();
       Label name = new Label(names[i]);
@@ -91,7 +94,7 @@ final class RadiusChart extends VBox {
     }
     Radius radius = state.advice().radiusProperty().get();
     if (radius == null || !radius.layer().equals(layer)) {
-      words.setText("Measuring pores and blotches …");
+      words.setText(TEXTS.get("radiusChart.measuring-pores-and-blotches"));
       return;
     }
     Advice advice = radius.advice().curve();
@@ -107,21 +110,21 @@ final class RadiusChart extends VBox {
 
   private static String said(Advice advice, Double set, double now) {
     if (advice.curve().isEmpty()) {
-      return "No skin to measure; %.1f px suits most faces of this size.".formatted(now);
+      return TEXTS.get("radiusChart.no-skin-to-measure-px-suits", now);
     }
     String band =
         advice.from() <= advice.to()
-            ? "Advised %.1f px, good up to %.1f px. ".formatted(advice.advised(), advice.to())
-            : "No radius parts this skin cleanly; %.1f px does least harm. ".formatted(advice.advised());
+            ? TEXTS.get("radiusChart.advised-px-good-up-to-px", advice.advised(), advice.to())
+            : TEXTS.get("radiusChart.no-radius-parts-this-skin-cleanly", advice.advised());
     if (set == null) {
-      return band + "The layer follows the advice.";
+      return band + TEXTS.get("radiusChart.the-layer-follows-the-advice");
     }
     if (now < 0.95 * Math.min(advice.from(), advice.advised())) {
-      return band + "Here, too small: pores stay in the tone, and evening would smear them.";
+      return band + TEXTS.get("radiusChart.here-too-small-pores-stay-in");
     }
     return now > 1.05 * Math.max(advice.to(), advice.advised())
-        ? band + "Here, too large: blotches go into the texture, out of reach of evening."
-        : band + "Set by hand, inside the band.";
+        ? band + TEXTS.get("radiusChart.here-too-large-blotches-go-into")
+        : band + TEXTS.get("radiusChart.set-by-hand-inside-the-band");
   }
 
   private void draw(Advice advice, double now) {

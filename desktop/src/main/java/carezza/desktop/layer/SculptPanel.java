@@ -10,6 +10,8 @@ import carezza.desktop.control.TrapezoidEditor;
 import carezza.desktop.state.AdviceState;
 import carezza.desktop.state.AppState;
 import carezza.desktop.state.ToolKind;
+import carezza.desktop.text.MaskWords;
+import carezza.desktop.text.Texts;
 import carezza.model.DodgeBurnLayer;
 import carezza.model.DodgeBurnLayer.Method;
 import carezza.model.Mask;
@@ -18,7 +20,9 @@ import carezza.model.Mask.Range;
 /** Light and shade: how they are made, on what tones, and what is proposed. */
 final class SculptPanel {
 
-  private static final String PERCENT = "%.0f %%";
+  private static final Texts TEXTS = Texts.of("panels");
+
+
   private static final Class<DodgeBurnLayer> TYPE = DodgeBurnLayer.class;
 
   /** Stands for no limit of tones. */
@@ -30,67 +34,39 @@ final class SculptPanel {
     rows.tools(ToolKind.DODGE, ToolKind.BURN);
     proposals(rows, state.advice());
     rows.choice(
-        "By",
-        "A pair of curves; a neutral sheet in soft light or overlay; or lights and darks of the"
-            + " picture laid on itself",
+        TEXTS.get("sculptPanel.by"),
+        TEXTS.get("sculptPanel.a-pair-of-curves-a-neutral"),
         TYPE,
         l -> l.method().ordinal(),
         (l, i) -> l.withMethod(Method.values()[i]),
-        "Curves",
-        "Soft",
-        "Overlay",
-        "Ranges");
-    rows.number(
-        "dodge",
-        "Light",
-        "Rise of middle grey where light is laid on in full, in percent of the scale",
-        0,
-        40,
-        PERCENT,
-        TYPE,
-        l -> 100 * l.dodge(),
-        (l, v) -> l.withStrengths(v / 100, l.burn()));
-    rows.number(
-        "burn",
-        "Shade",
-        "Fall of middle grey where shade is laid on in full, in percent of the scale",
-        0,
-        40,
-        PERCENT,
-        TYPE,
-        l -> 100 * l.burn(),
-        (l, v) -> l.withStrengths(l.dodge(), v / 100));
-    rows.number(
-        "keep-colour",
-        "Keep colour",
-        "0 lets colour deepen with the light, 100 holds it fixed, in percent",
-        0,
-        100,
-        PERCENT,
-        TYPE,
-        l -> 100 * l.keepColour(),
-        (l, v) -> l.withKeepColour(v / 100));
+        TEXTS.get("sculptPanel.curves"),
+        TEXTS.get("sculptPanel.soft"),
+        TEXTS.get("sculptPanel.overlay"),
+        TEXTS.get("sculptPanel.ranges"));
+    rows.parameter(TYPE, "dodge");
+    rows.parameter(TYPE, "burn");
+    rows.parameter(TYPE, "keepColour");
     // Below what is pressed: it grows with what is proposed.
     rows.words(
         "light-masks",
         TYPE,
-        l -> "Light: %s. Shade: %s.".formatted(l.dodgeMask().sentence(), l.burnMask().sentence()));
+        l -> TEXTS.get("sculptPanel.light-shade", MaskWords.of(l.dodgeMask()), MaskWords.of(l.burnMask())));
     tones(
         rows,
         state,
-        "Light on these tones, L*",
+        TEXTS.get("sculptPanel.light-on-these-tones-l"),
         DodgeBurnLayer::lights,
         (l, r) -> l.withTones(r, l.shades()));
     tones(
         rows,
         state,
-        "Shade on these tones, L*",
+        TEXTS.get("sculptPanel.shade-on-these-tones-l"),
         DodgeBurnLayer::shades,
         (l, r) -> l.withTones(l.lights(), r));
   }
 
   private static void proposals(PanelRows rows, AdviceState advising) {
-    Label lead = new Label("Propose");
+    Label lead = new Label(TEXTS.get("sculptPanel.propose"));
     lead.getStyleClass().add("row-name");
     FlowPane row =
         new FlowPane(
@@ -99,30 +75,28 @@ final class SculptPanel {
             lead,
             PanelRows.button(
                 "even-blotches",
-                "Even blotches",
-                "Light where skin is darker than around it, shade where it is lighter; strokes lift"
-                    + " it",
+                TEXTS.get("sculptPanel.even-blotches"),
+                TEXTS.get("sculptPanel.light-where-skin-is-darker-than"),
                 advising::evenBlotches),
             PanelRows.button(
                 "even-under-brush",
-                "… under the brush",
-                "As before, but only where the layer's mask is painted",
+                TEXTS.get("sculptPanel.under-the-brush"),
+                TEXTS.get("sculptPanel.as-before-but-only-where-the"),
                 advising::evenUnderBrush),
             PanelRows.button(
                 "restore-form",
-                "Give form back",
-                "Paints the light and shade that the layers below took from the face",
+                TEXTS.get("sculptPanel.give-form-back"),
+                TEXTS.get("sculptPanel.paints-the-light-and-shade-that"),
                 advising::restoreForm),
             PanelRows.button(
                 "tame-shine",
-                "Tame shine",
-                "Shade on what is among the lightest of the skin and lighter than around it",
+                TEXTS.get("sculptPanel.tame-shine"),
+                TEXTS.get("sculptPanel.shade-on-what-is-among-the"),
                 advising::tameShine),
             PanelRows.button(
                 "contours",
-                "Contour guides",
-                "Places to lift where there is light already, and to deepen where there is shade"
-                    + " (G)",
+                TEXTS.get("sculptPanel.contour-guides"),
+                TEXTS.get("sculptPanel.places-to-lift-where-there-is"),
                 advising::turnContours));
     row.setAlignment(Pos.CENTER_LEFT);
     rows.custom(row, () -> {});

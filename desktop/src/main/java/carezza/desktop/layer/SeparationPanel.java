@@ -8,11 +8,16 @@ import javafx.scene.control.Tooltip;
 import carezza.desktop.control.NumberRow;
 import carezza.desktop.state.AppState;
 import carezza.desktop.state.ToolKind;
+import carezza.desktop.text.Texts;
 import carezza.model.FrequencySeparationLayer;
 import carezza.model.FrequencySeparationLayer.LowBandArea;
+import carezza.model.Parameters;
 
 /** The split in tone and texture, its radius with the advice on it, and what is evened. */
 final class SeparationPanel {
+
+  private static final Texts TEXTS = Texts.of("panels");
+
 
   private static final String PERCENT = "%.0f %%";
 
@@ -20,76 +25,34 @@ final class SeparationPanel {
 
   static void build(FrequencySeparationLayer layer, PanelRows rows, AppState state) {
     Class<FrequencySeparationLayer> type = FrequencySeparationLayer.class;
-    rows.number(
+    rows.parameter(
         "radius",
-        "Radius of the split",
-        "Sigma between tone and texture, in pixels of the photograph",
-        1,
-        60,
-        "%.1f px",
+        "frequencySeparation.radius",
+        Parameters.of(type).get("radius"),
         type,
         l -> radius(l, state),
-        (l, v) -> l.withRadius(v));
+        FrequencySeparationLayer::withRadius);
     RadiusChart chart = new RadiusChart(state, layer.attributes().id());
     rows.custom(chart, chart::refresh);
     rows.action(
         "advised",
-        "Take the advice",
-        "The radius that this face's pores and blotches advise, and goes on following them (I)",
+        TEXTS.get("separationPanel.take-the-advice"),
+        TEXTS.get("separationPanel.the-radius-that-this-faces-pores"),
         state.advice()::takeRadius);
     rows.choice(
-        "Part by",
-        "A Gaussian, or a filter that keeps lines of lips, lids and hair in the tone",
+        TEXTS.get("separationPanel.part-by"),
+        TEXTS.get("separationPanel.a-gaussian-or-a-filter-that"),
         type,
         l -> l.split().ordinal(),
         (l, i) -> l.withSplit(FrequencySeparationLayer.Split.values()[i]),
-        "Size alone",
-        "Size and edges");
-    rows.number(
-        "evening",
-        "Even the tone",
-        "How far the low band is evened inside the mask, in percent; form is kept",
-        0,
-        100,
-        PERCENT,
-        type,
-        l -> 100 * l.evening(),
-        (l, v) ->
-            l.withEvening(v / 100));
-    rows.number(
-        "edge-guard",
-        "Edges from",
-        "Difference of L* that evening stops at",
-        1,
-        40,
-        "%.0f L*",
-        type,
-        FrequencySeparationLayer::edgeGuard,
-        (l, v) ->
-            l.withEdgeGuard(v));
-    rows.number(
-        "texture",
-        "Texture",
-        "Gain of the high band inside the mask, in percent; 100 leaves pores as they are",
-        0,
-        200,
-        PERCENT,
-        type,
-        l -> 100 * l.textureGain(),
-        (l, v) ->
-            l.withTextureGain(v / 100));
-    rows.number(
-        "blotches",
-        "Blotches",
-        "Gain of a middle band between texture and form inside the mask, in percent; 100 leaves it",
-        0,
-        200,
-        PERCENT,
-        type,
-        l -> 100 * l.blotchGain(),
-        (l, v) -> l.withBlotchGain(v / 100));
+        TEXTS.get("separationPanel.size-alone"),
+        TEXTS.get("separationPanel.size-and-edges"));
+    rows.parameter(type, "evening");
+    rows.parameter(type, "edgeGuard");
+    rows.parameter(type, "textureGain");
+    rows.parameter(type, "blotchGain");
     rows.tools(ToolKind.EVEN_STROKE, ToolKind.EVEN_AREA);
-    rows.words("areas", type, l -> "Evened by hand in " + l.areas().size() + " places.");
+    rows.words("areas", type, l -> TEXTS.get("separationPanel.evened-by-hand-in-places", l.areas().size()));
     for (int i = 0; i < layer.areas().size(); i++) {
       area(i, rows, state);
     }
@@ -103,20 +66,20 @@ final class SeparationPanel {
   /** A place that was evened by hand: how strongly, and the way to take it out. */
   private static void area(int place, PanelRows rows, AppState state) {
     Class<FrequencySeparationLayer> type = FrequencySeparationLayer.class;
-    String name = "Place " + (place + 1);
+    String name = TEXTS.get("separationPanel.place", place + 1);
     NumberRow row =
         new NumberRow(
             "area-" + place,
             name,
-            "How far its tone is evened, in percent",
+            TEXTS.get("separationPanel.how-far-its-tone-is-evened"),
             0,
             100,
             PERCENT::formatted);
     Button out = new Button("×");
     out.setId("area-out-" + place);
     out.getStyleClass().add("part-out");
-    out.setAccessibleText("Take " + name + " out");
-    out.setTooltip(new Tooltip("Takes this place out"));
+    out.setAccessibleText(TEXTS.get("separationPanel.take-out", name));
+    out.setTooltip(new Tooltip(TEXTS.get("separationPanel.takes-this-place-out")));
     out.setOnAction(
         e ->
             state

@@ -1,28 +1,24 @@
 package carezza.desktop.picture;
 
+import carezza.desktop.text.Texts;
+
 /** How a mask is shown over the picture. Never in a colour: colour is what is judged. */
 public enum MaskView {
   /** What lies outside fades to grey. */
-  GREY_OUTSIDE("Grey outside"),
+  GREY_OUTSIDE,
   /** Fine slanting lines, dark and light, over what is covered. */
-  HATCH("Hatch"),
+  HATCH,
   /** The coverage alone, black to white. */
-  ALONE("Mask alone");
+  ALONE;
 
   private static final float GREY = 0.46f;
   private static final float SHARE = 0.88f;
   private static final int PERIOD = 8;
   private static final float LINE = 0.55f;
 
-  private final String title;
-
-  MaskView(String title) {
-    this.title = title;
-  }
-
   /** Its name on the screen. */
   public String title() {
-    return title;
+    return Texts.of("picture").get("maskView." + name());
   }
 
   /**

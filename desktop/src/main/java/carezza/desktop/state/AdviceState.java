@@ -10,7 +10,10 @@ import javafx.beans.property.SimpleObjectProperty;
 
 import carezza.desktop.task.Lane;
 import carezza.desktop.task.TaskRunner;
+import carezza.desktop.text.Names;
+import carezza.desktop.text.Texts;
 import carezza.image.Cancellation;
+import carezza.kernel.LayerType;
 import carezza.measure.AmountSweep;
 import carezza.measure.CheckView;
 import carezza.measure.ContourGuides.Guide;
@@ -19,7 +22,6 @@ import carezza.measure.LightAdvisor;
 import carezza.model.DodgeBurnLayer;
 import carezza.model.FrequencySeparationLayer;
 import carezza.model.Layer;
-import carezza.model.LayerKind;
 import carezza.model.Mask;
 import carezza.model.Project;
 import carezza.session.Advice;
@@ -27,6 +29,9 @@ import carezza.session.Session;
 
 /** What is measured for the selected layer when the retoucher asks for advice on it. */
 public final class AdviceState implements AutoCloseable {
+
+  private static final Texts TEXTS = Texts.of("state");
+
 
   /** Pause in the work after which places are looked for anew. */
   private static final Duration REST = Duration.ofMillis(300);
@@ -146,7 +151,7 @@ public final class AdviceState implements AutoCloseable {
             layer -> {
               Project project = document.project();
               Session session = document.session();
-              Status.Job own = begin("Pushing the layer from 0 to 200 %");
+              Status.Job own = begin(TEXTS.get("adviceState.pushing-the-layer-from-0-to"));
               working.newest(
                   cancellation ->
                       session
@@ -161,7 +166,7 @@ public final class AdviceState implements AutoCloseable {
                       status.say(said(found));
                       push.set(new Push(layer, found));
                     } else {
-                      status.say("The layer was changed meanwhile; push it again");
+                      status.say(TEXTS.get("adviceState.the-layer-was-changed-meanwhile-push"));
                     }
                   },
                   status::fail,
@@ -184,9 +189,8 @@ public final class AdviceState implements AutoCloseable {
   private static String said(AmountSweep found) {
     OptionalDouble advised = found.advised();
     return advised.isEmpty()
-        ? "This layer moves no gauge that has a band"
-        : "Every gauge that it moves keeps its band up to %.0f %%"
-            .formatted(100 * advised.getAsDouble());
+        ? TEXTS.get("adviceState.this-layer-moves-no-gauge-that")
+        : TEXTS.get("adviceState.every-gauge-that-it-moves-keeps", 100 * advised.getAsDouble());
   }
 
   /** Measures the radius for a separation. */
@@ -220,18 +224,18 @@ public final class AdviceState implements AutoCloseable {
   /** Light and shade against blotches, on the selected layer. */
   public void evenBlotches() {
     propose(
-        "Even blotches",
-        "Measuring blotches",
-        "Blotches are evened; lift it where it does too much",
+        TEXTS.get("adviceState.even-blotches"),
+        TEXTS.get("adviceState.measuring-blotches"),
+        TEXTS.get("adviceState.blotches-are-evened-lift-it-where"),
         LightAdvisor::evened);
   }
 
   /** As above, but nothing shows before it is painted in. */
   public void evenUnderBrush() {
     propose(
-        "Even under the brush",
-        "Measuring blotches",
-        "Paint over the skin: under the brush its blotches are evened",
+        TEXTS.get("adviceState.even-under-the-brush"),
+        TEXTS.get("adviceState.measuring-blotches"),
+        TEXTS.get("adviceState.paint-over-the-skin-under-the"),
         advisor -> {
           DodgeBurnLayer evened = advisor.evened();
           return evened.attributes().mask() instanceof Mask.Everything
@@ -244,18 +248,18 @@ public final class AdviceState implements AutoCloseable {
   /** Light and shade that smoothing took, on the selected layer. */
   public void restoreForm() {
     propose(
-        "Form given back",
-        "Measuring form",
-        "Form is given back; its amount brings form kept to 1",
+        TEXTS.get("adviceState.form-given-back"),
+        TEXTS.get("adviceState.measuring-form"),
+        TEXTS.get("adviceState.form-is-given-back-its-amount"),
         LightAdvisor::formRestored);
   }
 
   /** Shade on the shine of the face, on the selected layer. */
   public void tameShine() {
     propose(
-        "Shine tamed",
-        "Measuring shine",
-        "Half of the shine is taken; lift it where it does too much",
+        TEXTS.get("adviceState.shine-tamed"),
+        TEXTS.get("adviceState.measuring-shine"),
+        TEXTS.get("adviceState.half-of-the-shine-is-taken"),
         LightAdvisor::shineTamed);
   }
 
@@ -277,9 +281,8 @@ public final class AdviceState implements AutoCloseable {
         found ->
             status.say(
                     found.isEmpty()
-                        ? "There is no face map to draw guides on; press F"
-                        : "Whole lines: lift what is light already; broken ones: deepen what is"
-                              + " dark"));
+                        ? TEXTS.get("adviceState.there-is-no-face-map-to")
+                        : TEXTS.get("adviceState.whole-lines-lift-what-is-light")));
   }
 
   private void findContours(String layer, Consumer<List<Guide>> then) {
@@ -316,7 +319,7 @@ public final class AdviceState implements AutoCloseable {
           // What was painted meanwhile is not to be lost.
           if (session != document.session()
               || !document.stack().find(id).equals(asked.stack().find(id))) {
-            status.say("The layer was changed meanwhile; ask once more");
+            status.say(TEXTS.get("adviceState.the-layer-was-changed-meanwhile-ask"));
           } else {
             take(name, id, (DodgeBurnLayer) document.stack().find(id).orElseThrow(), found, done);
             then.run();
@@ -332,7 +335,7 @@ public final class AdviceState implements AutoCloseable {
     double amount = found.attributes().amount();
     if (replaces(own.dodgeMask(), found.dodgeMask())
         || replaces(own.burnMask(), found.burnMask())) {
-      DodgeBurnLayer fresh = (DodgeBurnLayer) LayerKind.DODGE_BURN.fresh();
+      DodgeBurnLayer fresh = (DodgeBurnLayer) Names.fresh(LayerType.DODGE_BURN);
       DodgeBurnLayer second =
           found
               .withMasks(
@@ -345,7 +348,7 @@ public final class AdviceState implements AutoCloseable {
                       .withMask(own.attributes().mask())
                       .withAmount(amount));
       selection.add(List.of(second));
-      status.say(done + "; on a layer of its own, as this one held a proposal already");
+      status.say(TEXTS.get("adviceState.on-a-layer-of-its-own", done));
       return;
     }
     document.edit(null, p -> p.edit(id, l -> found.with(l.attributes().withAmount(amount))));

@@ -1,6 +1,6 @@
 package carezza.desktop.state;
 
-import carezza.model.LayerKind;
+import carezza.kernel.LayerType;
 import carezza.model.Stroke;
 
 /**
@@ -43,11 +43,11 @@ public record Brush(double radius, double softness, double strength, boolean ins
    *
    * @param kind of the layer in hand, or null
    */
-  static Brush suiting(LayerKind kind, ToolKind tool) {
+  static Brush suiting(LayerType kind, ToolKind tool) {
     return switch (tool) {
       case HEAL, HAIR -> new Brush(24, 0.35, 1);
       case DODGE, BURN -> new Brush(40, 1, LIGHT_STRENGTH);
-      default -> kind == LayerKind.COLOUR_PAINT ? new Brush(40, 1, FLOW) : OF_MASKS;
+      default -> kind == LayerType.COLOUR_PAINT ? new Brush(40, 1, FLOW) : OF_MASKS;
     };
   }
 

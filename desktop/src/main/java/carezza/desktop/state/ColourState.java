@@ -9,6 +9,7 @@ import javafx.beans.property.SimpleObjectProperty;
 
 import carezza.desktop.task.Lane;
 import carezza.desktop.task.TaskRunner;
+import carezza.desktop.text.Texts;
 import carezza.image.Cancellation;
 import carezza.kernel.Measurements;
 import carezza.measure.ColourPlot;
@@ -34,6 +35,9 @@ import carezza.session.Session;
 
 /** What is known of the colours that the selected layer works on; follows when the hand rests. */
 public final class ColourState implements AutoCloseable {
+
+  private static final Texts TEXTS = Texts.of("state");
+
 
   private static final Duration REST = Duration.ofMillis(250);
 
@@ -149,8 +153,8 @@ public final class ColourState implements AutoCloseable {
                             own.attributes(),
                             Math.clamp(ends.black(), -0.2, 0.4),
                             Math.clamp(ends.white(), 0.5, 1.5),
-                            own.darks(),
-                            own.lights());
+                            own.shadows(),
+                            own.highlights());
                       }));
         },
         status::fail);
@@ -162,16 +166,16 @@ public final class ColourState implements AutoCloseable {
     Project asked = document.project();
     Session session = document.session();
     aiming.cancel();
-    Status.Job job = status.begin("Aiming anew at the end of the stack", aiming::cancel);
+    Status.Job job = status.begin(TEXTS.get("colourState.aiming-anew-at-the-end-of"), aiming::cancel);
     aiming.newest(
         cancellation -> session.colour().reaimed(asked, id, cancellation),
         layer -> {
           if (session != document.session()
               || !document.stack().find(id).equals(asked.stack().find(id))) {
-            status.say("The layer was changed meanwhile; ask once more");
+            status.say(TEXTS.get("colourState.the-layer-was-changed-meanwhile-ask"));
           } else {
             document.edit(null, p -> p.edit(id, l -> layer));
-            status.say("Aimed anew; its gauges are read at the end of the stack");
+            status.say(TEXTS.get("colourState.aimed-anew-its-gauges-are-read"));
           }
         },
         status::fail,

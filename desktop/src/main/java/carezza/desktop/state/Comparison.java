@@ -1,26 +1,22 @@
 package carezza.desktop.state;
 
+import carezza.desktop.text.Texts;
+
 /** How the settled picture is shown together with the finished one. */
 public enum Comparison {
-  NONE("", ""),
-  WIPE("Wipe", "The settled picture left of a line that can be dragged"),
-  BESIDE("Side by side", "The settled picture beside the finished one, at the same place"),
-  BLINK("Blink", "The settled and the finished picture in turn");
+  NONE,
+  WIPE,
+  BESIDE,
+  BLINK;
 
-  private final String title;
-  private final String hint;
-
-  Comparison(String title, String hint) {
-    this.title = title;
-    this.hint = hint;
-  }
+  private static final Texts TEXTS = Texts.of("state");
 
   public String title() {
-    return title;
+    return TEXTS.get("comparison." + name());
   }
 
   public String hint() {
-    return hint;
+    return TEXTS.get("comparison." + name() + ".hint");
   }
 
   /** The next in turn. */

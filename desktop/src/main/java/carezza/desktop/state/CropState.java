@@ -8,12 +8,16 @@ import javafx.beans.property.SimpleDoubleProperty;
 import javafx.beans.property.SimpleObjectProperty;
 
 import carezza.desktop.geometry.CropHand;
+import carezza.desktop.text.Texts;
 import carezza.image.PictureSize;
 import carezza.model.Crop;
 import carezza.model.Point;
 
 /** The frame of what is delivered, in hand. */
 public final class CropState {
+
+  private static final Texts TEXTS = Texts.of("state");
+
 
   private final DocumentState document;
   private final ToolState tools;
@@ -31,7 +35,7 @@ public final class CropState {
 
   public static final List<Ratio> RATIOS =
       List.of(
-          new Ratio("Free", 0),
+          new Ratio(TEXTS.get("cropState.free"), 0),
           new Ratio("1 : 1", 1),
           new Ratio("4 : 5", 0.8),
           new Ratio("3 : 4", 0.75),

@@ -5,12 +5,16 @@ import java.util.List;
 
 import carezza.desktop.task.Lane;
 import carezza.desktop.task.TaskRunner;
+import carezza.desktop.text.Texts;
 import carezza.model.FaceMap;
 import carezza.model.Project;
 import carezza.session.Session;
 
 /** Looks for faces: by itself once a photograph without a map is on the screen, and when it is asked to. */
 public final class FaceState {
+
+  private static final Texts TEXTS = Texts.of("state");
+
 
   private final DocumentState document;
   private final Status status;
@@ -42,8 +46,8 @@ public final class FaceState {
     boolean first = asked.faces() == null;
     Status.Job job =
         first
-            ? status.beginUnasked("Looking for the face", looking::cancel)
-            : status.begin("Looking for the face", looking::cancel);
+            ? status.beginUnasked(TEXTS.get("faceState.looking-for-the-face"), looking::cancel)
+            : status.begin(TEXTS.get("faceState.looking-for-the-face"), looking::cancel);
     looking.newest(
         cancellation -> here.withFacesAnew(asked, cancellation).allFaces(),
         found -> {
@@ -57,7 +61,7 @@ public final class FaceState {
 
   private void take(List<FaceMap> found, boolean first) {
     if (found.isEmpty()) {
-      status.say("No face was found; press F and place its map by five clicks");
+      status.say(TEXTS.get("faceState.no-face-was-found-press-f"));
       return;
     }
     if (first && document.settled().faces() == null) {
@@ -67,8 +71,8 @@ public final class FaceState {
     }
     status.say(
         found.size() == 1
-            ? "Face found; F shows its map"
-            : found.size() + " faces found; gauges are of the largest, F shows their maps");
+            ? TEXTS.get("faceState.face-found-f-shows-its-map")
+            : TEXTS.get("faceState.faces-found-gauges-are-of-the", found.size()));
   }
 
   /** Puts a map that was placed by hand to the others, in the place of one of the same face. */

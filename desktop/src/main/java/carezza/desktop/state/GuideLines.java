@@ -1,25 +1,25 @@
 package carezza.desktop.state;
 
+import carezza.desktop.text.Texts;
+
 /** Lines of composition in a frame. */
 public enum GuideLines {
-  NONE("No lines", new double[0], false),
-  THIRDS("Thirds", new double[] {-1 / 3.0, 1 / 3.0}, false),
-  GOLDEN("Golden section", new double[] {-0.236, 0.236}, false),
-  MIDDLE("Middle", new double[] {0}, false),
-  DIAGONALS("Diagonals", new double[0], true);
+  NONE(new double[0], false),
+  THIRDS(new double[] {-1 / 3.0, 1 / 3.0}, false),
+  GOLDEN(new double[] {-0.236, 0.236}, false),
+  MIDDLE(new double[] {0}, false),
+  DIAGONALS(new double[0], true);
 
-  private final String title;
   private final double[] at;
   private final boolean diagonals;
 
-  GuideLines(String title, double[] at, boolean diagonals) {
-    this.title = title;
+  GuideLines(double[] at, boolean diagonals) {
     this.at = at;
     this.diagonals = diagonals;
   }
 
   public String title() {
-    return title;
+    return Texts.of("state").get("guideLines." + name());
   }
 
   /** Places of lines across and down, −1 … 1. */

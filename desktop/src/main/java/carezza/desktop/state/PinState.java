@@ -10,6 +10,7 @@ import javafx.beans.property.SimpleObjectProperty;
 import carezza.colour.Lab;
 import carezza.desktop.task.Lane;
 import carezza.desktop.task.TaskRunner;
+import carezza.desktop.text.Texts;
 import carezza.model.Point;
 import carezza.model.Project;
 import carezza.session.ColourAdvice.Pinned;
@@ -17,6 +18,9 @@ import carezza.session.Session;
 
 /** Places whose colours stay in sight, as settled and as finished. */
 public final class PinState implements AutoCloseable {
+
+  private static final Texts TEXTS = Texts.of("state");
+
 
   private static final Duration REST = Duration.ofMillis(150);
   private static final int MOST = 8;
@@ -74,7 +78,7 @@ public final class PinState implements AutoCloseable {
   public void add(Point place) {
     List<Point> pins = new ArrayList<>(document.project().pins());
     if (pins.size() == MOST) {
-      status.say("There are %d pins; take one out first".formatted(MOST));
+      status.say(TEXTS.get("pinState.there-are-pins-take-one-out", MOST));
       return;
     }
     pins.add(place);
@@ -117,7 +121,7 @@ public final class PinState implements AutoCloseable {
                               change(p.settled().ita(), p.finished().ita()),
                               ItaClass.of(p.finished()).words())));
     }
-    return words.isEmpty() ? "None yet." : words.toString().stripTrailing();
+    return words.isEmpty() ? TEXTS.get("pinState.none-yet") : words.toString().stripTrailing();
   }
 
   private static String change(double from, double to) {

@@ -10,6 +10,7 @@ import javafx.beans.property.SimpleDoubleProperty;
 import carezza.desktop.geometry.RepairHandles;
 import carezza.desktop.task.Lane;
 import carezza.desktop.task.TaskRunner;
+import carezza.desktop.text.Texts;
 import carezza.measure.Blemish;
 import carezza.model.HealLayer;
 import carezza.model.HealLayer.Patch;
@@ -19,6 +20,9 @@ import carezza.model.Project;
 
 /** Places on the skin that are proposed, and the walk through them. */
 public final class ProposalState implements AutoCloseable {
+
+  private static final Texts TEXTS = Texts.of("state");
+
 
   private final DocumentState document;
   private final SelectionController selection;
@@ -69,7 +73,7 @@ public final class ProposalState implements AutoCloseable {
   public void look() {
     Project asked = document.project();
     if (asked.faces() == null) {
-      status.say("Blemishes are looked for on a face: find or place it first (F).");
+      status.say(TEXTS.get("proposalState.blemishes-are-looked-for-on-a"));
       return;
     }
     double how = sensitivity.get();
@@ -77,7 +81,7 @@ public final class ProposalState implements AutoCloseable {
     double most = largest.get();
     var session = document.session();
     looking.cancel();
-    Status.Job job = status.begin("Looking for blemishes", looking::cancel);
+    Status.Job job = status.begin(TEXTS.get("proposalState.looking-for-blemishes"), looking::cancel);
     looking.newest(
         cancellation ->
             session.blemishes(asked, how, cancellation).stream()
@@ -90,8 +94,8 @@ public final class ProposalState implements AutoCloseable {
             current.set(null);
             status.say(
                     found.isEmpty()
-                        ? "Nothing is proposed at this sensitivity."
-                        : found.size() + " places proposed; N goes to the first.");
+                        ? TEXTS.get("proposalState.nothing-is-proposed-at-this-sensitivity")
+                        : TEXTS.get("proposalState.places-proposed-n-goes-to-the", found.size()));
           }
         },
         status::fail,

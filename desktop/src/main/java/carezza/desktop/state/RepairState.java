@@ -17,6 +17,7 @@ import javafx.beans.property.SimpleObjectProperty;
 import carezza.desktop.geometry.RepairHandles;
 import carezza.desktop.task.Lane;
 import carezza.desktop.task.TaskRunner;
+import carezza.desktop.text.Texts;
 import carezza.model.HealLayer;
 import carezza.model.HealLayer.Patch;
 import carezza.model.HealLayer.Piece;
@@ -28,6 +29,9 @@ import carezza.model.Stroke;
 
 /** The repairs that are chosen on the selected layer, and how those to come are made. */
 public final class RepairState implements AutoCloseable {
+
+  private static final Texts TEXTS = Texts.of("state");
+
 
   /** Places that the key for another source goes through. */
   private static final int SOURCES = 8;
@@ -172,7 +176,7 @@ public final class RepairState implements AutoCloseable {
   public void another() {
     Optional<Integer> index = index();
     if (index.isEmpty() || single().filter(p -> p.way().takes()).isEmpty()) {
-      status.say("Choose one repair that takes from a source, then ask for another.");
+      status.say(TEXTS.get("repairState.choose-one-repair-that-takes-from"));
       return;
     }
     int i = index.get();
@@ -193,7 +197,7 @@ public final class RepairState implements AutoCloseable {
         },
         next -> {
           if (next.contains(null)) {
-            status.say("There is no other place near it to take skin from.");
+            status.say(TEXTS.get("repairState.there-is-no-other-place-near"));
           } else if (patch.equals(single().orElse(null))) {
             selection.edit(null, l -> ((HealLayer) l).changed(i, p -> p.withSources(next)));
           }
@@ -254,7 +258,7 @@ public final class RepairState implements AutoCloseable {
             return;
           }
           if (found.isEmpty()) {
-            status.say("No hair stands out there; draw along it, or use a wider brush.");
+            status.say(TEXTS.get("repairState.no-hair-stands-out-there-draw"));
             return;
           }
           Patch patch = new Patch(found.get(), List.of(), RepairMethod.HEAL, part);

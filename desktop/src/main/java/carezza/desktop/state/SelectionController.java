@@ -6,12 +6,14 @@ import java.util.function.UnaryOperator;
 import javafx.beans.property.ReadOnlyStringProperty;
 
 import carezza.desktop.geometry.FacePlacing;
+import carezza.desktop.text.Names;
+import carezza.desktop.text.Texts;
+import carezza.kernel.LayerType;
 import carezza.model.ColourPaintLayer;
 import carezza.model.DodgeBurnLayer;
 import carezza.model.GroupLayer;
 import carezza.model.HealLayer;
 import carezza.model.Layer;
-import carezza.model.LayerKind;
 import carezza.model.LayerStack;
 import carezza.model.LockedLayer;
 import carezza.model.NeutralPointsLayer;
@@ -19,6 +21,9 @@ import carezza.model.Stage;
 
 /** What goes with a layer being taken in hand, made or removed: its tool, its brush, its place in sight. */
 public final class SelectionController {
+
+  private static final Texts TEXTS = Texts.of("state");
+
 
   private final DocumentState document;
   private final SelectionState selection;
@@ -41,11 +46,11 @@ public final class SelectionController {
     tools.toolProperty().subscribe((was, is) -> tools.takeBrush(kind(), is));
   }
 
-  private LayerKind kind() {
+  private LayerType kind() {
     return selection
         .layer()
         .filter(l -> !(l instanceof LockedLayer))
-        .map(LayerKind::of)
+        .map(LayerType::of)
         .orElse(null);
   }
 
@@ -108,7 +113,7 @@ public final class SelectionController {
             .map(l -> l.attributes().id())
             .toList();
     if (ids.isEmpty()) {
-      status.say(stage.title() + " has no layer yet; add one with its +");
+      status.say(TEXTS.get("selectionController.has-no-layer-yet-add-one", Names.of(stage)));
       return;
     }
     int now = ids.indexOf(selection.selected());
@@ -186,7 +191,7 @@ public final class SelectionController {
   public void group() {
     String id = selection.selected();
     if (id != null) {
-      document.edit(null, p -> p.withStack(p.stack().grouped(id, LayerKind.GROUP.title())));
+      document.edit(null, p -> p.withStack(p.stack().grouped(id, Names.of(LayerType.GROUP))));
       String group = document.stack().find(id).orElseThrow().attributes().group();
       select(document.stack().find(id).orElseThrow() instanceof GroupLayer ? id : group);
     }
@@ -224,8 +229,8 @@ public final class SelectionController {
   }
 
   /** Adds a layer on top of its stage and takes it in hand. */
-  public void add(LayerKind kind) {
-    add(List.of(kind.fresh()));
+  public void add(LayerType kind) {
+    add(List.of(Names.fresh(kind)));
   }
 
   /** Adds several layers in their order, as one step, and takes the last in hand. */

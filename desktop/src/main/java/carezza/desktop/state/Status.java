@@ -11,9 +11,13 @@ import javafx.beans.property.ReadOnlyStringWrapper;
 import javafx.beans.property.SimpleDoubleProperty;
 
 import carezza.desktop.task.Faults;
+import carezza.desktop.text.Texts;
 
 /** What is said to the retoucher: one message, which holds until the next step, and the work that is under way. */
 public final class Status {
+
+  private static final Texts TEXTS = Texts.of("state");
+
 
   private final ReadOnlyStringWrapper message = new ReadOnlyStringWrapper("");
   private final ReadOnlyObjectWrapper<Job> job = new ReadOnlyObjectWrapper<>();
@@ -80,7 +84,7 @@ public final class Status {
     if (under.stop != null) {
       under.stop.run();
       under.end();
-      say("Stopped; nothing was changed");
+      say(TEXTS.get("status.stopped-nothing-was-changed"));
     }
   }
 

@@ -5,6 +5,8 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Objects;
 
+import carezza.desktop.text.Names;
+import carezza.desktop.text.Texts;
 import carezza.model.DodgeBurnLayer;
 import carezza.model.HealLayer;
 import carezza.model.Layer;
@@ -15,6 +17,9 @@ import carezza.model.Project;
 /** What a step did, in a few words: told from the projects before and after it. */
 public final class StepNames {
 
+  private static final Texts TEXTS = Texts.of("state");
+
+
   private StepNames() {}
 
   public static String of(Project before, Project after) {
@@ -22,15 +27,15 @@ public final class StepNames {
       return ofStacks(before.stack(), after.stack());
     }
     if (!Objects.equals(before.allFaces(), after.allFaces())) {
-      return "Face map";
+      return TEXTS.get("stepNames.face-map");
     }
     if (!Objects.equals(before.crop(), after.crop())) {
-      return "Frame";
+      return TEXTS.get("stepNames.frame");
     }
     if (!before.pins().equals(after.pins())) {
-      return "Pins";
+      return TEXTS.get("stepNames.pins");
     }
-    return before.kept().equals(after.kept()) ? "Notes" : "Kept as the person's own";
+    return before.kept().equals(after.kept()) ? TEXTS.get("stepNames.notes") : TEXTS.get("stepNames.kept-as-the-persons-own");
   }
 
   private static String ofStacks(LayerStack before, LayerStack after) {
@@ -39,10 +44,10 @@ public final class StepNames {
     List<Layer> gone =
         before.layers().stream().filter(l -> after.indexOf(l.attributes().id()) < 0).toList();
     if (!added.isEmpty()) {
-      return "Added " + names(added);
+      return TEXTS.get("stepNames.added", names(added));
     }
     if (!gone.isEmpty()) {
-      return "Removed " + names(gone);
+      return TEXTS.get("stepNames.removed", names(gone));
     }
     List<String> changes = new ArrayList<>();
     Layer moved = null;
@@ -57,15 +62,15 @@ public final class StepNames {
       }
     }
     if (moved != null) {
-      return "Moved " + moved.attributes().name();
+      return TEXTS.get("stepNames.moved", moved.attributes().name());
     }
-    return changes.size() == 1 ? changes.getFirst() : changes.size() + " layers changed";
+    return changes.size() == 1 ? changes.getFirst() : TEXTS.get("stepNames.layers-changed", changes.size());
   }
 
   private static String names(List<Layer> layers) {
     return layers.size() == 1
         ? layers.getFirst().attributes().name()
-        : layers.size() + " layers";
+        : TEXTS.get("stepNames.layers", layers.size());
   }
 
   private static String ofLayers(Layer was, Layer now) {
@@ -73,29 +78,29 @@ public final class StepNames {
     LayerAttributes after = now.attributes();
     String name = after.name();
     if (!before.name().equals(name)) {
-      return "Named " + name;
+      return TEXTS.get("stepNames.named", name);
     }
     if (!Objects.equals(before.group(), after.group())) {
-      return name + (after.group() == null ? ": out of its group" : ": into a group");
+      return after.group() == null ? TEXTS.get("stepNames.out-of-its-group", name) : TEXTS.get("stepNames.into-a-group", name);
     }
     if (before.on() != after.on()) {
-      return name + (after.on() ? " switched on" : " switched off");
+      return after.on() ? TEXTS.get("stepNames.switched-on", name) : TEXTS.get("stepNames.switched-off", name);
     }
     if (before.amount() != after.amount()) {
-      return "%s: amount %.0f %%".formatted(name, 100 * after.amount());
+      return TEXTS.get("stepNames.amount", name, 100 * after.amount());
     }
     if (before.blend() != after.blend()) {
-      return name + ": laid on as " + after.blend().title();
+      return TEXTS.get("stepNames.laid-on-as", name, Names.of(after.blend()));
     }
     if (!before.mask().equals(after.mask())) {
-      return name + ": where it acts";
+      return TEXTS.get("stepNames.where-it-acts", name);
     }
     return switch (now) {
       case HealLayer l -> repairs(name, (HealLayer) was, l);
       case DodgeBurnLayer l when !l.dodgeMask().equals(((DodgeBurnLayer) was).dodgeMask()) ->
-          name + ": light";
+          TEXTS.get("stepNames.light", name);
       case DodgeBurnLayer l when !l.burnMask().equals(((DodgeBurnLayer) was).burnMask()) ->
-          name + ": shade";
+          TEXTS.get("stepNames.shade", name);
       default -> name + ": " + String.join(", ", changed(was, now));
     };
   }
@@ -103,10 +108,11 @@ public final class StepNames {
   private static String repairs(String name, HealLayer was, HealLayer now) {
     int more = now.patches().size() - was.patches().size();
     if (more == 0) {
-      return name + (now.patches().equals(was.patches()) ? ": how it joins" : ": a repair changed");
+      return now.patches().equals(was.patches()) ? TEXTS.get("stepNames.how-it-joins", name) : TEXTS.get("stepNames.a-repair-changed", name);
     }
-    String count = Math.abs(more) == 1 ? "a repair" : Math.abs(more) + " repairs";
-    return name + ": " + count + (more > 0 ? "" : " taken out");
+    return more > 0
+        ? TEXTS.get("stepNames.repairs", name, more)
+        : TEXTS.get("stepNames.repairs-taken-out", name, -more);
   }
 
   /** Parameters of a layer that differ, as its record calls them. */

@@ -7,8 +7,8 @@ import javafx.beans.property.ObjectProperty;
 import javafx.beans.property.SimpleBooleanProperty;
 import javafx.beans.property.SimpleObjectProperty;
 
+import carezza.kernel.LayerType;
 import carezza.model.CurveLayer.Channel;
-import carezza.model.LayerKind;
 
 /** What is in hand: the tool, its brush, the pen. */
 public final class ToolState {
@@ -20,7 +20,7 @@ public final class ToolState {
   private final ObjectProperty<Channel> curveChannel =
       new SimpleObjectProperty<>(Channel.LUMINANCE);
 
-  private record Use(LayerKind kind, ToolKind tool) {}
+  private record Use(LayerType kind, ToolKind tool) {}
 
   /** The brush that each tool had on each kind of layer. */
   private final Map<Use, Brush> brushes = new HashMap<>();
@@ -45,7 +45,7 @@ public final class ToolState {
    *
    * @param kind of the layer in hand, or null
    */
-  void takeBrush(LayerKind kind, ToolKind next) {
+  void takeBrush(LayerType kind, ToolKind next) {
     if (use != null) {
       brushes.put(use, brush.get());
     }

@@ -4,8 +4,8 @@ import javafx.scene.Node;
 import javafx.scene.layout.StackPane;
 import javafx.scene.shape.SVGPath;
 
+import carezza.kernel.LayerType;
 import carezza.model.Layer;
-import carezza.model.LayerKind;
 import carezza.model.LockedLayer;
 
 /** Carezza's own icons, drawn in a 16 x 16 box with lines; the style sheet gives the colour. */
@@ -62,10 +62,10 @@ public enum Icon {
   }
 
   public static Icon of(Layer layer) {
-    return layer instanceof LockedLayer ? LOCK : of(LayerKind.of(layer));
+    return layer instanceof LockedLayer ? LOCK : of(LayerType.of(layer));
   }
 
-  public static Icon of(LayerKind kind) {
+  public static Icon of(LayerType kind) {
     return switch (kind) {
       case WHITE_BALANCE -> BALANCE;
       case EXPOSURE -> EXPOSURE;

@@ -7,11 +7,15 @@ import carezza.desktop.state.FaceState;
 import carezza.desktop.state.Status;
 import carezza.desktop.state.ToolKind;
 import carezza.desktop.state.ToolState;
+import carezza.desktop.text.Texts;
 import carezza.model.FaceMap;
 import carezza.model.Point;
 
 /** Places a face map by five clicks. */
 final class FacePlaceTool implements Tool {
+
+  private static final Texts TEXTS = Texts.of("tools");
+
 
   private final ToolState tools;
   private final FaceState faces;
@@ -51,12 +55,12 @@ final class FacePlaceTool implements Tool {
     Optional<FaceMap> map = placing.map();
     placing.points().clear();
     if (map.isEmpty()) {
-      status.say("These points make no face. " + FacePlacing.START);
+      status.say(TEXTS.get("facePlaceTool.these-points-make-no-face", FacePlacing.START));
       return;
     }
     faces.add(map.get());
     tools.toolProperty().set(ToolKind.FACE);
-    status.say("Face placed; drag its handles where they should be");
+    status.say(TEXTS.get("facePlaceTool.face-placed-drag-its-handles-where"));
   }
 
   @Override

@@ -15,6 +15,8 @@ import carezza.desktop.state.ColourState;
 import carezza.desktop.state.GuideLines;
 import carezza.desktop.state.PinState;
 import carezza.desktop.state.ToolKind;
+import carezza.desktop.text.Names;
+import carezza.desktop.text.Texts;
 import carezza.measure.ContourGuides.Guide;
 import carezza.measure.Distraction;
 import carezza.measure.NeutralHint;
@@ -26,6 +28,9 @@ import carezza.session.ColourAdvice.Pinned;
 
 /** What lies over the picture. */
 public final class Overlay {
+
+  private static final Texts TEXTS = Texts.of("tools");
+
 
   private Overlay() {}
 
@@ -170,7 +175,7 @@ public final class Overlay {
     for (Distraction d : places) {
       double r = d.radius() * pencil.zoom() + 4;
       pencil.dashed(6, 4, () -> pencil.twice(() -> pencil.circle(d.place(), r)));
-      pencil.label(d.kind().words(), d.place(), 0.7 * r + 6, -0.7 * r);
+      pencil.label(Names.of(d.kind()), d.place(), 0.7 * r + 6, -0.7 * r);
     }
   }
 
@@ -179,7 +184,7 @@ public final class Overlay {
     Pencil pencil = new Pencil(canvas.getGraphicsContext2D(), port);
     double right = Math.max(2, brush.radius() * port.zoom()) + 12;
     pencil.label("%.0f px".formatted(brush.radius()), at, right, -10);
-    pencil.label("soft %.0f %%".formatted(100 * brush.softness()), at, right, 4);
+    pencil.label(TEXTS.get("overlay.soft", 100 * brush.softness()), at, right, 4);
     pencil.label("%.0f %%".formatted(100 * brush.strength()), at, right, 18);
   }
 }

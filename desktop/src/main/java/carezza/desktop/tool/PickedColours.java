@@ -4,14 +4,18 @@ import carezza.colour.Lab;
 import carezza.colour.WhiteBalance;
 import carezza.desktop.state.SelectionController;
 import carezza.desktop.state.Status;
+import carezza.desktop.text.Texts;
 import carezza.model.ColourPaintLayer;
-import carezza.model.LayerValue;
+import carezza.model.RecordValue;
 import carezza.model.SkinToneEveningLayer;
 import carezza.model.SkinToneEveningLayer.Target;
 import carezza.model.WhiteBalanceLayer;
 
 /** What is done with a colour that was picked; each takes red, green and blue of the working space. */
 final class PickedColours {
+
+  private static final Texts TEXTS = Texts.of("tools");
+
 
   /** Below this nobody can tell a cast. */
   private static final double DARKEST = 0.02;
@@ -27,7 +31,7 @@ final class PickedColours {
   /** Balances by what should be grey. */
   void neutral(double[] c) {
     if (c[0] <= DARKEST || c[1] <= DARKEST || c[2] <= DARKEST) {
-      status.say("This place is too dark to balance by; pick a lighter grey.");
+      status.say(TEXTS.get("pickedColours.this-place-is-too-dark-to"));
       return;
     }
     WhiteBalance.Light light = WhiteBalance.fromNeutral(c[0], c[1], c[2]);
@@ -56,6 +60,6 @@ final class PickedColours {
   /** Takes the middle of a range of hues. */
   void hue(double[] c) {
     double hue = Lab.ofWorking(c[0], c[1], c[2]).hue();
-    selection.edit(null, l -> LayerValue.with(l, "hue", hue));
+    selection.edit(null, l -> RecordValue.with(l, "hue", hue));
   }
 }

@@ -8,6 +8,7 @@ import javafx.scene.paint.Color;
 
 import carezza.desktop.geometry.RepairHandles;
 import carezza.desktop.state.SpotState;
+import carezza.desktop.text.Texts;
 import carezza.measure.Blemish;
 import carezza.model.HealLayer;
 import carezza.model.HealLayer.Patch;
@@ -19,6 +20,9 @@ import carezza.model.Stroke;
 
 /** Repairs and their sources, proposals, and how wide a spot is. */
 final class RepairMarks {
+
+  private static final Texts TEXTS = Texts.of("tools");
+
 
   private RepairMarks() {}
 
@@ -102,8 +106,8 @@ final class RepairMarks {
       if (now) {
         pencil.caption(
             mark
-                ? "A mark of their own?  K keeps it, Enter heals it"
-                : "Will pass?  Enter heals it, K keeps it",
+                ? TEXTS.get("repairMarks.a-mark-of-their-own-k")
+                : TEXTS.get("repairMarks.will-pass-enter-heals-it-k"),
             at,
             r + 18);
       }

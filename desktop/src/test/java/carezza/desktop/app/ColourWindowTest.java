@@ -24,15 +24,15 @@ import carezza.colour.BlendMode;
 import carezza.desktop.state.Comparison;
 import carezza.desktop.state.ToolKind;
 import carezza.image.PictureSize;
+import carezza.kernel.LayerType;
 import carezza.model.ColourPaintLayer;
 import carezza.model.Crop;
 import carezza.model.CurveLayer;
 import carezza.model.HueShiftLayer;
 import carezza.model.Layer;
-import carezza.model.LayerKind;
-import carezza.model.LayerValue;
 import carezza.model.LevelsLayer;
 import carezza.model.NeutralPointsLayer;
+import carezza.model.RecordValue;
 import carezza.model.SkinMatchLayer;
 import carezza.model.SkinToneEveningLayer;
 import carezza.model.Stage;
@@ -72,7 +72,7 @@ public class ColourWindowTest extends WindowDriver {
         });
   }
 
-  private Layer add(LayerKind kind) {
+  private Layer add(LayerType kind) {
     onStage(
         () -> {
           state().selection().add(kind);
@@ -100,23 +100,23 @@ public class ColourWindowTest extends WindowDriver {
   @DataProvider
   public Object[][] sliders() {
     return new Object[][] {
-      {LayerKind.LEVELS, "darks", 1.0},
-      {LayerKind.LOCAL_CONTRAST, "contrast", 60},
-      {LayerKind.SKIN_DEPTH, "strength", 90},
-      {LayerKind.DESATURATE, "share", 80},
-      {LayerKind.COLOUR_BALANCE, "darks-strength", 25},
-      {LayerKind.GRADIENT_MAP, "stop-chroma-1", 70},
-      {LayerKind.MONOCHROME, "mono-orange", 30},
-      {LayerKind.SATURATION, "saturation", -90},
-      {LayerKind.HUE_BANDS, "family-orange-lightness", 20},
-      {LayerKind.IRIS, "contrast", 100},
-      {LayerKind.CATCHLIGHT, "gain", 100},
-      {LayerKind.LIPS, "target", 50}
+      {LayerType.LEVELS, "shadows", 1.0},
+      {LayerType.LOCAL_CONTRAST, "contrast", 60},
+      {LayerType.SKIN_DEPTH, "strength", 90},
+      {LayerType.DESATURATE, "share", 80},
+      {LayerType.COLOUR_BALANCE, "shadows-strength", 25},
+      {LayerType.GRADIENT_MAP, "stop-chroma-1", 70},
+      {LayerType.MONOCHROME, "mono-orange", 30},
+      {LayerType.SATURATION, "saturation", -90},
+      {LayerType.HUE_BANDS, "family-orange-lightness", 20},
+      {LayerType.IRIS, "contrast", 100},
+      {LayerType.CATCHLIGHT, "gain", 100},
+      {LayerType.LIPS, "target", 50}
     };
   }
 
   @Test(dataProvider = "sliders")
-  public void aSliderOfANewLayerChangesItAndIsOneUndo(LayerKind kind, String id, double value) {
+  public void aSliderOfANewLayerChangesItAndIsOneUndo(LayerType kind, String id, double value) {
     Layer fresh = add(kind);
     slide("#" + id, value);
     Layer changed = selected();
@@ -128,7 +128,7 @@ public class ColourWindowTest extends WindowDriver {
 
   @Test
   public void aMonoMixTakesTheColourOffThePicture() throws Exception {
-    add(LayerKind.MONOCHROME);
+    add(LayerType.MONOCHROME);
     await(() -> picture().isExact());
     int argb = shownAt(X, Y);
     assertThat(Math.abs((argb >> 16 & 255) - (argb & 255))).isLessThanOrEqualTo(3);
@@ -151,20 +151,20 @@ public class ColourWindowTest extends WindowDriver {
 
   @Test
   public void pointsAreSetAndDraggedAndTakenOut() {
-    add(LayerKind.NEUTRAL_POINTS);
+    add(LayerType.NEUTRAL_POINTS);
     assertThat(onStage(() -> state().tools().tool())).isEqualTo(ToolKind.PICK_MIDDLE);
     clickAt(300, 400);
     NeutralPointsLayer set = (NeutralPointsLayer) selected();
-    assertThat(set.middle().x()).isCloseTo(300, within(4.0));
+    assertThat(set.midtone().x()).isCloseTo(300, within(4.0));
     stroke(300, 400, 1300, 400);
-    assertThat(((NeutralPointsLayer) selected()).middle().x()).isCloseTo(1300, within(4.0));
+    assertThat(((NeutralPointsLayer) selected()).midtone().x()).isCloseTo(1300, within(4.0));
     fire("#drop-point");
-    assertThat(((NeutralPointsLayer) selected()).middle()).isNull();
+    assertThat(((NeutralPointsLayer) selected()).midtone()).isNull();
   }
 
   @Test
   public void theEndsAreFoundWhereTheFirstPixelsClip() throws Exception {
-    add(LayerKind.LEVELS);
+    add(LayerType.LEVELS);
     fire("#find-ends");
     await(() -> ((LevelsLayer) state().selection().layer().orElseThrow()).white() != 1);
     LevelsLayer found = (LevelsLayer) selected();
@@ -190,7 +190,7 @@ public class ColourWindowTest extends WindowDriver {
 
   @Test
   public void aMatchSaysHowFarApartTheSkinsAre() throws Exception {
-    Layer match = add(LayerKind.SKIN_MATCH);
+    Layer match = add(LayerType.SKIN_MATCH);
     await(() -> ((Label) view.lookup("#matched")).getText().contains("ΔE00"));
     assertThat(words("#matched")).matches("(?s).*ΔE00 \\d.\\d → \\d.\\d.*");
     fire("#off-ears");
@@ -226,7 +226,7 @@ public class ColourWindowTest extends WindowDriver {
 
   @Test
   public void pickedColourIsPaintedOn() throws Exception {
-    ColourPaintLayer fresh = (ColourPaintLayer) add(LayerKind.COLOUR_PAINT);
+    ColourPaintLayer fresh = (ColourPaintLayer) add(LayerType.COLOUR_PAINT);
     tool(ToolKind.PICK_TONE);
     clickAt(X, Y);
     await(
@@ -271,7 +271,7 @@ public class ColourWindowTest extends WindowDriver {
 
   @Test
   public void aPickedHueIsTheMiddleOfTheRange() throws Exception {
-    add(LayerKind.HUE_SHIFT);
+    add(LayerType.HUE_SHIFT);
     tool(ToolKind.PICK_HUE);
     clickAt(X, Y);
     await(() -> ((HueShiftLayer) state().selection().layer().orElseThrow()).hue() < 90);
@@ -283,10 +283,10 @@ public class ColourWindowTest extends WindowDriver {
   /** A grade that pushes the teeth out of their band: their layer says so and offers to aim anew. */
   @Test
   public void teethThatALaterLayerPushesOutAreAimedAnew() throws Exception {
-    Layer cold = LayerValue.with(LayerKind.SATURATION.fresh(), "saturation", 0.9);
+    Layer cold = RecordValue.with(LayerType.SATURATION.fresh(), "saturation", 0.9);
     onStage(
         () -> {
-          Layer late = LayerValue.with(cold, "skin", 0.0);
+          Layer late = RecordValue.with(cold, "skin", 0.0);
           state().document().edit(
                   null,
                   p -> p.withStack(p.stack().with(late.with(late.attributes().withStage(Stage.FINISH)))));
@@ -308,7 +308,7 @@ public class ColourWindowTest extends WindowDriver {
         () -> {
           state().selection().select("light");
           state().selection().edit(null, l -> l.with(l.attributes().withStage(Stage.FINISH)));
-          state().selection().edit(null, l -> LayerValue.with(l, "stops", 1.0));
+          state().selection().edit(null, l -> RecordValue.with(l, "stops", 1.0));
           return null;
         });
     await(() -> ((Label) view.lookup("#skin-drift")).getText().contains("no longer"));

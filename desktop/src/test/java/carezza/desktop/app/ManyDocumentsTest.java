@@ -10,7 +10,7 @@ import carezza.codec.PictureWriter;
 import carezza.image.Area;
 import carezza.image.Picture;
 import carezza.image.Plane;
-import carezza.model.LayerKind;
+import carezza.kernel.LayerType;
 import carezza.model.LayerStack;
 import carezza.project.Document;
 import carezza.project.ProjectFile;
@@ -31,7 +31,7 @@ public class ManyDocumentsTest extends WindowDriver {
     for (int i = 1; i <= ALL; i++) {
       Document document = ProjectFile.start(file, "grey.png");
       LayerStack stack =
-          LayerStack.of(LayerKind.EXPOSURE.fresh(), LayerKind.DODGE_BURN.fresh());
+          LayerStack.of(LayerType.EXPOSURE.fresh(), LayerType.DODGE_BURN.fresh());
       onStage(
           () -> {
             view.put(document.with(document.project().withStack(stack), null));

@@ -16,6 +16,7 @@ import org.testfx.util.WaitForAsyncUtils;
 import org.testng.annotations.Test;
 
 import carezza.desktop.state.ToolKind;
+import carezza.desktop.text.MaskWords;
 import carezza.model.FaceMap;
 import carezza.model.Mask;
 import carezza.model.MaskParts;
@@ -92,9 +93,9 @@ public class MaskWindowTest extends WindowDriver {
           return null;
         });
     WaitForAsyncUtils.waitForFxEvents();
-    assertThat(mask("grade").sentence()).isEqualTo("skin of the face, minus lips");
+    assertThat(MaskWords.of(mask("grade"))).isEqualTo("skin of the face, minus lips");
     clickOn("#part-on-1");
-    assertThat(mask("grade").sentence()).isEqualTo("skin of the face");
+    assertThat(MaskWords.of(mask("grade"))).isEqualTo("skin of the face");
     assertThat(parts("grade").parts()).hasSize(2);
     clickOn("#part-on-1");
     clickOn("#part-join-1");

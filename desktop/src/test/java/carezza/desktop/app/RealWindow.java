@@ -19,8 +19,8 @@ import carezza.file.AtomicFile;
 import carezza.image.Area;
 import carezza.image.Picture;
 import carezza.image.Plane;
+import carezza.kernel.LayerType;
 import carezza.model.DodgeBurnLayer;
-import carezza.model.LayerKind;
 import carezza.model.LayerStack;
 import carezza.model.Mask;
 import carezza.project.Document;
@@ -108,7 +108,7 @@ final class RealWindow {
     Document fresh = ProjectFile.start(png, "sitter.png");
     ProjectFile.save(
         fresh.with(
-            fresh.project().withStack(LayerStack.of(LayerKind.DODGE_BURN.fresh())), null),
+            fresh.project().withStack(LayerStack.of(LayerType.DODGE_BURN.fresh())), null),
         AtomicFile.replacing(project()),
         new byte[0]);
   }

@@ -12,6 +12,7 @@ import org.testfx.util.WaitForAsyncUtils;
 import org.testng.annotations.Test;
 
 import carezza.desktop.state.Brush;
+import carezza.desktop.text.Names;
 import carezza.measure.CheckView;
 import carezza.model.DodgeBurnLayer;
 import carezza.model.DodgeBurnLayer.Method;
@@ -53,7 +54,7 @@ public class SculptWindowTest extends WindowDriver {
     key(KeyCode.F2);
     await(() -> picture().isExact());
     assertThat(grey(shownAt(X, Y))).isTrue();
-    assertThat(((Label) node("#check-hint")).getText()).isEqualTo(CheckView.LIGHT.hint());
+    assertThat(((Label) node("#check-hint")).getText()).isEqualTo(Names.hint(CheckView.LIGHT));
     key(KeyCode.F2);
     await(() -> picture().isExact());
     assertThat(grey(shownAt(X, Y))).isFalse();

@@ -10,7 +10,7 @@ import org.testng.annotations.BeforeMethod;
 import org.testng.annotations.Test;
 
 import carezza.desktop.task.TaskRunner;
-import carezza.model.LayerKind;
+import carezza.kernel.LayerType;
 import carezza.model.LayerStack;
 import carezza.model.Project;
 
@@ -24,7 +24,7 @@ public class DocumentStateTest {
   public void open() {
     state = AppState.with(TaskRunner.inPlace());
     document = state.document();
-    document.open(Documents.with(LayerKind.WHITE_BALANCE, LayerKind.DODGE_BURN));
+    document.open(Documents.with(LayerType.WHITE_BALANCE, LayerType.DODGE_BURN));
   }
 
   private void empty() {
@@ -91,7 +91,7 @@ public class DocumentStateTest {
     List<Integer> layers = new ArrayList<>();
     document.sessionProperty().subscribe((was, is) -> layers.add(document.stack().size()));
     var before = document.session();
-    document.open(Documents.with(LayerKind.CURVE));
+    document.open(Documents.with(LayerType.CURVE));
     assertThat(layers).containsExactly(1);
     assertThat(document.session()).isNotSameAs(before);
     assertThat(document.seenProperty().get()).isFalse();
@@ -117,7 +117,7 @@ public class DocumentStateTest {
     state.selection().edit(null, l -> l.with(l.attributes().withAmount(0.4)));
     state.selection().move(1);
     state.selection().remove();
-    state.selection().add(LayerKind.CURVE);
+    state.selection().add(LayerType.CURVE);
     document.edit(null, p -> p.withPins(List.of(new carezza.model.Point(1, 1))));
     List<Project> course = document.course();
     List<String> names = new ArrayList<>();

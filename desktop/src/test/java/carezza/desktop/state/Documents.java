@@ -8,8 +8,8 @@ import carezza.codec.PictureWriter;
 import carezza.image.Area;
 import carezza.image.Picture;
 import carezza.image.Plane;
+import carezza.kernel.LayerType;
 import carezza.model.Layer;
-import carezza.model.LayerKind;
 import carezza.model.LayerStack;
 import carezza.problem.Problem;
 import carezza.project.Document;
@@ -37,7 +37,7 @@ public final class Documents {
   }
 
   /** A grey photograph with fresh layers of these kinds, whose ids are a, b, c … */
-  public static Document with(LayerKind... kinds) {
+  public static Document with(LayerType... kinds) {
     try {
       Document fresh = ProjectFile.start(GREY, "grey.png");
       Layer[] layers = new Layer[kinds.length];

@@ -6,7 +6,7 @@ import org.testng.annotations.BeforeMethod;
 import org.testng.annotations.Test;
 
 import carezza.desktop.task.TaskRunner;
-import carezza.model.LayerKind;
+import carezza.kernel.LayerType;
 import carezza.model.Stage;
 
 /** What goes with a layer being taken in hand, without a window. */
@@ -21,7 +21,7 @@ public class SelectionControllerTest {
         .document()
         .open(
             Documents.with(
-                LayerKind.WHITE_BALANCE, LayerKind.EXPOSURE, LayerKind.HEAL, LayerKind.DODGE_BURN));
+                LayerType.WHITE_BALANCE, LayerType.EXPOSURE, LayerType.HEAL, LayerType.DODGE_BURN));
   }
 
   private String inHand() {
@@ -71,7 +71,7 @@ public class SelectionControllerTest {
   @Test
   public void aLayerThatIsAddedIsInHandAndInSight() {
     state.view().moveTo(1);
-    state.selection().add(LayerKind.CURVE);
+    state.selection().add(LayerType.CURVE);
     assertThat(state.selection().layer(carezza.model.CurveLayer.class)).isPresent();
     assertThat(state.view().playhead()).isEqualTo(5);
   }
@@ -138,12 +138,12 @@ public class SelectionControllerTest {
     state.selection().select("d");
     state.view().comparisonProperty().set(Comparison.WIPE);
     state.view().moveTo(1);
-    state.document().open(Documents.with(LayerKind.CURVE));
+    state.document().open(Documents.with(LayerType.CURVE));
     assertThat(inHand()).isNull();
     assertThat(state.tools().tool()).isEqualTo(ToolKind.HAND);
     assertThat(state.view().comparisonProperty().get()).isEqualTo(Comparison.NONE);
     assertThat(state.view().playhead()).isEqualTo(1);
-    state.selection().add(LayerKind.CURVE);
+    state.selection().add(LayerType.CURVE);
     assertThat(state.view().playhead()).isEqualTo(2);
   }
 }

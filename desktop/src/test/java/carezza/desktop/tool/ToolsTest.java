@@ -15,10 +15,10 @@ import carezza.desktop.state.Documents;
 import carezza.desktop.state.Pen;
 import carezza.desktop.state.ToolKind;
 import carezza.desktop.task.TaskRunner;
+import carezza.kernel.LayerType;
 import carezza.model.DodgeBurnLayer;
 import carezza.model.FrequencySeparationLayer;
 import carezza.model.HealLayer;
-import carezza.model.LayerKind;
 import carezza.model.Mask;
 import carezza.model.NeutralPointsLayer;
 import carezza.model.Point;
@@ -39,10 +39,10 @@ public class ToolsTest {
         .document()
         .open(
             Documents.with(
-                LayerKind.NEUTRAL_POINTS,
-                LayerKind.HEAL,
-                LayerKind.FREQUENCY_SEPARATION,
-                LayerKind.DODGE_BURN));
+                LayerType.NEUTRAL_POINTS,
+                LayerType.HEAL,
+                LayerType.FREQUENCY_SEPARATION,
+                LayerType.DODGE_BURN));
   }
 
   private void take(String layer, ToolKind kind) {
@@ -210,11 +210,11 @@ public class ToolsTest {
     take("a", ToolKind.PICK_DARK);
     press(10, 10);
     release(10, 10);
-    assertThat(layer("a", NeutralPointsLayer.class).dark()).isEqualTo(new Point(10, 10));
+    assertThat(layer("a", NeutralPointsLayer.class).shadow()).isEqualTo(new Point(10, 10));
     press(10, 10);
     drag(14, 12);
     release(14, 12);
-    assertThat(layer("a", NeutralPointsLayer.class).dark()).isEqualTo(new Point(14, 12));
+    assertThat(layer("a", NeutralPointsLayer.class).shadow()).isEqualTo(new Point(14, 12));
   }
 
   @Test

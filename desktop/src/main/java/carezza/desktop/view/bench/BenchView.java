@@ -7,11 +7,15 @@ import carezza.desktop.action.ActionMap;
 import carezza.desktop.action.MenuBars;
 import carezza.desktop.action.Scope;
 import carezza.desktop.state.AppState;
+import carezza.desktop.text.Texts;
 import carezza.desktop.view.AppView;
 import carezza.desktop.view.picture.PictureArea;
 
 /** Where the picture is worked on: it in the middle, the layer in hand on the right, the course at the foot. */
 public final class BenchView implements AppView {
+
+  private static final Texts TEXTS = Texts.of("bench");
+
 
   private static final double PANEL_WIDTH = 300;
   private static final double COURSE_HEIGHT = 138;
@@ -43,12 +47,12 @@ public final class BenchView implements AppView {
 
   @Override
   public String title() {
-    return "Bench";
+    return TEXTS.get("benchView.bench");
   }
 
   @Override
   public String hint() {
-    return "Work on the picture";
+    return TEXTS.get("benchView.work-on-the-picture");
   }
 
   @Override

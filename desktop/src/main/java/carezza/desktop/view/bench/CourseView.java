@@ -32,8 +32,10 @@ import carezza.desktop.state.LowKey;
 import carezza.desktop.state.Subscriptions;
 import carezza.desktop.state.ToolKind;
 import carezza.desktop.style.Icon;
+import carezza.desktop.text.Names;
+import carezza.desktop.text.Texts;
+import carezza.kernel.LayerType;
 import carezza.model.Layer;
-import carezza.model.LayerKind;
 import carezza.model.Stage;
 
 /**
@@ -41,6 +43,9 @@ import carezza.model.Stage;
  * eight stages along a rail. The playhead on the rail says up to which layer the picture is shown.
  */
 public final class CourseView extends VBox {
+
+  private static final Texts TEXTS = Texts.of("bench");
+
 
   private final AppState state;
   private final Subscriptions subscriptions = new Subscriptions();
@@ -77,7 +82,7 @@ public final class CourseView extends VBox {
     rail.getChildren().forEach(n -> n.setManaged(false));
     Tooltip.install(
         rail,
-        new Tooltip("Playhead: drag to see the picture after any layer (Page Up, Page Down)"));
+        new Tooltip(TEXTS.get("courseView.playhead-drag-to-see-the-picture")));
     rail.setOnMousePressed(this::movePlayhead);
     rail.setOnMouseDragged(this::movePlayhead);
     VBox content = new VBox(2, rail, stages);
@@ -103,10 +108,10 @@ public final class CourseView extends VBox {
   }
 
   private static Node photograph() {
-    Label label = new Label("Photo-\ngraph");
+    Label label = new Label(TEXTS.get("courseView.photo-graph"));
     label.getStyleClass().add("start-card");
     label.setMinWidth(Region.USE_PREF_SIZE);
-    label.setTooltip(new Tooltip("The photograph: its faces, frame and pins (0)"));
+    label.setTooltip(new Tooltip(TEXTS.get("courseView.the-photograph-its-faces-frame-and")));
     return label;
   }
 
@@ -220,19 +225,19 @@ public final class CourseView extends VBox {
   }
 
   private VBox column(Stage stage) {
-    Label name = new Label((stage.ordinal() + 1) + "  " + stage.title());
+    Label name = new Label((stage.ordinal() + 1) + "  " + Names.of(stage));
     name.getStyleClass().add("stage-name");
     name.setMinWidth(Region.USE_PREF_SIZE);
     name.setId("stage-" + stage.name().toLowerCase(Locale.ROOT));
-    name.setTooltip(new Tooltip("Hold: the picture without what " + stage.title() + " does"));
+    name.setTooltip(new Tooltip(TEXTS.get("courseView.hold-the-picture-without-what-does", Names.of(stage))));
     name.setOnMousePressed(e -> state.view().stageHeldProperty().set(stage));
     name.setOnMouseReleased(e -> state.view().stageHeldProperty().set(null));
     Button add = new Button();
     add.setId("add-" + stage.name().toLowerCase(Locale.ROOT));
     add.getStyleClass().add("add");
     add.setGraphic(Icon.PLUS.node());
-    add.setTooltip(new Tooltip("Add a layer to " + stage.title()));
-    add.setAccessibleText("Add a layer to " + stage.title());
+    add.setTooltip(new Tooltip(TEXTS.get("courseView.add-a-layer-to", Names.of(stage))));
+    add.setAccessibleText(TEXTS.get("courseView.add-a-layer-to", Names.of(stage)));
     add.setDisable(state.document().isEmpty());
     add.setOnAction(e -> choose(stage, add));
     HBox top = new HBox(4, name, new Spring(), add);
@@ -280,24 +285,24 @@ public final class CourseView extends VBox {
   }
 
   private void choose(Stage stage, Button at) {
-    List<LayerKind> kinds =
-        LayerKind.MADE_ANEW.stream().filter(k -> k.stage() == stage).toList();
+    List<LayerType> kinds =
+        LayerType.MADE_ANEW.stream().filter(k -> k.stage() == stage).toList();
     if (kinds.size() == 1) {
       state.selection().add(kinds.getFirst());
       return;
     }
     ContextMenu kindMenu = new ContextMenu();
-    for (LayerKind kind : kinds) {
-      MenuItem item = new MenuItem(kind.title(), Icon.of(kind).node());
+    for (LayerType kind : kinds) {
+      MenuItem item = new MenuItem(Names.of(kind), Icon.of(kind).node());
       item.setId("add-" + kind.key());
       item.setOnAction(e -> state.selection().add(kind));
       kindMenu.getItems().add(item);
     }
     if (stage == Stage.SETTLE) {
-      MenuItem lowKey = new MenuItem("Low-key base: exposure down, lights up");
+      MenuItem lowKey = new MenuItem(TEXTS.get("courseView.low-key-base-exposure-down-lights"));
       lowKey.setId("add-low-key");
       lowKey.setOnAction(e -> state.selection().add(LowKey.layers()));
-      MenuItem frame = new MenuItem("Frame: cut, level, more canvas");
+      MenuItem frame = new MenuItem(TEXTS.get("courseView.frame-cut-level-more-canvas"));
       frame.setId("add-frame");
       frame.setOnAction(
           e -> {

@@ -13,6 +13,8 @@ import carezza.desktop.control.GaugeBar;
 import carezza.desktop.control.Spring;
 import carezza.desktop.state.AppState;
 import carezza.desktop.state.Subscriptions;
+import carezza.desktop.text.Names;
+import carezza.desktop.text.Texts;
 import carezza.measure.CheckView;
 import carezza.measure.Gauge;
 import carezza.measure.Gauge.Verdict;
@@ -22,6 +24,9 @@ import carezza.measure.Gauge.Verdict;
  * hollow mark, after a full one. What lies outside its band says so in a word and an arrow.
  */
 final class GaugeList extends VBox {
+
+  private static final Texts TEXTS = Texts.of("bench");
+
 
   private static final double WIDTH = 244;
 
@@ -71,7 +76,7 @@ final class GaugeList extends VBox {
     if (measured.isEmpty()) {
       Label none =
           new Label(
-              gauges.isEmpty() ? "Reading the gauges …" : "Place the face map to read the gauges.");
+              gauges.isEmpty() ? TEXTS.get("gaugeList.reading-the-gauges") : TEXTS.get("gaugeList.place-the-face-map-to-read"));
       none.setWrapText(true);
       getChildren().add(none);
     }
@@ -79,10 +84,10 @@ final class GaugeList extends VBox {
   }
 
   private VBox line(Gauge gauge) {
-    Label title = new Label(gauge.title());
+    Label title = new Label(Names.of(gauge));
     title.getStyleClass().add("row-name");
     Label values =
-        new Label(number(gauge.before()) + " → " + number(gauge.after()) + " " + gauge.unit());
+        new Label(number(gauge.before()) + " → " + number(gauge.after()) + " " + Names.unit(gauge));
     values.getStyleClass().add("row-value");
     Label verdict = new Label(verdict(gauge.verdict()));
     verdict.getStyleClass().add("verdict");
@@ -101,7 +106,7 @@ final class GaugeList extends VBox {
     }
     CheckView map = map(gauge);
     Tooltip.install(
-        line, new Tooltip(words(gauge) + "; click: see it on the picture, " + map.title()));
+        line, new Tooltip(TEXTS.get("gaugeList.click-see-it-on-the-picture", words(gauge), Names.of(map))));
     line.getStyleClass().add("gauge");
     line.setOnMouseClicked(e -> state.view().turn(map));
     return line;
@@ -128,8 +133,8 @@ final class GaugeList extends VBox {
   private static String verdict(Verdict verdict) {
     return switch (verdict) {
       case INSIDE -> "●";
-      case BELOW -> "▽ low";
-      case ABOVE -> "△ high";
+      case BELOW -> TEXTS.get("gaugeList.low");
+      case ABOVE -> TEXTS.get("gaugeList.high");
       case OPEN -> "";
     };
   }
@@ -137,9 +142,9 @@ final class GaugeList extends VBox {
   private static String words(Gauge g) {
     String band =
         g.band() == null
-            ? "no band, for information"
-            : "band " + number(g.band().low()) + " to " + number(g.band().high());
-    return "%s, measured on %s in this picture; %s".formatted(g.title(), g.region(), band);
+            ? TEXTS.get("gaugeList.no-band-for-information")
+            : TEXTS.get("gaugeList.band-to", number(g.band().low()), number(g.band().high()));
+    return TEXTS.get("gaugeList.measured-on-in-this-picture", Names.of(g), Names.where(g), band);
   }
 
   private static String number(double v) {

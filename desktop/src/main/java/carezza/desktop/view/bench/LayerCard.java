@@ -23,6 +23,7 @@ import carezza.desktop.control.NumberRow;
 import carezza.desktop.control.Spring;
 import carezza.desktop.state.SelectionController;
 import carezza.desktop.style.Icon;
+import carezza.desktop.text.Texts;
 import carezza.model.GroupLayer;
 import carezza.model.Layer;
 import carezza.model.LayerAttributes;
@@ -34,6 +35,9 @@ import carezza.model.Stage;
  * shows what can be done with it.
  */
 final class LayerCard extends VBox {
+
+  private static final Texts TEXTS = Texts.of("bench");
+
 
   private static final double LEAST_WIDTH = 86;
   private static final double WIDTH = 108;
@@ -145,7 +149,7 @@ final class LayerCard extends VBox {
     fold.setFocusTraversable(false);
     fold.setMinWidth(Region.USE_PREF_SIZE);
     fold.setId("fold-" + id);
-    fold.setTooltip(new Tooltip("Shows the layers of the group, or keeps them behind it"));
+    fold.setTooltip(new Tooltip(TEXTS.get("layerCard.shows-the-layers-of-the-group")));
     fold.setOnAction(e -> turnFold.accept(id));
     fold(false);
   }
@@ -153,7 +157,9 @@ final class LayerCard extends VBox {
   /** Whether the layers of this group are behind it. */
   void fold(boolean folded) {
     fold.setText(folded ? "▸" : "◂");
-    fold.setAccessibleText(face.name() + (folded ? ", its layers behind it" : ", its layers beside it"));
+    fold.setAccessibleText(folded
+            ? TEXTS.get("layerCard.its-layers-behind-it", face.name())
+            : TEXTS.get("layerCard.its-layers-beside-it", face.name()));
     turn("folded", folded);
   }
 
@@ -169,11 +175,11 @@ final class LayerCard extends VBox {
     name.setText(now.name());
     amount.setText(Math.round(100 * now.amount()) + " %");
     whole.setText(now.name());
-    setAccessibleText("Layer " + now.name());
+    setAccessibleText(TEXTS.get("layerCard.layer", now.name()));
     on.setText(now.on() ? "●" : "○");
-    on.setAccessibleText(now.name() + (now.on() ? ", on" : ", off"));
+    on.setAccessibleText(now.on() ? TEXTS.get("layerCard.on", now.name()) : TEXTS.get("layerCard.off", now.name()));
     onTip.setText(
-        now.on() ? "Takes part; click to leave it out (O)" : "Left out; click to take it in (O)");
+        now.on() ? TEXTS.get("layerCard.takes-part-click-to-leave-it") : TEXTS.get("layerCard.left-out-click-to-take-it"));
     turn("off", !now.on());
   }
 
@@ -253,7 +259,7 @@ final class LayerCard extends VBox {
     TextField field = new TextField(name.getText());
     field.setId("rename-" + id);
     field.getStyleClass().addAll("card-name", NumberRow.LEFT_ON_ENTER);
-    field.setAccessibleText("Name of the layer");
+    field.setAccessibleText(TEXTS.get("layerCard.name-of-the-layer"));
     Runnable take =
         () -> {
           if (foot.getChildren().contains(field)) {

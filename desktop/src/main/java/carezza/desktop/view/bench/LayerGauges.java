@@ -2,8 +2,8 @@ package carezza.desktop.view.bench;
 
 import java.util.List;
 
+import carezza.kernel.LayerType;
 import carezza.model.Layer;
-import carezza.model.LayerKind;
 import carezza.model.LockedLayer;
 
 /** The gauges that a kind of layer is made to move, the most telling first. */
@@ -15,7 +15,7 @@ final class LayerGauges {
     if (layer instanceof LockedLayer) {
       return List.of();
     }
-    return switch (LayerKind.of(layer)) {
+    return switch (LayerType.of(layer)) {
       case WHITE_BALANCE, NEUTRAL_POINTS -> List.of("skinHue", "skinIta", "neckMatch");
       case EXPOSURE, LEVELS, LOCAL_CONTRAST ->
           List.of("pictureClipping", "skinClipping", "skinLightness", "formKept");

@@ -26,11 +26,16 @@ import carezza.desktop.layer.PanelRows;
 import carezza.desktop.state.AppState;
 import carezza.desktop.state.Subscriptions;
 import carezza.desktop.style.Icon;
+import carezza.desktop.text.Names;
+import carezza.desktop.text.Texts;
 import carezza.model.Layer;
 import carezza.model.LockedLayer;
 
 /** The panel of the selected layer: its name, switch and amount, its parameters, its mask; below, the gauges. */
 public final class PanelView extends VBox {
+
+  private static final Texts TEXTS = Texts.of("bench");
+
 
   /** Height of the gauges where there are many. */
   private static final double FOOT = 270;
@@ -61,10 +66,10 @@ public final class PanelView extends VBox {
     Label heading = new Label();
     heading.getStyleClass().add("heading");
     gauges = new GaugeList(state);
-    ToggleButton all = new ToggleButton("All");
+    ToggleButton all = new ToggleButton(TEXTS.get("panelView.all"));
     all.setId("all-gauges");
     all.getStyleClass().add("check");
-    all.setTooltip(new Tooltip("All gauges, or those that the layer in hand can move"));
+    all.setTooltip(new Tooltip(TEXTS.get("panelView.all-gauges-or-those-that-the")));
     all.selectedProperty().bindBidirectional(gauges.allProperty());
     subscriptions.on(
         () -> sayHeading(heading, all),
@@ -105,7 +110,7 @@ public final class PanelView extends VBox {
 
   private void sayHeading(Label heading, ToggleButton all) {
     boolean inHand = state.selection().selected() != null;
-    heading.setText(inHand && !all.isSelected() ? "What it moves" : "Gauges, as settled → now");
+    heading.setText(inHand && !all.isSelected() ? TEXTS.get("panelView.what-it-moves") : TEXTS.get("panelView.gauges-as-settled-now"));
     all.setVisible(inHand);
   }
 
@@ -156,8 +161,8 @@ public final class PanelView extends VBox {
     rows.custom(head(layer), () -> {});
     rows.number(
         "amount",
-        "Amount",
-        "How much of the change is taken, in percent; above 100 pushes it",
+        TEXTS.get("panelView.amount"),
+        TEXTS.get("panelView.how-much-of-the-change-is"),
         0,
         200,
         "%.0f %%",
@@ -182,8 +187,7 @@ public final class PanelView extends VBox {
     rows.custom(box, () -> {});
     Label words =
         new Label(
-            "This layer was made by a newer Carezza (“%s”). Here it changes nothing; it is saved as it came."
-                .formatted(layer.kind()));
+            TEXTS.get("panelView.this-layer-was-made-by-a", layer.kind()));
     words.setId("locked");
     words.setWrapText(true);
     rows.custom(words, () -> {});
@@ -194,8 +198,8 @@ public final class PanelView extends VBox {
     ComboBox<BlendMode> modes = new ComboBox<>();
     modes.setId("blend");
     modes.getItems().setAll(BlendMode.values());
-    modes.setConverter(new Titled<>(BlendMode::title));
-    modes.setTooltip(new Tooltip("How the layer's result is laid over what it gets"));
+    modes.setConverter(new Titled<>(Names::of));
+    modes.setTooltip(new Tooltip(TEXTS.get("panelView.how-the-layers-result-is-laid")));
     rows.follow(
         () -> state.selection().layer().ifPresent(l -> modes.setValue(l.attributes().blend())));
     modes.setOnAction(
@@ -207,7 +211,7 @@ public final class PanelView extends VBox {
             state.selection().edit(null, l -> l.with(l.attributes().withBlend(mode)));
           }
         });
-    modes.setAccessibleText("Laid on");
+    modes.setAccessibleText(TEXTS.get("panelView.laid-on"));
     modes.setMinWidth(102);
     modes.setPrefWidth(102);
     return modes;
@@ -215,12 +219,12 @@ public final class PanelView extends VBox {
 
   /** What the layer does, or where: both together are too long for a small screen. */
   private HBox pages() {
-    ToggleButton what = new ToggleButton("What");
+    ToggleButton what = new ToggleButton(TEXTS.get("panelView.what"));
     what.setId("page-what");
-    ToggleButton place = new ToggleButton("Where");
+    ToggleButton place = new ToggleButton(TEXTS.get("panelView.where"));
     place.setId("page-where");
-    what.setTooltip(new Tooltip("The layer's parameters (W goes to and fro)"));
-    place.setTooltip(new Tooltip("The layer's mask (W goes to and fro)"));
+    what.setTooltip(new Tooltip(TEXTS.get("panelView.the-layers-parameters-w-goes-to")));
+    place.setTooltip(new Tooltip(TEXTS.get("panelView.the-layers-mask-w-goes-to")));
     Runnable turned =
         () -> {
           what.setSelected(!where.get());
@@ -255,10 +259,10 @@ public final class PanelView extends VBox {
     TextField name = new TextField(layer.attributes().name());
     name.setId("layer-name");
     name.getStyleClass().addAll("title-field", NumberRow.LEFT_ON_ENTER);
-    name.setTooltip(new Tooltip("The layer's name; Enter takes it"));
+    name.setTooltip(new Tooltip(TEXTS.get("panelView.the-layers-name-enter-takes-it")));
     String id = layer.attributes().id();
     name.setOnAction(e -> state.selection().rename(id, name.getText().strip()));
-    name.setAccessibleText("Name of the layer");
+    name.setAccessibleText(TEXTS.get("panelView.name-of-the-layer"));
     rows.follow(
         () ->
             state
@@ -267,9 +271,9 @@ public final class PanelView extends VBox {
                 .filter(l -> !name.isFocused())
                 .ifPresent(l -> name.setText(l.attributes().name())));
     HBox.setHgrow(name, Priority.ALWAYS);
-    ToggleButton on = new ToggleButton("On");
+    ToggleButton on = new ToggleButton(TEXTS.get("panelView.on"));
     on.setId("layer-on");
-    on.setTooltip(new Tooltip("Whether the layer takes part (O)"));
+    on.setTooltip(new Tooltip(TEXTS.get("panelView.whether-the-layer-takes-part-o")));
     on.setOnAction(e -> state.selection().turnLayer(id));
     rows.custom(
         new HBox(),
@@ -278,7 +282,7 @@ public final class PanelView extends VBox {
                 .ifPresent(
                     l -> {
                       on.setSelected(l.attributes().on());
-                      on.setText(l.attributes().on() ? "On" : "Off");
+                      on.setText(l.attributes().on() ? TEXTS.get("panelView.on") : TEXTS.get("panelView.off"));
                     }));
     rows.nodes().removeLast();
     HBox box = new HBox(8, Icon.of(layer).node(), name, on);

@@ -14,11 +14,15 @@ import carezza.desktop.state.CropState;
 import carezza.desktop.state.CropState.Ratio;
 import carezza.desktop.state.GuideLines;
 import carezza.desktop.state.ToolKind;
+import carezza.desktop.text.Texts;
 import carezza.model.Crop;
 import carezza.raw.SensorLight;
 
 /** The panel while no layer is selected: the photograph, its faces, frame, pins and tones. */
 final class PhotographPanel {
+
+  private static final Texts TEXTS = Texts.of("bench");
+
 
   /** Share of a side by which the canvas grows in one step. */
   private static final double GROWTH = 0.05;
@@ -26,7 +30,7 @@ final class PhotographPanel {
   private PhotographPanel() {}
 
   static void build(PanelRows rows, AppState state) {
-    Label title = new Label("The photograph");
+    Label title = new Label(TEXTS.get("photographPanel.the-photograph"));
     title.getStyleClass().add("title");
     Label words = new Label();
     words.setWrapText(true);
@@ -40,8 +44,7 @@ final class PhotographPanel {
     pins(rows, state);
     Label hint =
         new Label(
-            "Pick a layer below, or add one with the + of its stage. Keys 1 to 8 go to a stage, F1"
-                + " shows all keys.");
+            TEXTS.get("photographPanel.pick-a-layer-below-or-add"));
     hint.setWrapText(true);
     hint.getStyleClass().add("hint");
     rows.custom(hint, () -> {});
@@ -52,16 +55,16 @@ final class PhotographPanel {
       return "";
     }
     var r = state.document().current();
-    return "%s\n%d × %d pixels, %d bit, %s\n%s%d layers\n\n%s"
-        .formatted(
-            r.project().photograph().name(),
-            r.photograph().size().width(),
-            r.photograph().size().height(),
-            r.photograph().bits(),
-            r.photograph().profile(),
-            remarks(r.photograph()),
-            r.project().stack().size(),
-            r.project().notes());
+    return String.join(
+        "\n",
+        r.project().photograph().name(),
+        TEXTS.get("photographPanel.pixels-bit", r.photograph().size().width(),
+                r.photograph().size().height(),
+                r.photograph().bits(),
+                r.photograph().profile()),
+        remarks(r.photograph()) + TEXTS.get("photographPanel.layers", r.project().stack().size()),
+        "",
+        r.project().notes());
   }
 
   /** How the photograph was read, where that is worth knowing. */
@@ -71,13 +74,13 @@ final class PhotographPanel {
       words
           .append(
               switch (remark) {
-                case UNTIDY -> "Parts of the file beside the picture are damaged and were passed over.";
-                case PROFILE_UNUSABLE -> "Its colour profile cannot be used; the usual one was.";
-                case INKS_ASSUMED -> "It does not say what its inks are; coated paper was assumed.";
-                case ON_WHITE -> "What was transparent lies on white.";
+                case UNTIDY -> TEXTS.get("photographPanel.parts-of-the-file-beside-the");
+                case PROFILE_UNUSABLE -> TEXTS.get("photographPanel.its-colour-profile-cannot-be-used");
+                case INKS_ASSUMED -> TEXTS.get("photographPanel.it-does-not-say-what-its");
+                case ON_WHITE -> TEXTS.get("photographPanel.what-was-transparent-lies-on-white");
                 case FROM_SENSOR -> sensor(photograph.sensor());
                 case LENS_UNCORRECTED ->
-                    "The file asks for corrections of the lens; they are not made.";
+                    TEXTS.get("photographPanel.the-file-asks-for-corrections-of");
               })
           .append('\n');
     }
@@ -85,41 +88,40 @@ final class PhotographPanel {
   }
 
   private static String sensor(SensorLight sensor) {
-    String balance =
-        Double.isNaN(sensor.kelvin())
-            ? ""
-            : ", balanced for %.0f K as shot".formatted(sensor.kelvin());
-    return "The sensor’s own light%s; %.2f %% of it is clipped.".formatted(balance, 100 * sensor.clippedShare());
+    double clipped = 100 * sensor.clippedShare();
+    return Double.isNaN(sensor.kelvin())
+        ? TEXTS.get("photographPanel.the-sensor-s-own-light-of", clipped)
+        : TEXTS.get("photographPanel.the-sensor-s-own-light-balanced", sensor.kelvin(), clipped);
   }
 
   private static void faces(PanelRows rows, AppState state) {
     rows.buttons(
         PanelRows.button(
             "face-map",
-            "Face map",
-            "Oval, pupils, lids, lips; skin, teeth and eyes are found from them (F)",
+            TEXTS.get("photographPanel.face-map"),
+            TEXTS.get("photographPanel.oval-pupils-lids-lips-skin-teeth"),
             state.selection()::turnFaceMap),
         PanelRows.button(
             "find-face",
-            "Find the face",
-            "Looks for the faces anew; what was put right by hand stays",
+            TEXTS.get("photographPanel.find-the-face"),
+            TEXTS.get("photographPanel.looks-for-the-faces-anew-what"),
             state.faces()::find),
         PanelRows.button(
             "place-face",
-            "Place by hand",
-            "Five clicks: a box around the face, both pupils, both corners of the mouth",
+            TEXTS.get("photographPanel.place-by-hand"),
+            TEXTS.get("photographPanel.five-clicks-a-box-around-the"),
             state.selection()::placeFace),
         PanelRows.button(
             "drop-face",
-            "Take out",
-            "Removes the map of the face that was added last",
+            TEXTS.get("photographPanel.take-out"),
+            TEXTS.get("photographPanel.removes-the-map-of-the-face"),
             state.faces()::dropLast));
   }
 
   // --- frame
 
   private static void frame(PanelRows rows, AppState state) {
-    rows.heading("Frame");
+    rows.heading(TEXTS.get("photographPanel.frame"));
     Label size = new Label();
     size.setId("frame-size");
     size.getStyleClass().add("row-words");
@@ -130,15 +132,10 @@ final class PhotographPanel {
           Crop f = state.document().project().crop();
           size.setText(
               f == null
-                  ? "All of the photograph is delivered."
-                  : "%.0f × %.0f pixels, turned by %+.1f°%s"
-                      .formatted(
-                          f.width(),
-                          f.height(),
-                          f.angle(),
-                          state.crop().beyond()
-                              ? "; the backdrop goes on beyond the photograph"
-                              : ""));
+                  ? TEXTS.get("photographPanel.all-of-the-photograph-is-delivered")
+                  : state.crop().beyond()
+                      ? TEXTS.get("photographPanel.pixels-turned-by-the-backdrop-goes", f.width(), f.height(), f.angle())
+                      : TEXTS.get("photographPanel.pixels-turned-by", f.width(), f.height(), f.angle()));
         });
     rows.tools(ToolKind.FRAME, ToolKind.LEVEL);
     FlowPane ratios = new FlowPane(4, 4);
@@ -146,7 +143,7 @@ final class PhotographPanel {
       ToggleButton button = new ToggleButton(each.name());
       button.setId("ratio-" + each.name().replace(" : ", "-").toLowerCase(Locale.ROOT));
       button.getStyleClass().add("check");
-      button.setTooltip(new Tooltip("Width to height of the frame"));
+      button.setTooltip(new Tooltip(TEXTS.get("photographPanel.width-to-height-of-the-frame")));
       button.setOnAction(e -> state.crop().ratio(each.value()));
       rows.follow(
           () -> button.setSelected(state.crop().ratioProperty().get() == each.value()));
@@ -158,7 +155,7 @@ final class PhotographPanel {
       ToggleButton button = new ToggleButton(each.title());
       button.setId("lines-" + each.name().toLowerCase(java.util.Locale.ROOT));
       button.getStyleClass().add("check");
-      button.setTooltip(new Tooltip("Lines of composition inside the frame, while it is in hand"));
+      button.setTooltip(new Tooltip(TEXTS.get("photographPanel.lines-of-composition-inside-the-frame")));
       button.setOnAction(e -> state.crop().linesProperty().set(each));
       rows.follow(() -> button.setSelected(state.crop().linesProperty().get() == each));
       lines.getChildren().add(button);
@@ -167,22 +164,22 @@ final class PhotographPanel {
     rows.buttons(
         PanelRows.button(
             "grow-canvas",
-            "More canvas",
-            "Grows the frame by 5 % on every side; beyond the photograph its backdrop goes on",
+            TEXTS.get("photographPanel.more-canvas"),
+            TEXTS.get("photographPanel.grows-the-frame-by-5-on"),
             () -> state.crop().grow(GROWTH)),
         PanelRows.button(
             "frame-inside",
-            "Keep inside",
-            "Shrinks the frame until it holds nothing but the photograph",
+            TEXTS.get("photographPanel.keep-inside"),
+            TEXTS.get("photographPanel.shrinks-the-frame-until-it-holds"),
             state.crop()::inside),
         PanelRows.button(
-            "no-frame", "All of it", "Delivers the whole photograph", state.crop()::drop));
+            "no-frame", TEXTS.get("photographPanel.all-of-it"), TEXTS.get("photographPanel.delivers-the-whole-photograph"), state.crop()::drop));
   }
 
   // --- pins
 
   private static void pins(PanelRows rows, AppState state) {
-    rows.heading("Pins, as settled → finished");
+    rows.heading(TEXTS.get("photographPanel.pins-as-settled-finished"));
     rows.tools(ToolKind.PIN);
     Label words = new Label();
     words.setId("pins");

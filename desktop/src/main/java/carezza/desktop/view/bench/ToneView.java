@@ -19,6 +19,8 @@ import carezza.desktop.control.Titled;
 import carezza.desktop.state.AppState;
 import carezza.desktop.state.Subscriptions;
 import carezza.desktop.task.Lane;
+import carezza.desktop.text.Names;
+import carezza.desktop.text.Texts;
 import carezza.measure.ToneHistogram;
 import carezza.model.Project;
 import carezza.model.SemanticRegion;
@@ -27,6 +29,9 @@ import carezza.session.Session;
 /** Tones of what is shown, of the whole picture or of a region: as a histogram or as a waveform. */
 final class ToneView extends VBox {
 
+  private static final Texts TEXTS = Texts.of("bench");
+
+
   private static final double WIDTH = 272;
   private static final double HEIGHT = 52;
   private static final Duration REST = Duration.millis(250);
@@ -34,7 +39,7 @@ final class ToneView extends VBox {
   private final AppState state;
   private final Canvas canvas = new Canvas(WIDTH, HEIGHT);
   private final ComboBox<SemanticRegion> where = new ComboBox<>();
-  private final ToggleButton waveform = new ToggleButton("Waveform");
+  private final ToggleButton waveform = new ToggleButton(TEXTS.get("toneView.waveform"));
   private final Lane counting;
   private final PauseTransition pause = new PauseTransition(REST);
   private final Subscriptions subscriptions = new Subscriptions();
@@ -56,23 +61,23 @@ final class ToneView extends VBox {
     where.getStyleClass().add("check");
     where.getItems().add(null);
     where.getItems().addAll(SemanticRegion.values());
-    where.setConverter(new Titled<>("whole picture", SemanticRegion::words));
-    where.setTooltip(new Tooltip("The place whose tones are counted"));
-    where.setAccessibleText("Tones of");
+    where.setConverter(new Titled<>(TEXTS.get("toneView.whole-picture"), Names::title));
+    where.setTooltip(new Tooltip(TEXTS.get("toneView.the-place-whose-tones-are-counted")));
+    where.setAccessibleText(TEXTS.get("toneView.tones-of"));
     where.setOnAction(e -> refresh());
     waveform.setId("waveform");
-    waveform.setTooltip(new Tooltip("Tones column by column, from left to right of the place"));
+    waveform.setTooltip(new Tooltip(TEXTS.get("toneView.tones-column-by-column-from-left")));
     waveform.setOnAction(e -> draw());
     black.getStyleClass().add("row-value");
     black.setId("clipped-black");
     white.getStyleClass().add("row-value");
     white.setId("clipped-white");
-    black.setTooltip(new Tooltip("Share of the place that is clipped to black"));
-    white.setTooltip(new Tooltip("Share of the place that is clipped to white in a channel"));
+    black.setTooltip(new Tooltip(TEXTS.get("toneView.share-of-the-place-that-is-2")));
+    white.setTooltip(new Tooltip(TEXTS.get("toneView.share-of-the-place-that-is")));
     HBox row = new HBox(6, where, waveform);
     row.setAlignment(Pos.CENTER_LEFT);
     Tooltip.install(
-        canvas, new Tooltip("sRGB values, dark to light; red, green and blue as lines"));
+        canvas, new Tooltip(TEXTS.get("toneView.srgb-values-dark-to-light-red")));
     StackPane tones = new StackPane(canvas, black, white);
     StackPane.setAlignment(black, Pos.TOP_LEFT);
     StackPane.setAlignment(white, Pos.TOP_RIGHT);

@@ -31,6 +31,8 @@ import carezza.desktop.state.Status;
 import carezza.desktop.state.Subscriptions;
 import carezza.desktop.task.Faults;
 import carezza.desktop.task.Lane;
+import carezza.desktop.text.Names;
+import carezza.desktop.text.Texts;
 import carezza.file.AtomicFile;
 import carezza.image.PictureSize;
 import carezza.measure.Gauge;
@@ -44,6 +46,9 @@ import carezza.session.Session;
 
 /** Writes the finished picture: size, format, what the gauges still say, and the care that is due. */
 final class DeliverPanel extends VBox {
+
+  private static final Texts TEXTS = Texts.of("deliver");
+
 
   private static final double WIDTH = 330;
   private static final int[] EDGES = {0, 4096, 2048, 1080};
@@ -61,14 +66,14 @@ final class DeliverPanel extends VBox {
   private final ComboBox<String> bits = new ComboBox<>();
   private final ComboBox<OutputProfile> profile = new ComboBox<>();
   private final ComboBox<Intent> intent = new ComboBox<>();
-  private final CheckBox blackPoint = new CheckBox("Deepest black for black");
-  private final CheckBox proof = new CheckBox("Show the picture in these colours");
+  private final CheckBox blackPoint = new CheckBox(TEXTS.get("deliverPanel.deepest-black-for-black"));
+  private final CheckBox proof = new CheckBox(TEXTS.get("deliverPanel.show-the-picture-in-these-colours"));
   private final VBox print = new VBox(8);
   private final Label press = words("");
   private final ComboBox<Carried> notes = new ComboBox<>();
-  private final CheckBox layers = new CheckBox("A page for each layer, TIFF");
-  private final Button write = new Button("Write the picture");
-  private final Button stop = new Button("Stop");
+  private final CheckBox layers = new CheckBox(TEXTS.get("deliverPanel.a-page-for-each-layer-tiff"));
+  private final Button write = new Button(TEXTS.get("deliverPanel.write-the-picture"));
+  private final Button stop = new Button(TEXTS.get("deliverPanel.stop"));
   private final HBox question = new HBox(8);
   private final ProgressBar progress = new ProgressBar(-1);
   private final Label outcome = words("");
@@ -85,37 +90,34 @@ final class DeliverPanel extends VBox {
     getStyleClass().add("panel");
     setPrefWidth(WIDTH);
     setMinWidth(WIDTH);
-    Button other = Buttons.of("deliver-other-profile", "Profile of a printer or shop …", "An ICC profile of RGB or CMYK, matrix or tables, version 2 or 4", this::pickProfile);
+    Button other = Buttons.of("deliver-other-profile", TEXTS.get("deliverPanel.profile-of-a-printer-or-shop"), TEXTS.get("deliverPanel.an-icc-profile-of-rgb-or"), this::pickProfile);
     VBox form = new VBox(10);
     form.setPadding(new Insets(14));
     form.getChildren()
         .addAll(
-            heading("Deliver"),
-            caption("File"),
+            heading(TEXTS.get("deliverPanel.deliver")),
+            caption(TEXTS.get("deliverPanel.file")),
             path,
-            caption("Long edge"),
+            caption(TEXTS.get("deliverPanel.long-edge")),
             edge,
             size,
             qualityCaption,
             quality,
-            caption("Bits per channel, PNG and TIFF"),
+            caption(TEXTS.get("deliverPanel.bits-per-channel-png-and-tiff")),
             bits,
-            caption("Colour space"),
+            caption(TEXTS.get("deliverPanel.colour-space")),
             profile,
             other,
             print,
             proof,
-            caption("What the photograph’s file says"),
+            caption(TEXTS.get("deliverPanel.what-the-photograph-s-file-says")),
             notes,
             layers,
-            caption("What the gauges say"),
+            caption(TEXTS.get("deliverPanel.what-the-gauges-say")),
             checks,
-            caption("With care"),
+            caption(TEXTS.get("deliverPanel.with-care")),
             words(
-                "Retouched commercial pictures of people must be labelled in several countries:"
-                    + " follow local rules and what the client and the sitter agreed. Skin"
-                    + " lightness and natural marks are the person’s own; change them only on"
-                    + " request."));
+                TEXTS.get("deliverPanel.retouched-commercial-pictures-of-people-must")));
     build();
     recall();
     ScrollPane scroll = new ScrollPane(form);
@@ -135,62 +137,62 @@ final class DeliverPanel extends VBox {
 
   private void build() {
     path.setId("deliver-path");
-    path.setAccessibleText("File");
+    path.setAccessibleText(TEXTS.get("deliverPanel.file"));
     path.setTooltip(
-        new Tooltip("Folder and name; .jpg, .png, .tif, or .ora with layers, says the format"));
+        new Tooltip(TEXTS.get("deliverPanel.folder-and-name-jpg-png-tif")));
     path.textProperty().addListener((o, was, is) -> question.setVisible(false));
     path.setOnAction(e -> write.fire());
     edge.setId("deliver-edge");
-    edge.setAccessibleText("Long edge");
-    edge.getItems().add("Full size");
+    edge.setAccessibleText(TEXTS.get("deliverPanel.long-edge"));
+    edge.getItems().add(TEXTS.get("deliverPanel.full-size"));
     for (int i = 1; i < EDGES.length; i++) {
-      edge.getItems().add(EDGES[i] + " pixels");
+      edge.getItems().add(TEXTS.get("deliverPanel.pixels-2", EDGES[i]));
     }
     edge.getSelectionModel().select(0);
-    edge.setTooltip(new Tooltip("Most pixels along the long edge; never enlarged"));
+    edge.setTooltip(new Tooltip(TEXTS.get("deliverPanel.most-pixels-along-the-long-edge")));
     edge.getSelectionModel().selectedIndexProperty().addListener((o, was, is) -> saySize());
     size.setId("deliver-size");
     quality.setId("deliver-quality");
-    quality.setAccessibleText("JPEG quality");
-    quality.setTooltip(new Tooltip("JPEG quality, 50 to 100"));
+    quality.setAccessibleText(TEXTS.get("deliverPanel.jpeg-quality-2"));
+    quality.setTooltip(new Tooltip(TEXTS.get("deliverPanel.jpeg-quality-50-to-100")));
     quality.valueProperty().addListener((o, was, is) -> sayQuality());
     sayQuality();
     bits.setId("deliver-bits");
-    bits.setAccessibleText("Bits per channel");
+    bits.setAccessibleText(TEXTS.get("deliverPanel.bits-per-channel"));
     bits.getItems().addAll("8", "16");
     bits.getSelectionModel().select(0);
-    bits.setTooltip(new Tooltip("Bits per channel; JPEG always has 8"));
+    bits.setTooltip(new Tooltip(TEXTS.get("deliverPanel.bits-per-channel-jpeg-always-has")));
     buildColour();
     notes.setId("deliver-notes");
-    notes.setAccessibleText("What the photograph’s file says");
+    notes.setAccessibleText(TEXTS.get("deliverPanel.what-the-photograph-s-file-says"));
     notes.getItems().addAll(Carried.values());
     notes.setConverter(
         new Titled<>(
             c ->
                 switch (c) {
-                  case NOTHING -> "Leave out";
-                  case WITHOUT_PLACE -> "Carry over, without place and serial number";
-                  case ALL -> "Carry over, place included";
+                  case NOTHING -> TEXTS.get("deliverPanel.leave-out");
+                  case WITHOUT_PLACE -> TEXTS.get("deliverPanel.carry-over-without-place-and-serial");
+                  case ALL -> TEXTS.get("deliverPanel.carry-over-place-included");
                 }));
     notes.getSelectionModel().select(Carried.WITHOUT_PLACE);
     notes.setTooltip(
-        new Tooltip("EXIF, IPTC and XMP: camera, date, author, rights, and where it was taken"));
+        new Tooltip(TEXTS.get("deliverPanel.exif-iptc-and-xmp-camera-date")));
     layers.setId("deliver-layers");
     layers.setTooltip(
-        new Tooltip("The photograph, each layer and the finished picture in one TIFF file"));
+        new Tooltip(TEXTS.get("deliverPanel.the-photograph-each-layer-and-the")));
     write.setId("deliver-write");
     write.getStyleClass().add("strong");
-    write.setTooltip(new Tooltip("Renders at full quality and writes the file"));
+    write.setTooltip(new Tooltip(TEXTS.get("deliverPanel.renders-at-full-quality-and-writes")));
     write.setOnAction(e -> write(false));
     stop.setId("deliver-stop");
-    stop.setTooltip(new Tooltip("Gives up; no file is written"));
+    stop.setTooltip(new Tooltip(TEXTS.get("deliverPanel.gives-up-no-file-is-written")));
     stop.setOnAction(e -> stop());
     stop.setDisable(true);
     question
         .getChildren()
         .addAll(
-            Buttons.of("deliver-replace", "Replace it", "Writes over the file that is there", () -> write(true)),
-            Buttons.of("deliver-rename", "A new name", "Proposes a name that is free", this::rename));
+            Buttons.of("deliver-replace", TEXTS.get("deliverPanel.replace-it"), TEXTS.get("deliverPanel.writes-over-the-file-that-is"), () -> write(true)),
+            Buttons.of("deliver-rename", TEXTS.get("deliverPanel.a-new-name"), TEXTS.get("deliverPanel.proposes-a-name-that-is-free"), this::rename));
     question.setVisible(false);
     question.managedProperty().bind(question.visibleProperty());
     progress.setVisible(false);
@@ -202,36 +204,34 @@ final class DeliverPanel extends VBox {
 
   private void buildColour() {
     profile.setId("deliver-profile");
-    profile.setAccessibleText("Colour space");
+    profile.setAccessibleText(TEXTS.get("deliverPanel.colour-space"));
     profile.getItems().addAll(OutputProfile.shipped());
     profile.setConverter(new Titled<>(OutputProfile::title));
     profile.getSelectionModel().select(OutputProfile.SRGB);
     profile.setTooltip(
         new Tooltip(
-            "sRGB for screens and the web; the wide space for further work; CMYK for print, as"
-                + " .tif"));
+            TEXTS.get("deliverPanel.srgb-for-screens-and-the-web")));
     profile.valueProperty().addListener((o, was, is) -> sayColour());
     intent.setId("deliver-intent");
-    intent.setAccessibleText("Colours that cannot be printed");
+    intent.setAccessibleText(TEXTS.get("deliverPanel.colours-that-cannot-be-printed"));
     intent.getItems().addAll(Intent.values());
-    intent.setConverter(new Titled<>(Intent::title));
+    intent.setConverter(new Titled<>(Names::of));
     intent.getSelectionModel().select(Intent.COLORIMETRIC);
     intent.setTooltip(
         new Tooltip(
-            "Perceptual moves all colours a little so that steps between strong ones stay;"
-                + " colorimetric keeps what can be printed"));
+            TEXTS.get("deliverPanel.perceptual-moves-all-colours-a-little")));
     intent.valueProperty().addListener((o, was, is) -> sayColour());
     blackPoint.setId("deliver-black-point");
     blackPoint.setSelected(true);
     blackPoint.setTooltip(
-        new Tooltip("Black-point compensation: detail in the darks stays apart on paper"));
+        new Tooltip(TEXTS.get("deliverPanel.black-point-compensation-detail-in-the")));
     blackPoint.disableProperty().bind(intent.valueProperty().isNotEqualTo(Intent.COLORIMETRIC));
     blackPoint.selectedProperty().addListener((o, was, is) -> sayColour());
-    print.getChildren().addAll(caption("Colours that cannot be printed"), intent, blackPoint, press);
+    print.getChildren().addAll(caption(TEXTS.get("deliverPanel.colours-that-cannot-be-printed")), intent, blackPoint, press);
     print.managedProperty().bind(print.visibleProperty());
     proof.setId("deliver-proof");
     proof.setTooltip(
-        new Tooltip("Soft proof: the picture as it would look in this space, on the paper’s white"));
+        new Tooltip(TEXTS.get("deliverPanel.soft-proof-the-picture-as-it")));
     proof.selectedProperty().addListener((o, was, is) -> sayColour());
     sayColour();
   }
@@ -257,7 +257,7 @@ final class DeliverPanel extends VBox {
   // --- what the choices mean
 
   private void sayQuality() {
-    qualityCaption.setText("JPEG quality %d".formatted(Math.round(quality.getValue())));
+    qualityCaption.setText(TEXTS.get("deliverPanel.jpeg-quality", Math.round(quality.getValue())));
   }
 
   private void sayColour() {
@@ -265,7 +265,7 @@ final class DeliverPanel extends VBox {
     print.setVisible(!chosen.equals(OutputProfile.SRGB) && !chosen.equals(OutputProfile.WIDE));
     press.setText(
         chosen.equals(OutputProfile.COATED)
-            ? "The press is a made-up one; prefer the print shop’s own profile."
+            ? TEXTS.get("deliverPanel.the-press-is-a-made-up")
             : "");
     press.setManaged(!press.getText().isEmpty());
     state.view()
@@ -285,11 +285,9 @@ final class DeliverPanel extends VBox {
     PictureSize out = delivery().size(state.document().project(), state.document().session().size());
     int wanted = EDGES[edge.getSelectionModel().getSelectedIndex()];
     size.setText(
-        "%d × %d pixels%s"
-            .formatted(
-                out.width(),
-                out.height(),
-                wanted > out.longEdge() ? "; there are no more in the frame" : ""));
+        wanted > out.longEdge()
+            ? TEXTS.get("deliverPanel.pixels-there-are-no-more-in", out.width(), out.height())
+            : TEXTS.get("deliverPanel.pixels", out.width(), out.height()));
   }
 
   private OutputColour colour() {
@@ -309,7 +307,7 @@ final class DeliverPanel extends VBox {
 
   private void pickProfile() {
     FileChooser chooser = new FileChooser();
-    chooser.setTitle("The profile of a printer or a print shop");
+    chooser.setTitle(TEXTS.get("deliverPanel.the-profile-of-a-printer-or"));
     java.io.File picked = chooser.showOpenDialog(getScene().getWindow());
     if (picked != null) {
       useProfile(picked.toPath());
@@ -390,7 +388,7 @@ final class DeliverPanel extends VBox {
   private Path proposal(String ending) {
     return ProposedNames.free(
         ProposedNames.folder(state.document().current()),
-        state.document().project().title() + " retouched",
+        TEXTS.get("deliverPanel.retouched", state.document().project().title()),
         ending);
   }
 
@@ -407,7 +405,7 @@ final class DeliverPanel extends VBox {
     try {
       file = Path.of(path.getText().strip()).toAbsolutePath();
     } catch (InvalidPathException e) {
-      outcome.setText("This is no name for a file; use letters, digits and dots.");
+      outcome.setText(TEXTS.get("deliverPanel.this-is-no-name-for-a"));
       return;
     }
     Session session = state.document().session();
@@ -422,7 +420,7 @@ final class DeliverPanel extends VBox {
       question.setVisible(e.kind() == Problem.Kind.FILE_EXISTS);
       outcome.setText(
           e.kind() == Problem.Kind.FILE_EXISTS
-              ? PictureReader.name(file) + " is there already. What becomes of it?"
+              ? TEXTS.get("deliverPanel.is-there-already-what-becomes-of", PictureReader.name(file))
               : e.getMessage());
       return;
     }
@@ -430,8 +428,8 @@ final class DeliverPanel extends VBox {
     write.setDisable(true);
     stop.setDisable(false);
     progress.setVisible(true);
-    outcome.setText("Rendering at full size …");
-    Status.Job job = state.status().begin("Writing " + PictureReader.name(file), this::stop);
+    outcome.setText(TEXTS.get("deliverPanel.rendering-at-full-size"));
+    Status.Job job = state.status().begin(TEXTS.get("deliverPanel.writing", PictureReader.name(file)), this::stop);
     writing.newest(
         cancellation -> {
           session.deliver(project, target, delivery, cancellation);
@@ -450,8 +448,7 @@ final class DeliverPanel extends VBox {
   }
 
   private static String written(Path file, PictureSize size) throws IOException {
-    return "Written: %s, %d × %d pixels, %s"
-        .formatted(file, size.width(), size.height(), bytes(Files.size(file)));
+    return TEXTS.get("deliverPanel.written-pixels", file, size.width(), size.height(), bytes(Files.size(file)));
   }
 
   private static String bytes(long count) {
@@ -462,7 +459,7 @@ final class DeliverPanel extends VBox {
 
   private void stop() {
     writing.cancel();
-    finished("Stopped; nothing was written.");
+    finished(TEXTS.get("deliverPanel.stopped-nothing-was-written"));
   }
 
   private void finished(String words) {
@@ -479,15 +476,15 @@ final class DeliverPanel extends VBox {
             .filter(g -> g.verdict() == Verdict.ABOVE || g.verdict() == Verdict.BELOW)
             .toList();
     long inside = gauges.stream().filter(g -> g.verdict() == Verdict.INSIDE).count();
-    checks.getChildren().add(words(inside + " gauges lie inside their bands."));
+    checks.getChildren().add(words(TEXTS.get("deliverPanel.gauges-lie-inside-their-bands", inside)));
     for (Gauge g : outside) {
-      String way = g.verdict() == Verdict.ABOVE ? "above" : "below";
       checks
           .getChildren()
           .add(
               words(
-                  "%s is %s its band: %.2f %s, on %s."
-                      .formatted(g.title(), way, g.after(), g.unit(), g.region())));
+                  g.verdict() == Verdict.ABOVE
+                      ? TEXTS.get("deliverPanel.is-above-its-band-on", Names.of(g), g.after(), Names.unit(g), Names.where(g))
+                      : TEXTS.get("deliverPanel.is-below-its-band-on", Names.of(g), g.after(), Names.unit(g), Names.where(g))));
     }
   }
 

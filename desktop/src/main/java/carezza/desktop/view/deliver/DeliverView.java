@@ -7,11 +7,15 @@ import javafx.scene.layout.BorderPane;
 import carezza.desktop.action.Scope;
 import carezza.desktop.state.AppState;
 import carezza.desktop.state.Settings;
+import carezza.desktop.text.Texts;
 import carezza.desktop.view.AppView;
 import carezza.desktop.view.picture.PictureArea;
 
 /** Where the finished picture is written: it on the left, what becomes of it on the right. */
 public final class DeliverView implements AppView {
+
+  private static final Texts TEXTS = Texts.of("deliver");
+
 
   private final AppState state;
   private final BorderPane pane = new BorderPane();
@@ -35,12 +39,12 @@ public final class DeliverView implements AppView {
 
   @Override
   public String title() {
-    return "Deliver";
+    return TEXTS.get("deliverView.deliver");
   }
 
   @Override
   public String hint() {
-    return "Write the finished picture";
+    return TEXTS.get("deliverView.write-the-finished-picture");
   }
 
   @Override

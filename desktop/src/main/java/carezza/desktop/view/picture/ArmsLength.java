@@ -9,6 +9,7 @@ import javafx.scene.shape.Rectangle;
 
 import carezza.desktop.picture.ViewPort;
 import carezza.desktop.state.AppState;
+import carezza.desktop.text.Texts;
 import carezza.image.PictureSize;
 import carezza.model.Point;
 
@@ -17,6 +18,9 @@ import carezza.model.Point;
  * nobody works on what no viewer will see. A frame shows where the view is; a click takes it elsewhere.
  */
 final class ArmsLength extends Region implements AutoCloseable {
+
+  private static final Texts TEXTS = Texts.of("picture");
+
 
   private static final double LONG_EDGE = 150;
 
@@ -37,9 +41,9 @@ final class ArmsLength extends Region implements AutoCloseable {
     setId("arms-length");
     setManaged(false);
     setVisible(false);
-    setAccessibleText("The whole picture, small");
+    setAccessibleText(TEXTS.get("armsLength.the-whole-picture-small"));
     Tooltip.install(
-        this, new Tooltip("As it is seen at arm's length; click to go to a place"));
+        this, new Tooltip(TEXTS.get("armsLength.as-it-is-seen-at-arms")));
     for (Rectangle r : new Rectangle[] {shade, frame}) {
       r.setFill(null);
       r.setMouseTransparent(true);

@@ -11,10 +11,15 @@ import javafx.scene.layout.VBox;
 import carezza.desktop.control.Spring;
 import carezza.desktop.state.AppState;
 import carezza.desktop.state.Subscriptions;
+import carezza.desktop.text.Names;
+import carezza.desktop.text.Texts;
 import carezza.measure.CheckView;
 
 /** Views kept beside the picture: the whole of it, small, each seen in its own way. */
 public final class BesidePictures extends VBox implements AutoCloseable {
+
+  private static final Texts TEXTS = Texts.of("picture");
+
 
   /** As many as fit beside the picture of a small window. */
   private static final int MOST = 3;
@@ -55,10 +60,10 @@ public final class BesidePictures extends VBox implements AutoCloseable {
         (view, picture) -> {
           Button away = new Button("×");
           away.getStyleClass().add("part-out");
-          away.setAccessibleText("Put away");
-          away.setTooltip(new Tooltip("Puts this view away"));
+          away.setAccessibleText(TEXTS.get("besidePictures.put-away"));
+          away.setTooltip(new Tooltip(TEXTS.get("besidePictures.puts-this-view-away")));
           away.setOnAction(e -> turn(view));
-          Label title = new Label(view.title());
+          Label title = new Label(Names.of(view));
           title.getStyleClass().add("row-name");
           VBox one = new VBox(3, new HBox(6, title, new Spring(), away), picture);
           one.setId("beside-" + view.name().toLowerCase(java.util.Locale.ROOT));

@@ -28,6 +28,8 @@ import carezza.desktop.state.Comparison;
 import carezza.desktop.state.Settings;
 import carezza.desktop.state.Subscriptions;
 import carezza.desktop.state.Surround;
+import carezza.desktop.text.Names;
+import carezza.desktop.text.Texts;
 import carezza.measure.CheckView;
 
 /**
@@ -35,6 +37,9 @@ import carezza.measure.CheckView;
  * palette. A second click, or the key again, shows the picture as it is.
  */
 final class CheckStrip extends VBox {
+
+  private static final Texts TEXTS = Texts.of("picture");
+
 
   private static final double LONG_EDGE = 24;
   private static final int MOST_FAVOURITES = 5;
@@ -68,11 +73,11 @@ final class CheckStrip extends VBox {
     getStyleClass().add("checks");
     palette = new WayPalette(state, beside, this::turnFavourite);
     favourites.setAlignment(Pos.CENTER_LEFT);
-    Button all = new Button("All ways …");
+    Button all = new Button(TEXTS.get("checkStrip.all-ways"));
     all.setId("all-ways");
     all.getStyleClass().add("check");
     all.setTooltip(
-        new Tooltip("All ways of seeing the picture, with it in each; favourites stay in sight"));
+        new Tooltip(TEXTS.get("checkStrip.all-ways-of-seeing-the-picture")));
     all.setOnAction(e -> palette.show(all, chosen));
     HBox row = new HBox(6, favourites, all, new Spring(), compareMenu(), zoom(picture));
     row.setAlignment(Pos.CENTER_LEFT);
@@ -90,7 +95,7 @@ final class CheckStrip extends VBox {
           hint.setText(
               now == null
                   ? ""
-                  : chosen.contains(now) ? now.hint() : now.title() + ": " + now.hint());
+                  : chosen.contains(now) ? Names.hint(now) : Names.of(now) + ": " + Names.hint(now));
           words.setManaged(now != null);
           words.setVisible(now != null);
         };
@@ -137,10 +142,10 @@ final class CheckStrip extends VBox {
     favourites.getChildren().clear();
     for (CheckView way : chosen) {
       SmallPicture small = new SmallPicture(state);
-      ToggleButton button = new ToggleButton(way.title(), small);
+      ToggleButton button = new ToggleButton(Names.of(way), small);
       button.setId("check-" + way.name().toLowerCase(Locale.ROOT));
       button.getStyleClass().add("way");
-      button.setTooltip(new Tooltip(way.hint() + " (" + key(way) + ")"));
+      button.setTooltip(new Tooltip(Names.hint(way) + " (" + key(way) + ")"));
       button.setSelected(state.view().checkProperty().get() == way);
       button.setOnAction(
           e -> {
@@ -167,22 +172,22 @@ final class CheckStrip extends VBox {
   // --- compare and zoom
 
   private MenuButton compareMenu() {
-    MenuButton menu = new MenuButton("Compare");
+    MenuButton menu = new MenuButton(TEXTS.get("checkStrip.compare"));
     menu.setId("compare-menu");
     menu.getStyleClass().add("check");
-    menu.setTooltip(new Tooltip("With the settled picture; mirrored; on white or black"));
+    menu.setTooltip(new Tooltip(TEXTS.get("checkStrip.with-the-settled-picture-mirrored-on")));
     ToggleGroup comparisons = new ToggleGroup();
     for (Comparison how : Comparison.values()) {
       menu.getItems()
           .add(
               radio(
                   "compare-" + how.name().toLowerCase(Locale.ROOT),
-                  how == Comparison.NONE ? "Not" : how.title(),
+                  how == Comparison.NONE ? TEXTS.get("checkStrip.not") : how.title(),
                   comparisons,
                   state.view().comparisonProperty(),
                   how));
     }
-    CheckMenuItem mirrored = new CheckMenuItem("Mirrored");
+    CheckMenuItem mirrored = new CheckMenuItem(TEXTS.get("checkStrip.mirrored"));
     mirrored.setId("mirror");
     mirrored.selectedProperty().bindBidirectional(state.view().mirroredProperty());
     menu.getItems().addAll(new SeparatorMenuItem(), mirrored, new SeparatorMenuItem());
@@ -190,9 +195,9 @@ final class CheckStrip extends VBox {
     for (Surround on : Surround.values()) {
       String name =
           switch (on) {
-            case INTERFACE -> "On grey";
-            case WHITE -> "On white: its darks look darker";
-            case BLACK -> "On black: its lights look lighter";
+            case INTERFACE -> TEXTS.get("checkStrip.on-grey");
+            case WHITE -> TEXTS.get("checkStrip.on-white-its-darks-look-darker");
+            case BLACK -> TEXTS.get("checkStrip.on-black-its-lights-look-lighter");
           };
       menu.getItems()
           .add(
@@ -218,16 +223,18 @@ final class CheckStrip extends VBox {
   }
 
   private Button zoom(PictureView picture) {
-    Button zoom = new Button("Fit");
+    Button zoom = new Button(TEXTS.get("checkStrip.fit-2"));
     zoom.setId("zoom");
     zoom.getStyleClass().add("check");
     zoom.setMinWidth(USE_PREF_SIZE);
-    zoom.setTooltip(new Tooltip("The whole picture, or 100 % (Z); the wheel zooms"));
+    zoom.setTooltip(new Tooltip(TEXTS.get("checkStrip.the-whole-picture-or-100-z")));
     zoom.setOnAction(e -> picture.toggleZoom());
     subscriptions.on(
         () ->
             zoom.setText(
-                "%s%.0f %%".formatted(picture.isFitted() ? "Fit · " : "", 100 * picture.zoom())),
+                picture.isFitted()
+                    ? TEXTS.get("checkStrip.fit", 100 * picture.zoom())
+                    : "%.0f %%".formatted(100 * picture.zoom())),
         picture.portProperty());
     return zoom;
   }

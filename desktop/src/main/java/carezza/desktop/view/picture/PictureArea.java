@@ -17,10 +17,14 @@ import carezza.desktop.state.Comparison;
 import carezza.desktop.state.Settings;
 import carezza.desktop.state.Status;
 import carezza.desktop.state.Subscriptions;
+import carezza.desktop.text.Texts;
 import carezza.measure.CheckView;
 
 /** The picture with the ways of seeing it above, and below what is shown, said and under way. */
 public final class PictureArea extends VBox implements AutoCloseable {
+
+  private static final Texts TEXTS = Texts.of("picture");
+
 
   private final AppState state;
   private final Subscriptions subscriptions = new Subscriptions();
@@ -33,7 +37,7 @@ public final class PictureArea extends VBox implements AutoCloseable {
   private final Label drift = new Label();
   private final Label message = new Label();
   private final ProgressBar progress = new ProgressBar();
-  private final Button stop = new Button("Stop");
+  private final Button stop = new Button(TEXTS.get("pictureArea.stop"));
 
   public PictureArea(AppState state, Settings settings) {
     this.state = state;
@@ -79,8 +83,7 @@ public final class PictureArea extends VBox implements AutoCloseable {
     drift.setMinWidth(Region.USE_PREF_SIZE);
     drift.setTooltip(
         new Tooltip(
-            "Median of the face's skin, finished less settled: lightness within 2.5 L* and hue"
-                + " within 4° are the person's own"));
+            TEXTS.get("pictureArea.median-of-the-faces-skin-finished")));
     subscriptions.on(
         this::sayShown,
         state.view().playheadProperty(),
@@ -106,7 +109,7 @@ public final class PictureArea extends VBox implements AutoCloseable {
     progress.setMaxHeight(8);
     stop.setId("stop");
     stop.getStyleClass().add("check");
-    stop.setTooltip(new Tooltip("Gives it up; nothing is changed (Escape)"));
+    stop.setTooltip(new Tooltip(TEXTS.get("pictureArea.gives-it-up-nothing-is-changed")));
     stop.setOnAction(e -> state.status().stop(state.status().jobProperty().get()));
     HBox work = new HBox(8, words, progress, stop);
     work.setAlignment(Pos.CENTER_LEFT);
@@ -138,8 +141,8 @@ public final class PictureArea extends VBox implements AutoCloseable {
     int all = state.document().stack().size();
     shown.setText(
         layers == 0
-            ? "as shot"
-            : layers == all ? "finished picture" : "after layer " + layers + " of " + all);
+            ? TEXTS.get("pictureArea.as-shot")
+            : layers == all ? TEXTS.get("pictureArea.finished-picture") : TEXTS.get("pictureArea.after-layer-of", layers, all));
   }
 
   @Override

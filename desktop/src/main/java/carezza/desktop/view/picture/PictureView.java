@@ -23,6 +23,7 @@ import carezza.desktop.state.Comparison;
 import carezza.desktop.state.Subscriptions;
 import carezza.desktop.state.ToolKind;
 import carezza.desktop.state.ViewState;
+import carezza.desktop.text.Texts;
 import carezza.desktop.tool.Overlay;
 import carezza.desktop.tool.Tool;
 import carezza.desktop.tool.Tools;
@@ -36,6 +37,9 @@ import carezza.model.Project;
  * the hand, the middle button or Space held moves the view.
  */
 public final class PictureView extends Region {
+
+  private static final Texts TEXTS = Texts.of("picture");
+
 
   private static final double WHEEL_STEP = 1.15;
   private static final double BRUSH_STEP = 1.08;
@@ -79,7 +83,7 @@ public final class PictureView extends Region {
   private boolean exact;
   private boolean brushHeld;
   private final PauseTransition brushSaid = new PauseTransition(BRUSH_SAID);
-  private final Label waiting = new Label("Making the picture …");
+  private final Label waiting = new Label(TEXTS.get("pictureView.making-the-picture"));
   private final ReadOnlyObjectWrapper<Project> shown = new ReadOnlyObjectWrapper<>();
 
   public PictureView(AppState state) {
@@ -116,7 +120,7 @@ public final class PictureView extends Region {
     overlay.setMouseTransparent(true);
     compare();
     setFocusTraversable(true);
-    setAccessibleText("The picture");
+    setAccessibleText(TEXTS.get("pictureView.the-picture"));
     listen();
     handle();
   }

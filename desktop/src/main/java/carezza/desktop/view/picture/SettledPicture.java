@@ -8,16 +8,20 @@ import carezza.desktop.picture.MaskView;
 import carezza.desktop.picture.ViewPort;
 import carezza.desktop.state.AppState;
 import carezza.desktop.state.Subscriptions;
+import carezza.desktop.text.Texts;
 import carezza.model.Stage;
 
 /** The picture as stage Settle leaves it, at the same place as the view that it follows. */
 public final class SettledPicture extends Region implements AutoCloseable {
 
+  private static final Texts TEXTS = Texts.of("picture");
+
+
   private final AppState state;
   private final Subscriptions subscriptions = new Subscriptions();
   private final ViewRenderer renderer;
   private final Screen screen = new Screen();
-  private final Label words = new Label("as settled");
+  private final Label words = new Label(TEXTS.get("settledPicture.as-settled"));
   private ViewPort port;
 
   /** Over the picture, or beside it. */

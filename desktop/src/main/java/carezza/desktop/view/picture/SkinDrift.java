@@ -3,6 +3,7 @@ package carezza.desktop.view.picture;
 import java.util.List;
 import java.util.Optional;
 
+import carezza.desktop.text.Texts;
 import carezza.measure.Gauge;
 
 /**
@@ -13,6 +14,9 @@ import carezza.measure.Gauge;
  * @param inside whether both stay in their bands
  */
 public record SkinDrift(double lightness, double hue, boolean inside) {
+
+  private static final Texts TEXTS = Texts.of("picture");
+
 
   /** Nothing where no skin was measured. */
   public static Optional<SkinDrift> of(List<Gauge> gauges) {
@@ -33,7 +37,8 @@ public record SkinDrift(double lightness, double hue, boolean inside) {
   }
 
   public String words() {
-    return "skin L* %+.1f, hue %+.1f°%s"
-        .formatted(lightness, hue, inside ? "" : "  ▲ no longer the person's own");
+    return inside
+        ? TEXTS.get("skinDrift.skin-l-hue", lightness, hue)
+        : TEXTS.get("skinDrift.skin-l-hue-no-longer-the", lightness, hue);
   }
 }

@@ -19,10 +19,15 @@ import javafx.stage.Popup;
 import carezza.desktop.control.Spring;
 import carezza.desktop.state.AppState;
 import carezza.desktop.style.Icon;
+import carezza.desktop.text.Names;
+import carezza.desktop.text.Texts;
 import carezza.measure.CheckView;
 
 /** All ways of seeing the picture, with the picture itself, small, seen in each. */
 final class WayPalette {
+
+  private static final Texts TEXTS = Texts.of("picture");
+
 
   private static final double LONG_EDGE = 104;
   private static final int COLUMNS = 5;
@@ -74,8 +79,8 @@ final class WayPalette {
     see.setId("way-" + way.name().toLowerCase(Locale.ROOT));
     see.getStyleClass().add("way-tile");
     see.setMinSize(LONG_EDGE, LONG_EDGE + 8);
-    see.setAccessibleText(way.title());
-    see.setTooltip(new Tooltip(way.hint()));
+    see.setAccessibleText(Names.of(way));
+    see.setTooltip(new Tooltip(Names.hint(way)));
     see.setOnAction(
         e -> {
           state.view().checkProperty().set(way);
@@ -85,18 +90,18 @@ final class WayPalette {
     star.setId("favourite-" + way.name().toLowerCase(Locale.ROOT));
     star.getStyleClass().add("check");
     star.setSelected(kept);
-    star.setAccessibleText(way.title() + " stays in sight");
-    star.setTooltip(new Tooltip("Stays in sight above the picture"));
+    star.setAccessibleText(TEXTS.get("wayPalette.stays-in-sight", Names.of(way)));
+    star.setTooltip(new Tooltip(TEXTS.get("wayPalette.stays-in-sight-above-the-picture")));
     star.setOnAction(e -> favourite.accept(way));
     Button keep = new Button("", Icon.BESIDE.node());
     keep.setId("keep-beside-" + way.name().toLowerCase(Locale.ROOT));
     keep.getStyleClass().add("check");
-    keep.setAccessibleText(way.title() + " beside the picture");
-    keep.setTooltip(new Tooltip("Kept beside the picture, small; again, put away"));
+    keep.setAccessibleText(TEXTS.get("wayPalette.beside-the-picture", Names.of(way)));
+    keep.setTooltip(new Tooltip(TEXTS.get("wayPalette.kept-beside-the-picture-small-again")));
     keep.setOnAction(e -> beside.turn(way));
     Label key = new Label(CheckStrip.key(way).replace("+", " + "));
     key.getStyleClass().add("row-value");
-    HBox foot = new HBox(3, new Label(way.title()), new Spring(), key);
+    HBox foot = new HBox(3, new Label(Names.of(way)), new Spring(), key);
     HBox marks = new HBox(3, star, keep);
     foot.setAlignment(Pos.CENTER_LEFT);
     VBox tile = new VBox(3, see, foot, marks);

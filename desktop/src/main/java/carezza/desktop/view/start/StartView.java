@@ -16,10 +16,14 @@ import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 
 import carezza.desktop.action.Scope;
+import carezza.desktop.text.Texts;
 import carezza.desktop.view.AppView;
 
 /** What stands in the window before a picture is open: the demo, recent projects, a file of one's own. */
 public final class StartView implements AppView {
+
+  private static final Texts TEXTS = Texts.of("start");
+
 
   private static final double PICTURE_HEIGHT = 230;
 
@@ -60,7 +64,7 @@ public final class StartView implements AppView {
     box.setPadding(new Insets(30));
     Label name = new Label("Carezza");
     name.getStyleClass().add("wordmark");
-    Label line = new Label("Every touch is a recipe, never a pixel.");
+    Label line = new Label(TEXTS.get("startView.every-touch-is-a-recipe-never"));
     line.getStyleClass().add("motto");
     VBox top = new VBox(2, name, line);
     top.setAlignment(Pos.CENTER);
@@ -71,17 +75,17 @@ public final class StartView implements AppView {
                 "demo-understudy",
                 "understudy",
                 "The Understudy",
-                "A finished retouch through all eight stages",
+                TEXTS.get("startView.a-finished-retouch-through-all-eight"),
                 opening::openUnderstudy),
             demo(
                 "demo-apothecary",
                 "apothecary",
                 "The Apothecary",
-                "As shot: begin here",
+                TEXTS.get("startView.as-shot-begin-here"),
                 opening::openApothecary));
     demos.setAlignment(Pos.CENTER);
     files.setAlignment(Pos.CENTER);
-    Label place = new Label("Lumen Court, Sant’Orsola · Autumn cards · all people are made up");
+    Label place = new Label(TEXTS.get("startView.lumen-court-sant-orsola-autumn-cards"));
     place.getStyleClass().add("hint");
     box.getChildren().addAll(top, demos, files, place);
   }
@@ -93,12 +97,12 @@ public final class StartView implements AppView {
 
   @Override
   public String title() {
-    return "Start";
+    return TEXTS.get("startView.start");
   }
 
   @Override
   public String hint() {
-    return "Demos, recent projects, a file of one's own";
+    return TEXTS.get("startView.demos-recent-projects-a-file-of");
   }
 
   @Override
@@ -118,15 +122,15 @@ public final class StartView implements AppView {
 
   @Override
   public void activate() {
-    Button open = new Button("Open a photograph or a project …");
+    Button open = new Button(TEXTS.get("startView.open-a-photograph-or-a-project"));
     open.setId("open-file");
     open.getStyleClass().add("strong");
-    open.setTooltip(new Tooltip("JPEG, PNG, TIFF, WebP, DNG or .carezza (Ctrl + O)"));
+    open.setTooltip(new Tooltip(TEXTS.get("startView.jpeg-png-tiff-webp-dng-or")));
     open.setOnAction(e -> opening.askOpen());
     files.getChildren().setAll(open, recovery(opening));
     List<Path> known = recent.get();
     if (!known.isEmpty()) {
-      Label heading = new Label("Recent");
+      Label heading = new Label(TEXTS.get("startView.recent"));
       heading.getStyleClass().add("heading");
       files.getChildren().add(heading);
       known.stream().limit(MOST_RECENT).forEach(p -> files.getChildren().add(recent(p, opening)));
@@ -167,7 +171,7 @@ public final class StartView implements AppView {
     button.setMinHeight(CARD_HEIGHT);
     button.setMaxHeight(CARD_HEIGHT);
     button.setGraphic(new VBox(8, view, name, line));
-    button.setTooltip(new Tooltip("Opens this demo"));
+    button.setTooltip(new Tooltip(TEXTS.get("startView.opens-this-demo")));
     button.setAccessibleText(title);
     button.setOnAction(e -> open.run());
     return button;
@@ -181,9 +185,9 @@ public final class StartView implements AppView {
   }
 
   private static Button recovery(Opening actions) {
-    Button button = new Button("Work that was not saved …");
+    Button button = new Button(TEXTS.get("startView.work-that-was-not-saved"));
     button.setId("recover");
-    button.setTooltip(new Tooltip("What was kept when Carezza ended without saving, if there is any"));
+    button.setTooltip(new Tooltip(TEXTS.get("startView.what-was-kept-when-carezza-ended")));
     button.setOnAction(e -> actions.offerRecovery());
     return button;
   }

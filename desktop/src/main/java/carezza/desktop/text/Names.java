@@ -1,0 +1,106 @@
+package carezza.desktop.text;
+
+import java.util.Locale;
+
+import carezza.colour.BlendMode;
+import carezza.kernel.LayerType;
+import carezza.measure.CheckView;
+import carezza.measure.Distraction;
+import carezza.measure.Gauge;
+import carezza.model.HealLayer.RepairMethod;
+import carezza.model.HueBandsLayer.Family;
+import carezza.model.Layer;
+import carezza.model.MaskParts.Join;
+import carezza.model.SemanticRegion;
+import carezza.model.Stage;
+import carezza.press.Intent;
+
+/** What the window calls things that the core knows by a constant. */
+public final class Names {
+
+  private static final Texts LAYERS = Texts.of("layers");
+  private static final Texts NAMES = Texts.of("names");
+
+  private Names() {}
+
+  public static String of(LayerType type) {
+    return LAYERS.get(type.key());
+  }
+
+  /** A new layer of a kind, called as the kind is. */
+  public static Layer fresh(LayerType type) {
+    Layer layer = type.fresh();
+    return layer.with(layer.attributes().named(of(type)));
+  }
+
+  public static String of(Stage stage) {
+    return NAMES.get("stage." + stage);
+  }
+
+  /** In a sentence. */
+  public static String of(SemanticRegion region) {
+    return NAMES.get("region." + region);
+  }
+
+  /** On a button. */
+  public static String title(SemanticRegion region) {
+    return NAMES.get("region." + region + ".title");
+  }
+
+  /** On a button among those of other skins. */
+  public static String shortly(SemanticRegion region) {
+    String key = "region." + region + ".short";
+    return NAMES.has(key) ? NAMES.get(key) : title(region);
+  }
+
+  public static String of(CheckView way) {
+    return NAMES.get("way." + way);
+  }
+
+  /** What to look for, in a line. */
+  public static String hint(CheckView way) {
+    return NAMES.get("way." + way + ".hint");
+  }
+
+  public static String of(BlendMode mode) {
+    return NAMES.get("blend." + mode);
+  }
+
+  public static String of(Intent intent) {
+    return NAMES.get("intent." + intent);
+  }
+
+  public static String of(Family family) {
+    return NAMES.get("family." + family);
+  }
+
+  public static String of(RepairMethod method) {
+    return NAMES.get("repair." + method);
+  }
+
+  public static String of(Distraction.Kind kind) {
+    return NAMES.get("distraction." + kind);
+  }
+
+  public static String of(Join join) {
+    return NAMES.get("join." + join);
+  }
+
+  public static String of(Gauge gauge) {
+    return NAMES.get("gauge." + gauge.id());
+  }
+
+  /** Where it was measured, in a sentence. */
+  public static String where(Gauge gauge) {
+    String part = "where." + gauge.where();
+    return NAMES.has(part)
+        ? NAMES.get(part)
+        : of(SemanticRegion.valueOf(gauge.where().toUpperCase(Locale.ROOT)));
+  }
+
+  /** Its unit; a sign, or a word. */
+  public static String unit(Gauge gauge) {
+    String word = "unit." + gauge.unit().replace(' ', '-').replace("*", "");
+    return NAMES.has(word) ? NAMES.get(word) : gauge.unit();
+  }
+}
