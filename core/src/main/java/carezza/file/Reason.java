@@ -7,6 +7,7 @@ import java.nio.file.FileSystemException;
 import java.nio.file.NoSuchFileException;
 import java.nio.file.NotDirectoryException;
 import java.nio.file.ReadOnlyFileSystemException;
+import java.util.ResourceBundle;
 
 /** Why a file could not be read or written, in words for its owner. */
 public final class Reason {
@@ -15,15 +16,19 @@ public final class Reason {
 
   public static String of(IOException e) {
     return switch (e) {
-      case NoSuchFileException _ -> "the folder does not exist";
-      case AccessDeniedException _ -> "that is not allowed there";
-      case FileAlreadyExistsException _ -> "something of that name is there already";
-      case NotDirectoryException _ -> "part of its path is no folder";
+      case NoSuchFileException _ -> said("NO_FOLDER");
+      case AccessDeniedException _ -> said("NOT_ALLOWED");
+      case FileAlreadyExistsException _ -> said("THERE_ALREADY");
+      case NotDirectoryException _ -> said("NO_FOLDER_IN_PATH");
       case FileSystemException f when f.getReason() != null -> f.getReason();
       default ->
           e.getCause() instanceof ReadOnlyFileSystemException
-              ? "the disk is read-only"
-              : e.getMessage() == null ? "the disk did not do it" : e.getMessage();
+              ? said("READ_ONLY")
+              : e.getMessage() == null ? said("DISK") : e.getMessage();
     };
+  }
+
+  private static String said(String name) {
+    return ResourceBundle.getBundle("carezza.problems").getString("reason." + name);
   }
 }

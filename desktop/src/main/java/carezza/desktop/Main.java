@@ -3,8 +3,10 @@ package carezza.desktop;
 import java.util.logging.Level;
 import java.util.logging.Logger;
 
+import carezza.desktop.app.Home;
 import carezza.desktop.command.Carezza;
 import carezza.desktop.task.FaultLog;
+import carezza.desktop.text.Language;
 import carezza.file.ApplicationFolder;
 
 /** Starts Carezza from its command line. */
@@ -18,6 +20,7 @@ public final class Main {
   public static void main(String[] arguments) {
     FaultLog.into(ApplicationFolder.path().resolve("log"));
     TOOLKIT.setLevel(Level.SEVERE);
+    Language.speak(new Home().settings().get(Language.SETTING, ""));
     System.exit(Carezza.run(arguments));
   }
 }

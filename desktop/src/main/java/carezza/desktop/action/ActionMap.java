@@ -15,8 +15,6 @@ import carezza.desktop.text.Texts;
 /** All actions by id, and the keys that run them. */
 public final class ActionMap {
 
-  private static final Texts TEXTS = Texts.of("app");
-
 
   private final Texts texts = Texts.of("actions");
   private final Map<String, Action> all = new LinkedHashMap<>();
@@ -139,7 +137,7 @@ public final class ActionMap {
       for (int j = i + 1; j < actions.size(); j++) {
         KeyCombination key = actions.get(i).keyProperty().get();
         if (key != null && key.equals(actions.get(j).keyProperty().get())) {
-          found.add(actions.get(i).id() + TEXTS.get("actionMap.and") + actions.get(j).id() + TEXTS.get("actionMap.on") + key);
+          found.add(actions.get(i).id() + " and " + actions.get(j).id() + " on " + key);
         }
       }
     }

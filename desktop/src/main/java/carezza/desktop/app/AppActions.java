@@ -276,6 +276,7 @@ final class AppActions {
   private void help() {
     actions.add("find-command", Menu.HELP, APPLICATION, "Shortcut+K", shell::showCommands);
     actions.add("keys", Menu.HELP, APPLICATION, "F1", shell::showCommands);
+    actions.add("language", Menu.HELP, APPLICATION, null, shell::turnLanguage);
   }
 
   private PictureView shown() {

@@ -19,6 +19,7 @@ import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 
 import carezza.desktop.control.Buttons;
+import carezza.desktop.text.Language;
 import carezza.desktop.text.Texts;
 import carezza.session.Journals.LeftBehind;
 
@@ -34,6 +35,7 @@ final class RecoverySheet extends VBox {
 
   private static final DateTimeFormatter WHEN =
       DateTimeFormatter.ofLocalizedDateTime(FormatStyle.MEDIUM, FormatStyle.SHORT)
+          .withLocale(Language.now().locale())
           .withZone(ZoneId.systemDefault());
 
   private final VBox rows = new VBox(8);

@@ -36,6 +36,7 @@ import carezza.desktop.state.ToolKind;
 import carezza.desktop.style.Icon;
 import carezza.desktop.style.Tone;
 import carezza.desktop.task.TaskRunner;
+import carezza.desktop.text.Language;
 import carezza.desktop.text.Texts;
 import carezza.desktop.view.AppView;
 import carezza.desktop.view.bench.BenchView;
@@ -299,6 +300,13 @@ public final class Shell extends StackPane implements AutoCloseable {
 
   void showScreen() {
     sheets.show(new ScreenSheet(settings.get(DISPLAY, ""), this::useDisplay, sheets::close));
+  }
+
+  /** Another language from the next start on: what is on the screen is not said anew. */
+  void turnLanguage() {
+    Language chosen = Language.now().next();
+    settings.set(Language.SETTING, chosen.tag());
+    state.status().say(TEXTS.get("shell.language"));
   }
 
   /** Shows the picture through a display's profile, or none; what is wrong with it, or nothing. */

@@ -19,6 +19,7 @@ import carezza.desktop.control.NumberRow;
 import carezza.desktop.state.AppState;
 import carezza.desktop.state.Brush;
 import carezza.desktop.state.ToolKind;
+import carezza.desktop.text.Names;
 import carezza.desktop.text.Texts;
 import carezza.kernel.LayerType;
 import carezza.model.Layer;
@@ -151,7 +152,7 @@ public final class PanelRows {
             LAYERS.get(key + ".hint"),
             factor * declared.low(),
             factor * declared.high(),
-            v -> declared.written(v / factor));
+            v -> Names.written(declared, v / factor));
     number(
         row,
         id,

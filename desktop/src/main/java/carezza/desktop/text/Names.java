@@ -11,8 +11,10 @@ import carezza.model.HealLayer.RepairMethod;
 import carezza.model.HueBandsLayer.Family;
 import carezza.model.Layer;
 import carezza.model.MaskParts.Join;
+import carezza.model.Parameters;
 import carezza.model.SemanticRegion;
 import carezza.model.Stage;
+import carezza.model.Unit;
 import carezza.press.Intent;
 
 /** What the window calls things that the core knows by a constant. */
@@ -96,6 +98,12 @@ public final class Names {
     return NAMES.has(part)
         ? NAMES.get(part)
         : of(SemanticRegion.valueOf(gauge.where().toUpperCase(Locale.ROOT)));
+  }
+
+  /** A number of a layer with its unit. */
+  public static String written(Parameters.Declared number, double value) {
+    String said = number.written(value);
+    return number.unit() == Unit.STOPS ? said.replace("stops", NAMES.get("unit.stops")) : said;
   }
 
   /** Its unit; a sign, or a word. */

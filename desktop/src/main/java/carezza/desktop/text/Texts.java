@@ -5,13 +5,14 @@ import java.util.Map;
 import java.util.ResourceBundle;
 import java.util.concurrent.ConcurrentHashMap;
 
-/**
- * What the window says, by name, from one bundle a part of it. Words follow the language of the system where there is a
- * bundle for it; numbers are written with a point everywhere, as in files and on gauges.
- */
+/** What the window says, by name, from one bundle a part of it; see {@link Language}. */
 public final class Texts {
 
   private static final Map<String, Texts> KNOWN = new ConcurrentHashMap<>();
+
+  /** Words of the language, or English; never those of a third. */
+  private static final ResourceBundle.Control NO_OTHER =
+      ResourceBundle.Control.getNoFallbackControl(ResourceBundle.Control.FORMAT_PROPERTIES);
 
   private final ResourceBundle bundle;
 
@@ -27,7 +28,8 @@ public final class Texts {
         part,
         name ->
             new Texts(
-                ResourceBundle.getBundle("carezza.desktop.text." + name, Locale.getDefault())));
+                ResourceBundle.getBundle(
+                    "carezza.desktop.text." + name, Language.now().locale(), NO_OTHER)));
   }
 
   /**

@@ -1,0 +1,159 @@
+package carezza.desktop.app;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.lang.management.ManagementFactory;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.TreeSet;
+import java.util.concurrent.CountDownLatch;
+import java.util.concurrent.FutureTask;
+import java.util.concurrent.TimeUnit;
+import javafx.application.Platform;
+import javafx.scene.Node;
+import javafx.scene.Parent;
+import javafx.scene.Scene;
+import javafx.scene.control.Labeled;
+import javafx.scene.text.Text;
+import javafx.stage.Stage;
+
+import org.testng.annotations.DataProvider;
+import org.testng.annotations.Test;
+
+import carezza.desktop.demo.Demo;
+import carezza.desktop.text.Language;
+import carezza.kernel.LayerType;
+
+/** Words fit at 1280x800: no button and no heading ends in dots, in any language. */
+public class LanguageWidthsTest {
+
+  private static final int PATIENCE_SECONDS = 240;
+
+  @DataProvider
+  public Object[][] languages() {
+    return new Object[][] {{Language.ENGLISH}, {Language.GERMAN}};
+  }
+
+  @Test(dataProvider = "languages")
+  public void nothingIsCutShort(Language language) throws Exception {
+    List<String> command = new ArrayList<>();
+    command.add(Path.of(System.getProperty("java.home"), "bin", "java").toString());
+    ManagementFactory.getRuntimeMXBean().getInputArguments().stream()
+        .filter(a -> !a.startsWith("-Duser.language") && !a.startsWith("-javaagent"))
+        .forEach(command::add);
+    Path home = Files.createTempDirectory("carezza-language");
+    command.add("-Dcarezza.home=" + home);
+    command.add("-cp");
+    command.add(
+        System.getProperty("surefire.test.class.path", System.getProperty("java.class.path")));
+    command.add(Window.class.getName());
+    command.add(language.tag());
+    Process window = new ProcessBuilder(command).redirectErrorStream(true).start();
+    String said = new String(window.getInputStream().readAllBytes());
+    assertThat(window.waitFor(PATIENCE_SECONDS, TimeUnit.SECONDS)).isTrue();
+    assertThat(said.lines().filter(l -> l.startsWith("cut: "))).isEmpty();
+    assertThat(said).endsWith("done " + language.tag() + System.lineSeparator());
+  }
+
+  /** Shows every view and every kind of panel, and says which words were cut. */
+  public static final class Window {
+
+    private static final TreeSet<String> CUT = new TreeSet<>();
+
+    public static void main(String[] arguments) throws Exception {
+      Language.speak(arguments[0]);
+      CountDownLatch ready = new CountDownLatch(1);
+      Platform.startup(ready::countDown);
+      ready.await();
+      Shell shell =
+          onStage(
+              () -> {
+                CarezzaApp.loadFonts();
+                Shell view = new Shell();
+                Stage stage = new Stage();
+                stage.setScene(new Scene(view, 1280, 800));
+                stage.show();
+                view.showStart();
+                return view;
+              });
+      look(shell);
+      onStage(
+          () -> {
+            shell.open("demo", Demo::understudy);
+            return null;
+          });
+      while (onStage(() -> shell.state().document().isEmpty())) {
+        Thread.sleep(100);
+      }
+      onStage(
+          () -> {
+            shell.showBench();
+            return null;
+          });
+      look(shell);
+      for (LayerType type : LayerType.MADE_ANEW) {
+        onStage(
+            () -> {
+              shell.state().selection().add(type);
+              return null;
+            });
+        look(shell);
+        onStage(
+            () -> {
+              shell.bench().turnPage();
+              return null;
+            });
+        look(shell);
+        onStage(
+            () -> {
+              shell.bench().turnPage();
+              shell.state().document().undo();
+              return null;
+            });
+      }
+      onStage(
+          () -> {
+            shell.showDeliver();
+            return null;
+          });
+      look(shell);
+      CUT.forEach(words -> System.out.println("cut: " + words));
+      System.out.println("done " + arguments[0]);
+      System.exit(0);
+    }
+
+    private static <T> T onStage(java.util.concurrent.Callable<T> work) throws Exception {
+      FutureTask<T> task = new FutureTask<>(work);
+      Platform.runLater(task);
+      return task.get();
+    }
+
+    private static void look(Shell shell) throws Exception {
+      onStage(
+          () -> {
+            shell.applyCss();
+            shell.layout();
+            cut(shell);
+            return null;
+          });
+    }
+
+    private static void cut(Node node) {
+      if (!node.isVisible()) {
+        return;
+      }
+      boolean name = node.getStyleClass().contains("card-name");
+      if (node instanceof Labeled labeled && !name && labeled.lookup(".text") instanceof Text shown) {
+        String words = labeled.getText() == null ? "" : labeled.getText();
+        if (shown.getText().endsWith("...") && !words.endsWith("...")) {
+          CUT.add(words + " (" + labeled.getId() + ")");
+        }
+      }
+      if (node instanceof Parent parent) {
+        parent.getChildrenUnmodifiable().forEach(Window::cut);
+      }
+    }
+  }
+}
