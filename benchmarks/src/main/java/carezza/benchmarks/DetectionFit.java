@@ -38,12 +38,12 @@ final class DetectionFit {
     static Sample of(Path folder) throws Problem {
       Session session = new Session(PictureReader.read(folder.resolve("photo.jpg")));
       Project project =
-          session.withFace(
+          session.faces().withFace(
               ProjectFile.start(folder.resolve("photo.jpg")).project(), Cancellation.NONE);
       FaceMap faces = project.faces();
       int level = BlemishFinder.level(faces);
       Picture picture =
-          session.settled(
+          session.readings().settled(
               project, session.size().atLevel(level).area(), level, Cancellation.NONE);
       List<Looked> places = BlemishFinder.places(picture, session.scene(project).regions());
       Truth truth = Truth.of(folder);

@@ -99,7 +99,7 @@ final class HealQuality {
   private Picture healed() throws Problem {
     Document started = ProjectFile.start(folder.resolve("photo.jpg"));
     Session session = new Session(started.photograph());
-    Project project = session.withFace(started.project(), Cancellation.NONE);
+    Project project = session.faces().withFace(started.project(), Cancellation.NONE);
     HealLayer layer = ((HealLayer) LayerType.HEAL.fresh()).withPatches(spots);
     Project with = project.withStack(LayerStack.of(layer));
     return session.renderer().renderOnce(session.scene(with), 0, Cancellation.NONE);

@@ -55,7 +55,7 @@ final class MemoryProof {
     Pyramid pyramid = new Pyramid(portrait.pixels());
     Regions regions =
         Regions.find(pyramid.level(Regions.level(portrait.faces())), portrait.faces());
-    Renderer renderer = new Renderer(pyramid, TileCache.forThisMachine());
+    Renderer renderer = new Renderer(pyramid, TileCache.shared());
     RenderInput scene = new RenderInput(BeautyStack.on(portrait.faces()), regions);
     for (int level = 4; level >= 2; level--) {
       renderer.render(

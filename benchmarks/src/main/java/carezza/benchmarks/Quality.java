@@ -90,10 +90,10 @@ final class Quality {
   private static String detection(Path folder) throws Problem {
     Session session = new Session(PictureReader.read(folder.resolve("photo.jpg")));
     Project project =
-        session.withFace(
+        session.faces().withFace(
             ProjectFile.start(folder.resolve("photo.jpg")).project(), Cancellation.NONE);
     List<Blemish> proposed =
-        session.blemishes(project, 1, Cancellation.NONE).stream()
+        session.repairs().blemishes(project, 1, Cancellation.NONE).stream()
             .filter(b -> b.kind() == Blemish.Kind.TEMPORARY)
             .toList();
     Truth truth = Truth.of(folder);
@@ -127,7 +127,7 @@ final class Quality {
     Photograph photograph = PictureReader.read(folder.resolve("photo.jpg"));
     Session session = new Session(photograph);
     Project project =
-        session.withFace(
+        session.faces().withFace(
             ProjectFile.start(folder.resolve("photo.jpg")).project(), Cancellation.NONE);
     double[] out = new double[REGIONS.size()];
     for (int i = 0; i < out.length; i++) {
@@ -136,7 +136,7 @@ final class Quality {
       if (Files.exists(truth)) {
         // A neutral grey is the same number in every space here.
         Plane wanted = PictureReader.read(truth).pixels().first();
-        out[i] = overlap(session.region(project, REGIONS.get(i)), wanted);
+        out[i] = overlap(session.faces().region(project, REGIONS.get(i)), wanted);
       }
     }
     return out;

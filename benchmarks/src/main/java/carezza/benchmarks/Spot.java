@@ -64,7 +64,7 @@ public class Spot {
   public void prepare() throws Problem {
     Document started = ProjectFile.start(PORTRAIT);
     session = new Session(started.photograph());
-    project = session.withFace(started.project(), Cancellation.NONE);
+    project = session.faces().withFace(started.project(), Cancellation.NONE);
     live =
         session
             .renderer()

@@ -1,11 +1,15 @@
 package carezza.render;
 
 import java.util.ArrayList;
+import java.util.Collections;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.atomic.AtomicLong;
 import java.util.concurrent.atomic.AtomicReference;
 import java.util.concurrent.atomic.LongAdder;
+import java.util.stream.IntStream;
 
 import carezza.image.Area;
 import carezza.image.Cancellation;
@@ -22,6 +26,7 @@ import carezza.mask.EvaluationContext;
 import carezza.mask.LayerChanges;
 import carezza.mask.MaskCache;
 import carezza.model.HealLayer;
+import carezza.model.HealLayer.Patch;
 import carezza.model.HealLayer.Piece;
 import carezza.model.HealLayer.Source;
 import carezza.model.Layer;
@@ -50,7 +55,24 @@ public final class Renderer {
   private final SensorLight sensor;
   private final Edges edges;
   private final TileCache cache;
-  private final Map<Fingerprint, Measurements> readings = new ConcurrentHashMap<>();
+  private static final AtomicLong COUNT = new AtomicLong();
+
+  /** Readings that are kept; each is a few numbers. */
+  private static final int MOST_READINGS = 2000;
+
+  /** Tells the tiles of this photograph from those of others in the same cache. */
+  private final long number = COUNT.incrementAndGet();
+
+  private final Map<Fingerprint, Measurements> readings =
+      Collections.synchronizedMap(
+          new LinkedHashMap<>(64, 0.75f, true) {
+            private static final long serialVersionUID = 1L;
+
+            @Override
+            protected boolean removeEldestEntry(Map.Entry<Fingerprint, Measurements> eldest) {
+              return size() > MOST_READINGS;
+            }
+          });
   private final Map<String, Measurements> latest = new ConcurrentHashMap<>();
   private final LongAdder computed = new LongAdder();
 
@@ -224,7 +246,7 @@ public final class Renderer {
 
   private List<PreparedLayer> prepare(RenderInput scene, Readiness readiness, Cancellation cancellation) {
     List<PreparedLayer> prepared = new ArrayList<>();
-    Fingerprint under = Fingerprint.of(scene.regions().maps(), scene.job().content());
+    Fingerprint under = Fingerprint.of(number, scene.regions().maps(), scene.job().content());
     for (Layer layer : scene.stack().layers()) {
       if (!layer.acts()) {
         continue;
@@ -270,14 +292,22 @@ public final class Renderer {
     return read;
   }
 
-  /** Earlier readings fit unless there are more patches now than were looked at. */
+  /** Earlier readings fit unless the repairs have other pieces now than were looked at: a stroke grows under the hand. */
   private static Measurements usable(Measurements earlier, Layer layer) {
-    if (earlier instanceof Measurements.HealSources found
-        && layer instanceof HealLayer heal
-        && found.sources().size() != heal.patches().size()) {
-      return null;
-    }
-    return earlier;
+    return earlier instanceof Measurements.HealSources found
+            && layer instanceof HealLayer heal
+            && !fits(found.sources(), heal.patches())
+        ? null
+        : earlier;
+  }
+
+  private static boolean fits(List<List<Source>> sources, List<Patch> patches) {
+    return sources.size() == patches.size()
+        && IntStream.range(0, sources.size())
+            .allMatch(
+                i ->
+                    sources.get(i).size() <= 1
+                        || sources.get(i).size() == patches.get(i).pieces().size());
   }
 
   /**
@@ -318,6 +348,9 @@ public final class Renderer {
       passes.add(
           PreparedLayer.pass(layers, i, context.with(changes(layers.subList(0, i), scene))));
     }
-    return new TileRenderer(photograph.level(level), passes, context, cache, computed, cancellation);
+    Fingerprint root =
+        Fingerprint.of(number, level, scene.regions().maps(), scene.job().content());
+    return new TileRenderer(
+        photograph.level(level), passes, context, root, cache, computed, cancellation);
   }
 }

@@ -18,6 +18,9 @@ public final class TileCache {
   /** Part of the heap that tiles may take: some three pictures of the view for each of ten layers. */
   private static final int SHARE = 12;
 
+  private static final TileCache SHARED =
+      new TileCache(Runtime.getRuntime().maxMemory() / SHARE);
+
   private final LinkedHashMap<Fingerprint, Kept> tiles = new LinkedHashMap<>(64, 0.75f, true);
   private final ReferenceQueue<Picture> taken = new ReferenceQueue<>();
   private final long limit;
@@ -30,9 +33,9 @@ public final class TileCache {
     this.limit = limit;
   }
 
-  /** As much as suits the memory given to the program. */
-  public static TileCache forThisMachine() {
-    return new TileCache(Runtime.getRuntime().maxMemory() / SHARE);
+  /** Of all photographs at work together, as much as suits the memory given to the program. */
+  public static TileCache shared() {
+    return SHARED;
   }
 
   private static final class Kept extends SoftReference<Picture> {

@@ -30,12 +30,14 @@ final class TileRenderer implements StackPictures {
   /**
    * @param photograph the level's pixels; not modified
    * @param passes of all layers that act, lowest first
+   * @param root of all that the tiles are made of besides their layers
    * @param computed counts the tiles that were not found
    */
   TileRenderer(
       Picture photograph,
       List<LayerPass> passes,
       EvaluationContext context,
+      Fingerprint root,
       TileCache cache,
       LongAdder computed,
       Cancellation cancellation) {
@@ -45,7 +47,7 @@ final class TileRenderer implements StackPictures {
     this.cache = cache;
     this.computed = computed;
     this.cancellation = cancellation;
-    this.root = Fingerprint.of(context.level(), context.regions().maps(), context.job().content());
+    this.root = root;
     passes.forEach(pass -> keys.add(new HashMap<>()));
   }
 

@@ -107,7 +107,7 @@ public final class Advice {
   public AmountSweep pushed(
       Project project, String layer, DoubleConsumer progress, Cancellation cancellation) {
     return AmountSweep.of(
-        session.examination(),
+        session.readings().reader(),
         session.scene(project),
         layer,
         JobLevel.portrait(),
@@ -118,7 +118,7 @@ public final class Advice {
   /** Light and shade to paint on a layer, which takes part as it is set. */
   public LightAdvisor light(Project project, String layer, Cancellation cancellation) {
     List<KeptMark> own = new ArrayList<>(project.kept());
-    session.blemishes(project, 1, cancellation).stream()
+    session.repairs().blemishes(project, 1, cancellation).stream()
         .filter(b -> b.kind() == Blemish.Kind.MARK)
         .forEach(b -> own.add(new KeptMark(b.x(), b.y(), b.radius())));
     return new LightAdvisor(session.renderer(), session.scene(project), layer, own, cancellation);

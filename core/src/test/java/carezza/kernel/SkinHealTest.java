@@ -281,8 +281,7 @@ public class SkinHealTest {
             new HealLayer(fresh.attributes(), List.of(red), fresh.softness(), Band.TEXTURE))) {
       HealLayer found =
           (HealLayer)
-              work.session()
-                  .withSources(work.with(layer), Cancellation.NONE)
+              work.session().repairs().withSources(work.with(layer), Cancellation.NONE)
                   .stack()
                   .layers()
                   .getFirst();
@@ -315,8 +314,7 @@ public class SkinHealTest {
     AtWork work = AtWork.on(portrait);
     Patch patch = Patch.spot(x, y, radius);
     HealLayer layer = ((HealLayer) LayerType.HEAL.fresh()).withPatches(List.of(patch));
-    return work.session()
-        .sources(
+    return work.session().repairs().sources(
             work.with(layer), layer.attributes().id(), patch.pieces().getFirst(), most, Cancellation.NONE);
   }
 }

@@ -78,8 +78,7 @@ public class HostileFilesTest {
     ProjectFile.save(small.with(project, null), AtomicFile.replacing(file), new byte[0]);
     seeds.add(new Object[] {"e.carezza", Files.readAllBytes(file)});
     Path layers = folder.resolve("f.ora");
-    new Session(small.photograph())
-        .deliver(
+    new Session(small.photograph()).exports().deliver(
             project,
             AtomicFile.replacing(layers),
             new Delivery(

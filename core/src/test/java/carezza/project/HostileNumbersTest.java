@@ -139,7 +139,7 @@ public class HostileNumbersTest {
         ProjectFile.readStack(json.getBytes(StandardCharsets.UTF_8), "x.json").stack();
     Delivery delivery =
         new Delivery(0, 90, 8, 0, OutputColour.of(OutputProfile.SRGB), Carried.NOTHING, false);
-    return session.picture(blank.withStack(stack), delivery, Cancellation.NONE);
+    return session.exports().picture(blank.withStack(stack), delivery, Cancellation.NONE);
   }
 
   private record Count(int count) {}

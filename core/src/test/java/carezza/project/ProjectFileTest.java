@@ -162,11 +162,10 @@ public class ProjectFileTest {
     Delivery small = new Delivery(
             0, 90, 8, 2, OutputColour.of(OutputProfile.SRGB), Carried.NOTHING, false);
     var before =
-        new Session(document.photograph())
-            .picture(document.project(), small, Cancellation.NONE);
+        new Session(document.photograph()).exports().picture(document.project(), small, Cancellation.NONE);
     Document again = ProjectFile.open(saved("same.carezza"));
     var after =
-        new Session(again.photograph()).picture(again.project(), small, Cancellation.NONE);
+        new Session(again.photograph()).exports().picture(again.project(), small, Cancellation.NONE);
     assertThat(Pictures.largest(before, after)).isZero();
   }
 
@@ -380,8 +379,8 @@ public class ProjectFileTest {
     assertThat(with.layers().getLast()).isInstanceOf(LockedLayer.class);
     assertThat(
             Pictures.largest(
-                session.picture(document.project().withStack(with), small, Cancellation.NONE),
-                session.picture(document.project().withStack(without), small, Cancellation.NONE)))
+                session.exports().picture(document.project().withStack(with), small, Cancellation.NONE),
+                session.exports().picture(document.project().withStack(without), small, Cancellation.NONE)))
         .isZero();
   }
 

@@ -24,6 +24,7 @@ import carezza.model.DodgeBurnLayer;
 import carezza.model.ExposureLayer;
 import carezza.model.FrequencySeparationLayer;
 import carezza.model.HealLayer;
+import carezza.model.HealLayer.Source;
 import carezza.model.HueBandsLayer;
 import carezza.model.HueShiftLayer;
 import carezza.model.Layer;
@@ -227,6 +228,32 @@ public class RendererTest {
                 Cancellation.NONE);
     double[] difference = Pictures.deltaE(together, thenDarker);
     assertThat(Pictures.quantile(difference, 0.999)).isLessThan(1);
+  }
+
+  /** While the hand moves, what was found for the shorter stroke is not put into the longer one. */
+  @Test
+  public void aRepairThatGrewIsLookedAtAnew() {
+    Renderer renderer = renderer();
+    HealLayer heal = (HealLayer) LayerType.HEAL.fresh();
+    Area part = new Area(0, 0, 400, 500);
+    for (int points : new int[] {3, 12, 25}) {
+      List<carezza.model.Point> path = new java.util.ArrayList<>();
+      for (int i = 0; i < points; i++) {
+        path.add(new carezza.model.Point(500 + 24 * i, 820 + 6 * i));
+      }
+      HealLayer now =
+          heal.plus(new HealLayer.Patch(Stroke.path(path, 12, 0.5, 1, false), (Source) null));
+      assertThat(
+              renderer
+                  .render(
+                      new RenderInput(LayerStack.of(now), regions),
+                      part,
+                      2,
+                      Readiness.QUICK,
+                      Cancellation.NONE)
+                  .area())
+          .isEqualTo(part);
+    }
   }
 
   @Test

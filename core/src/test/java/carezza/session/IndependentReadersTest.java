@@ -63,7 +63,7 @@ public class IndependentReadersTest {
   private Path delivered(String name, OutputProfile profile, int bits, boolean layers)
       throws Exception {
     Path file = folder.resolve(name);
-    session.deliver(
+    session.exports().deliver(
         project,
         AtomicFile.replacing(file),
         new Delivery(

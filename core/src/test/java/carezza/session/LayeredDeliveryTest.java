@@ -80,7 +80,7 @@ public class LayeredDeliveryTest {
 
   private Path delivered(String name, boolean layers) throws Problem {
     Path file = folder.resolve(name);
-    session.deliver(project, AtomicFile.replacing(file), delivery(OutputProfile.SRGB, layers), Cancellation.NONE);
+    session.exports().deliver(project, AtomicFile.replacing(file), delivery(OutputProfile.SRGB, layers), Cancellation.NONE);
     return file;
   }
 
@@ -183,7 +183,7 @@ public class LayeredDeliveryTest {
       Path file = folder.resolve((String) wrong[0]);
       assertThatThrownBy(
               () ->
-                  session.deliver(
+                  session.exports().deliver(
                       project,
                       AtomicFile.replacing(file),
                       delivery((OutputProfile) wrong[1], (boolean) wrong[2]),
@@ -199,7 +199,7 @@ public class LayeredDeliveryTest {
   public void aStoppedDeliveryLeavesNothingBehind() throws IOException {
     Path file = folder.resolve("stopped.ora");
     assertThatThrownBy(
-            () -> session.deliver(project, AtomicFile.replacing(file), delivery(OutputProfile.SRGB, false), () -> true))
+            () -> session.exports().deliver(project, AtomicFile.replacing(file), delivery(OutputProfile.SRGB, false), () -> true))
         .isInstanceOf(CancellationException.class);
     try (var files = Files.list(folder)) {
       assertThat(files.map(p -> p.getFileName().toString()))

@@ -63,8 +63,7 @@ public class SessionTest {
     Layer layer = curve(new Mask.Everything());
     Project project = document.project().withStack(LayerStack.of(layer));
     double[] shares =
-        new Session(document.photograph())
-            .histogram(project, layer.attributes().id(), Quantity.LIGHTNESS, 50, Cancellation.NONE);
+        new Session(document.photograph()).readings().histogram(project, layer.attributes().id(), Quantity.LIGHTNESS, 50, Cancellation.NONE);
     assertThat(Arrays.stream(shares).sum()).isCloseTo(1, offset(1e-9));
     int[] peaks =
         java.util.stream.IntStream.range(0, 50).filter(i -> shares[i] > 0.45).toArray();
@@ -78,8 +77,7 @@ public class SessionTest {
     Layer layer = curve(new Mask.Range(Quantity.LIGHTNESS, 60, 65, 100, 100));
     Project project = document.project().withStack(LayerStack.of(layer));
     Plane thumbnail =
-        new Session(document.photograph())
-            .thumbnail(project, layer.attributes().id(), 64, Cancellation.NONE);
+        new Session(document.photograph()).readings().thumbnail(project, layer.attributes().id(), 64, Cancellation.NONE);
     Area area = thumbnail.area();
     assertThat(area.width()).isLessThanOrEqualTo(64);
     assertThat(thumbnail.at(area.x() + 2, area.y() + 5)).isZero();
@@ -100,10 +98,10 @@ public class SessionTest {
     }
     Document document = started(both);
     Session session = new Session(document.photograph());
-    Project project = session.withFace(document.project(), Cancellation.NONE);
+    Project project = session.faces().withFace(document.project(), Cancellation.NONE);
     List<FaceMap> faces = project.allFaces();
     assertThat(faces).hasSize(2);
-    Plane teeth = session.region(project, SemanticRegion.TEETH);
+    Plane teeth = session.faces().region(project, SemanticRegion.TEETH);
     assertThat(share(teeth, Portrait.S01, width)).isGreaterThan(0.6);
 
     FaceMap second = faces.get(1);
@@ -112,7 +110,7 @@ public class SessionTest {
             .withLeftPupil(second.leftPupil().plus(9, 0))
             .correcting(FaceMap.Part.LEFT_EYE);
     Project anew =
-        session.withFacesAnew(
+        session.faces().withFacesAnew(
             project.withAllFaces(List.of(faces.get(0), corrected)), Cancellation.NONE);
     assertThat(anew.allFaces()).hasSize(2).contains(faces.get(0));
     assertThat(anew.allFaces().get(1).leftPupil()).isEqualTo(corrected.leftPupil());

@@ -43,7 +43,7 @@ public record AtWork(Session session, Project plain) {
     try {
       Session session = new Session(PictureReader.decode(photo, "photo.jpg"));
       Project project = ProjectFile.start(photo, "photo.jpg").project();
-      return new AtWork(session, session.withFace(project, Cancellation.NONE));
+      return new AtWork(session, session.faces().withFace(project, Cancellation.NONE));
     } catch (Problem e) {
       throw new IllegalStateException(e);
     }
@@ -54,7 +54,7 @@ public record AtWork(Session session, Project plain) {
   }
 
   public List<Gauge> gauges(Layer... layers) {
-    return session.gauges(with(layers), Cancellation.NONE);
+    return session.readings().gauges(with(layers), Cancellation.NONE);
   }
 
   public Gauge gauge(String id, Layer... layers) {

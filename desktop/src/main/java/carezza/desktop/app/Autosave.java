@@ -74,7 +74,7 @@ final class Autosave implements AutoCloseable {
     Session session = state.document().session();
     Journal own = journal;
     int steps = earlierSteps + state.document().steps();
-    inTurn(() -> own.keep(document, steps, session.glance(document.project())));
+    inTurn(() -> own.keep(document, steps, session.store().glance(document.project())));
   }
 
   /** What is saved needs no journal; what was done while it was being saved does. */

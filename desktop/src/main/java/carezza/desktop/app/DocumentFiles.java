@@ -274,7 +274,7 @@ final class DocumentFiles implements StartView.Opening, AutoCloseable {
     Status.Job job = state.status().begin(TEXTS.get("documentFiles.saving", file.getFileName()), null);
     files.newest(
         cancellation -> {
-          session.save(document, AtomicFile.replacing(file), Cancellation.NONE);
+          session.store().save(document, AtomicFile.replacing(file), Cancellation.NONE);
           return file;
         },
         done -> {

@@ -68,7 +68,6 @@ public final class Home {
   }
 
   /** What the retoucher has set for all pictures. */
-  /** What was chosen in the window. */
   public Settings settings() {
     return new Settings(folder.resolve("settings.properties"));
   }

@@ -235,7 +235,7 @@ public final class Shell extends StackPane implements AutoCloseable {
   /** Puts the focus where the view that is shown has it. */
   private void focusView() {
     if (active != null) {
-      active.activate();
+      active.takeFocus();
     }
   }
 

@@ -51,11 +51,11 @@ final class DetectCommand implements Callable<Integer> {
     Document document = Inputs.photograph(photo);
     writing.check(json);
     Session session = new Session(document.photograph());
-    Project project = session.withFace(document.project(), Cancellation.NONE);
+    Project project = session.faces().withFace(document.project(), Cancellation.NONE);
     if (project.faces() == null) {
       throw new Problem(Kind.NO_FACE, PictureReader.name(photo));
     }
-    List<Blemish> found = session.blemishes(project, sensitivity, Cancellation.NONE);
+    List<Blemish> found = session.repairs().blemishes(project, sensitivity, Cancellation.NONE);
     byte[] text = SpotsFile.text(found);
     writing.text(json, text);
     return 0;

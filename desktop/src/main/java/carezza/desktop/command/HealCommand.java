@@ -42,8 +42,8 @@ final class HealCommand implements Callable<Integer> {
     HealLayer layer = ((HealLayer) LayerType.HEAL.fresh()).withPatches(SpotsFile.read(spots));
     Session session = new Session(document.photograph());
     // Repairs keep to skin, and off lips and backdrop, where the face is known.
-    Project project = session.withFace(document.project(), Cancellation.NONE);
-    session.deliver(
+    Project project = session.faces().withFace(document.project(), Cancellation.NONE);
+    session.exports().deliver(
         project.withStack(LayerStack.of(layer)),
         output.file(),
         output.delivery(),

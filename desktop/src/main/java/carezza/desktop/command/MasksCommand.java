@@ -57,7 +57,7 @@ final class MasksCommand implements Callable<Integer> {
       writing.to(written).check();
     }
     Session session = new Session(document.photograph());
-    Project project = session.withFace(document.project(), Cancellation.NONE);
+    Project project = session.faces().withFace(document.project(), Cancellation.NONE);
     if (project.faces() == null) {
       throw new Problem(Kind.NO_FACE, PictureReader.name(file));
     }
@@ -67,7 +67,7 @@ final class MasksCommand implements Callable<Integer> {
       throw new Problem(e, Kind.FILE_NOT_WRITTEN, out, Reason.of(e));
     }
     for (SemanticRegion region : WRITTEN) {
-      PictureWriter.writeGrey(session.region(project, region), writing.to(place(region)));
+      PictureWriter.writeGrey(session.faces().region(project, region), writing.to(place(region)));
     }
     writing.to(faces()).write(to -> ProjectFile.writeFaces(project, to));
     return 0;

@@ -63,10 +63,10 @@ final class MeasureCommand implements Callable<Integer> {
     }
     writing.check(json);
     Session session = new Session(document.photograph());
-    project = session.withFace(project, Cancellation.NONE);
+    project = session.faces().withFace(project, Cancellation.NONE);
     List<Gauge> gauges =
         against == null
-            ? session.gauges(project, Cancellation.NONE)
+            ? session.readings().gauges(project, Cancellation.NONE)
             : session.advice().gaugesAgainst(project, finished(against, session), Cancellation.NONE);
     Advice.Radius advice = session.advice().radius(project, null, Cancellation.NONE);
     byte[] text = GaugesFile.text(

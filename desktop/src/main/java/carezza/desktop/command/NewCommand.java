@@ -48,8 +48,8 @@ final class NewCommand implements Callable<Integer> {
       document = document.linkedTo(link ? photo.toAbsolutePath().normalize() : null);
     }
     Session session = new Session(document.photograph());
-    Project project = session.withFace(document.project(), Cancellation.NONE);
-    session.save(document.with(project, null), writing.to(out), Cancellation.NONE);
+    Project project = session.faces().withFace(document.project(), Cancellation.NONE);
+    session.store().save(document.with(project, null), writing.to(out), Cancellation.NONE);
     return 0;
   }
 }

@@ -56,8 +56,9 @@ final class MendPanel {
     ways();
     rows.words("repairs", HealLayer.class, this::counted);
     amount();
-    HBox chosen =
-        new HBox(
+    FlowPane chosen =
+        new FlowPane(
+            6,
             6,
             PanelRows.button(
                 "another-source", TEXTS.get("mendPanel.another-source"), TEXTS.get("mendPanel.the-next-best-place-t"), mending::another),

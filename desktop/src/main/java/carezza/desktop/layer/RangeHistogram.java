@@ -36,7 +36,7 @@ final class RangeHistogram {
     Project project = state.document().project();
     counting.newest(
         cancellation ->
-            session.histogram(project, layer, quantity, TrapezoidEditor.BINS, cancellation),
+            session.readings().histogram(project, layer, quantity, TrapezoidEditor.BINS, cancellation),
         editor::show,
         state.status()::fail);
   }

@@ -49,7 +49,7 @@ public final class FaceState {
             ? status.beginUnasked(TEXTS.get("faceState.looking-for-the-face"), looking::cancel)
             : status.begin(TEXTS.get("faceState.looking-for-the-face"), looking::cancel);
     looking.newest(
-        cancellation -> here.withFacesAnew(asked, cancellation).allFaces(),
+        cancellation -> here.faces().withFacesAnew(asked, cancellation).allFaces(),
         found -> {
           if (here == document.session()) {
             take(found, first);

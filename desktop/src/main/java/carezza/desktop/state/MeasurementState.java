@@ -59,7 +59,7 @@ public final class MeasurementState {
         REST,
         cancellation ->
             new Measured(
-                here.gauges(asked, cancellation), here.separationRadii(asked, cancellation)),
+                here.readings().gauges(asked, cancellation), here.readings().separationRadii(asked, cancellation)),
         read -> {
           underWay.set(false);
           radii.set(read.radii());

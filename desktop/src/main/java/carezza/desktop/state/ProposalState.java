@@ -84,7 +84,7 @@ public final class ProposalState implements AutoCloseable {
     Status.Job job = status.begin(TEXTS.get("proposalState.looking-for-blemishes"), looking::cancel);
     looking.newest(
         cancellation ->
-            session.blemishes(asked, how, cancellation).stream()
+            session.repairs().blemishes(asked, how, cancellation).stream()
                 .filter(b -> b.radius() >= least && b.radius() <= most)
                 .filter(b -> !healed(asked, b))
                 .toList(),

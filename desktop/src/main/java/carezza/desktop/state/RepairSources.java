@@ -37,7 +37,7 @@ public final class RepairSources {
     }
     Session here = document.session();
     finding.newest(
-        cancellation -> here.withSources(asked, cancellation),
+        cancellation -> here.repairs().withSources(asked, cancellation),
         found -> {
           if (here == document.session() && asked.equals(document.settled())) {
             document.amend(p -> found);

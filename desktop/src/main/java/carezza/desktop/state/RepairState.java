@@ -191,7 +191,7 @@ public final class RepairState implements AutoCloseable {
             next.add(
                 after(
                     piece.source(),
-                    session.sources(asked, id, piece, SOURCES, cancellation)));
+                    session.repairs().sources(asked, id, piece, SOURCES, cancellation)));
           }
           return next;
         },
@@ -252,7 +252,7 @@ public final class RepairState implements AutoCloseable {
     var session = document.session();
     double part = amount.get();
     finding.newest(
-        cancellation -> session.hair(asked, id, drawn, cancellation),
+        cancellation -> session.repairs().hair(asked, id, drawn, cancellation),
         found -> {
           if (session != document.session() || document.stack().find(id).isEmpty()) {
             return;

@@ -64,7 +64,7 @@ public final class SpotState implements AutoCloseable {
     spots.set(List.of());
     Session session = document.session();
     looking.newest(
-        cancellation -> session.blemishes(project, SENSITIVITY, cancellation),
+        cancellation -> session.repairs().blemishes(project, SENSITIVITY, cancellation),
         spots::set,
         status::fail);
   }

@@ -7,6 +7,7 @@ import java.util.Objects;
 
 import carezza.desktop.text.Names;
 import carezza.desktop.text.Texts;
+import carezza.kernel.LayerType;
 import carezza.model.DodgeBurnLayer;
 import carezza.model.HealLayer;
 import carezza.model.Layer;
@@ -18,6 +19,7 @@ import carezza.model.Project;
 public final class StepNames {
 
   private static final Texts TEXTS = Texts.of("state");
+  private static final Texts LAYERS = Texts.of("layers");
 
 
   private StepNames() {}
@@ -110,18 +112,23 @@ public final class StepNames {
     if (more == 0) {
       return now.patches().equals(was.patches()) ? TEXTS.get("stepNames.how-it-joins", name) : TEXTS.get("stepNames.a-repair-changed", name);
     }
+    if (Math.abs(more) == 1) {
+      return more > 0
+          ? TEXTS.get("stepNames.a-repair", name)
+          : TEXTS.get("stepNames.a-repair-taken-out", name);
+    }
     return more > 0
         ? TEXTS.get("stepNames.repairs", name, more)
         : TEXTS.get("stepNames.repairs-taken-out", name, -more);
   }
 
-  /** Parameters of a layer that differ, as its record calls them. */
+  /** What of a layer differs, as its panel calls it. */
   private static List<String> changed(Layer was, Layer now) {
     List<String> names = new ArrayList<>();
     for (RecordComponent each : now.getClass().getRecordComponents()) {
       try {
         if (!Objects.equals(each.getAccessor().invoke(was), each.getAccessor().invoke(now))) {
-          names.add(words(each.getName()));
+          names.add(words(now, each.getName()));
         }
       } catch (ReflectiveOperationException e) {
         throw new IllegalStateException(each + " cannot be read", e);
@@ -130,8 +137,11 @@ public final class StepNames {
     return names;
   }
 
-  /** {@code keepColour} as {@code keep colour}. */
-  private static String words(String name) {
-    return name.replaceAll("([A-Z])", " $1").toLowerCase(java.util.Locale.ROOT);
+  /** The number's name; {@code luminance} as it is where no number is called that. */
+  private static String words(Layer layer, String name) {
+    String key = LayerType.of(layer).key() + "." + name;
+    return LAYERS.has(key)
+        ? LAYERS.get(key)
+        : name.replaceAll("([A-Z])", " $1").toLowerCase(java.util.Locale.ROOT);
   }
 }

@@ -9,7 +9,7 @@ import carezza.desktop.state.ToolKind;
 import carezza.model.Point;
 
 /** Moves the frame of what is delivered, its sides and corners, and turns it from outside. */
-final class CropTool implements Tool {
+final class CropTool implements HoldingTool {
 
   private final CropState crop;
   private final Hold hold;
@@ -31,18 +31,8 @@ final class CropTool implements Tool {
   }
 
   @Override
-  public void drag(Point at) {
-    hold.drag(at);
-  }
-
-  @Override
-  public void release(Point at) {
-    hold.release();
-  }
-
-  @Override
-  public void putDown() {
-    hold.take(null);
+  public Hold hold() {
+    return hold;
   }
 
   @Override

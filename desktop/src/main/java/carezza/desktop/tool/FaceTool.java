@@ -8,7 +8,7 @@ import carezza.desktop.state.ToolKind;
 import carezza.model.Point;
 
 /** Moves the handles of the face maps. */
-final class FaceTool implements Tool {
+final class FaceTool implements HoldingTool {
 
   private final DocumentState document;
   private final Hold hold;
@@ -30,18 +30,8 @@ final class FaceTool implements Tool {
   }
 
   @Override
-  public void drag(Point at) {
-    hold.drag(at);
-  }
-
-  @Override
-  public void release(Point at) {
-    hold.release();
-  }
-
-  @Override
-  public void putDown() {
-    hold.take(null);
+  public Hold hold() {
+    return hold;
   }
 
   @Override

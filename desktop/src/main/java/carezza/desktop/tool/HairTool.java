@@ -9,7 +9,7 @@ import carezza.model.Point;
 import carezza.model.Stroke;
 
 /** Finds the hair that a stroke is drawn along, and heals it alone. */
-final class HairTool implements Tool {
+final class HairTool implements DrawingTool {
 
   private final SelectionController selection;
   private final RepairState repairs;
@@ -34,13 +34,6 @@ final class HairTool implements Tool {
   }
 
   @Override
-  public void drag(Point at) {
-    if (!path.isEmpty()) {
-      path.goTo(at);
-    }
-  }
-
-  @Override
   public void release(Point at) {
     if (!path.isEmpty()) {
       Stroke drawn = path.adding();
@@ -50,8 +43,8 @@ final class HairTool implements Tool {
   }
 
   @Override
-  public void putDown() {
-    path.clear();
+  public StrokePath path() {
+    return path;
   }
 
   @Override

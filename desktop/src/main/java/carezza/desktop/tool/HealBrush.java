@@ -9,7 +9,7 @@ import carezza.model.HealLayer;
 import carezza.model.Point;
 
 /** Mends a spot, or along a stroke; with Control, sets where clones are taken from. */
-final class HealBrush implements Tool {
+final class HealBrush implements DrawingTool {
 
   private final SelectionController selection;
   private final RepairState repairs;
@@ -38,13 +38,6 @@ final class HealBrush implements Tool {
   }
 
   @Override
-  public void drag(Point at) {
-    if (!path.isEmpty()) {
-      path.goTo(at);
-    }
-  }
-
-  @Override
   public void release(Point at) {
     if (!path.isEmpty()) {
       HealLayer.Patch repair = repairs.repair(path.stroke());
@@ -54,8 +47,8 @@ final class HealBrush implements Tool {
   }
 
   @Override
-  public void putDown() {
-    path.clear();
+  public StrokePath path() {
+    return path;
   }
 
   @Override

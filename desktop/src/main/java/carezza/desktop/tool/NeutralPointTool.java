@@ -8,7 +8,7 @@ import carezza.model.NeutralPointsLayer.Tone;
 import carezza.model.Point;
 
 /** Sets a place that should be grey where it is pressed, and drags it on. */
-final class NeutralPointTool implements Tool {
+final class NeutralPointTool implements HoldingTool {
 
   private final ToolKind kind;
   private final Tone tone;
@@ -38,18 +38,8 @@ final class NeutralPointTool implements Tool {
   }
 
   @Override
-  public void drag(Point at) {
-    hold.drag(at);
-  }
-
-  @Override
-  public void release(Point at) {
-    hold.release();
-  }
-
-  @Override
-  public void putDown() {
-    hold.take(null);
+  public Hold hold() {
+    return hold;
   }
 
   @Override

@@ -16,7 +16,7 @@ import carezza.model.Point;
 import carezza.model.Project;
 
 /** Moves the handles of the mask's part in hand. */
-final class PartTool implements Tool {
+final class PartTool implements HoldingTool {
 
   private final SelectionController selection;
   private final MaskPartState part;
@@ -58,18 +58,8 @@ final class PartTool implements Tool {
   }
 
   @Override
-  public void drag(Point at) {
-    hold.drag(at);
-  }
-
-  @Override
-  public void release(Point at) {
-    hold.release();
-  }
-
-  @Override
-  public void putDown() {
-    hold.take(null);
+  public Hold hold() {
+    return hold;
   }
 
   @Override

@@ -29,6 +29,9 @@ public interface AppView extends AutoCloseable {
   /** It is shown from now on. */
   void activate();
 
+  /** Puts the focus where it has it; asked when nothing else took it. */
+  default void takeFocus() {}
+
   /** Another view is shown from now on. */
   default void deactivate() {}
 

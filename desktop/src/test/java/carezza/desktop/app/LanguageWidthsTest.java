@@ -54,7 +54,7 @@ public class LanguageWidthsTest {
     String said = new String(window.getInputStream().readAllBytes());
     assertThat(window.waitFor(PATIENCE_SECONDS, TimeUnit.SECONDS)).isTrue();
     assertThat(said.lines().filter(l -> l.startsWith("cut: "))).isEmpty();
-    assertThat(said).endsWith("done " + language.tag() + System.lineSeparator());
+    assertThat(said.lines()).contains("done " + language.tag());
   }
 
   /** Shows every view and every kind of panel, and says which words were cut. */

@@ -47,7 +47,7 @@ public class CommandLineTest {
     Files.write(photo, apothecary.file());
     demo = folder.resolve("demo.carezza");
     Document understudy = Demo.understudy();
-    new Session(understudy.photograph()).save(understudy, AtomicFile.replacing(demo), Cancellation.NONE);
+    new Session(understudy.photograph()).store().save(understudy, AtomicFile.replacing(demo), Cancellation.NONE);
   }
 
   @AfterClass

@@ -5,6 +5,7 @@ import java.util.Arrays;
 import carezza.codec.OutputProfile;
 import carezza.codec.PictureFormat;
 import carezza.codec.PictureWriter;
+import carezza.desktop.text.Names;
 import carezza.image.Area;
 import carezza.image.Picture;
 import carezza.image.Plane;
@@ -44,7 +45,7 @@ public final class Documents {
       Arrays.setAll(
           layers,
           i -> {
-            Layer layer = kinds[i].fresh();
+            Layer layer = Names.fresh(kinds[i]);
             return layer.with(layer.attributes().withId(Character.toString('a' + i)));
           });
       return fresh.with(fresh.project().withStack(LayerStack.of(layers)), null);

@@ -7,6 +7,7 @@ import org.testng.annotations.Test;
 
 import carezza.desktop.task.TaskRunner;
 import carezza.kernel.LayerType;
+import carezza.model.GroupLayer;
 import carezza.model.Stage;
 
 /** What goes with a layer being taken in hand, without a window. */
@@ -122,6 +123,39 @@ public class SelectionControllerTest {
     state.selection().rename("a", "  ");
     assertThat(state.selection().layer().orElseThrow().attributes().name())
         .isEqualTo("Late balance");
+  }
+
+  @Test
+  public void aGroupComesIntoTheHandAndTakesOneMoreEachTime() {
+    state.selection().select("b");
+    state.selection().group();
+    String group = inHand();
+    assertThat(state.document().stack().find(group).orElseThrow()).isInstanceOf(GroupLayer.class);
+    assertThat(state.document().stack().members(group)).containsExactlyInAnyOrder("a", "b");
+    state.selection().takeApart();
+    assertThat(state.document().stack().find(group)).isEmpty();
+    assertThat(inHand()).isIn("a", "b");
+  }
+
+  @Test
+  public void aGroupIsDoubledWholeAndTheCopyIsInHand() {
+    state.selection().select("b");
+    state.selection().group();
+    String group = inHand();
+    state.selection().twice();
+    assertThat(inHand()).isNotEqualTo(group);
+    assertThat(state.document().stack().members(inHand())).hasSize(2);
+  }
+
+  @Test
+  public void aFoldedGroupOpensForAnother() {
+    state.selection().select("b");
+    state.selection().group();
+    String group = inHand();
+    state.view().turnFold(group);
+    assertThat(state.view().folded()).containsExactly(group);
+    state.view().unfold(g -> state.document().stack().members(g).contains("a"));
+    assertThat(state.view().folded()).isEmpty();
   }
 
   @Test

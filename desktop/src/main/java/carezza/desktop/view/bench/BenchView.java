@@ -63,6 +63,11 @@ public final class BenchView implements AppView {
   @Override
   public void activate() {
     pane.setCenter(area);
+    takeFocus();
+  }
+
+  @Override
+  public void takeFocus() {
     area.picture().requestFocus();
   }
 

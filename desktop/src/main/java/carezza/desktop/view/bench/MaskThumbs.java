@@ -79,7 +79,7 @@ final class MaskThumbs {
           Map<String, Plane> drawn = new HashMap<>();
           for (String id : wanted.keySet()) {
             cancellation.check();
-            drawn.put(id, here.thumbnail(project, id, LONG_EDGE, cancellation));
+            drawn.put(id, here.readings().thumbnail(project, id, LONG_EDGE, cancellation));
           }
           return drawn;
         },

@@ -432,7 +432,7 @@ final class DeliverPanel extends VBox {
     Status.Job job = state.status().begin(TEXTS.get("deliverPanel.writing", PictureReader.name(file)), this::stop);
     writing.newest(
         cancellation -> {
-          session.deliver(project, target, delivery, cancellation);
+          session.exports().deliver(project, target, delivery, cancellation);
           return written(file, delivery.size(project, session.size()));
         },
         done -> {

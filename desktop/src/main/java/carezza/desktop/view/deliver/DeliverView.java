@@ -57,6 +57,11 @@ public final class DeliverView implements AppView {
     state.view().moveTo(state.document().stack().size());
     panel.propose();
     pane.setCenter(area);
+    takeFocus();
+  }
+
+  @Override
+  public void takeFocus() {
     panel.takeFocus();
   }
 

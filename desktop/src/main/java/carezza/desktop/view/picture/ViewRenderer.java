@@ -207,7 +207,7 @@ public final class ViewRenderer implements AutoCloseable {
     Area wide = part.grow(check.reach(context)).intersect(whole);
     Picture before =
         check.compares()
-            ? request.session().settled(request.project(), wide, context.level(), Cancellation.NONE)
+            ? request.session().readings().settled(request.project(), wide, context.level(), Cancellation.NONE)
             : null;
     Picture own = check.of(picture.crop(wide), before, context);
     if (wide.equals(whole)) {

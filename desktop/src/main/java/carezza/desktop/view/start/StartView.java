@@ -135,7 +135,12 @@ public final class StartView implements AppView {
       files.getChildren().add(heading);
       known.stream().limit(MOST_RECENT).forEach(p -> files.getChildren().add(recent(p, opening)));
     }
-    open.requestFocus();
+    takeFocus();
+  }
+
+  @Override
+  public void takeFocus() {
+    files.getChildren().stream().findFirst().ifPresent(Node::requestFocus);
   }
 
   @Override

@@ -1,0 +1,106 @@
+package carezza.session;
+
+import java.util.function.UnaryOperator;
+
+import carezza.codec.LayeredWriter;
+import carezza.codec.PictureFormat;
+import carezza.codec.PictureReader;
+import carezza.codec.PictureWriter;
+import carezza.file.AtomicFile;
+import carezza.image.Cancellation;
+import carezza.image.Level;
+import carezza.image.Picture;
+import carezza.metadata.Metadata;
+import carezza.model.Crop;
+import carezza.model.Project;
+import carezza.problem.Problem;
+import carezza.render.Cropper;
+import carezza.render.RenderInput;
+
+/** The finished picture, rendered and written. Safe for many threads. */
+public final class Exports {
+
+  private final Session session;
+  private final Metadata metadata;
+
+  Exports(Session session, Metadata metadata) {
+    this.session = session;
+    this.metadata = metadata;
+  }
+
+  /** The finished picture at its delivered size, working space. */
+  public Picture picture(Project project, Delivery delivery, Cancellation cancellation) {
+    return sized(
+        project,
+        delivery,
+        session.renderer().renderOnce(session.scene(project), delivery.level(), cancellation));
+  }
+
+  /** A finished picture of any level cut to the project's frame, at its delivered size. */
+  Picture sized(Project project, Delivery delivery, Picture whole) {
+    Crop crop = project.crop();
+    if (crop == null) {
+      return delivery.sized(whole, session.size());
+    }
+    double halvings = Math.log((double) session.size().width() / whole.area().width()) / Math.log(2);
+    double scale = Level.scale((int) Math.rint(halvings));
+    return delivery.sized(Cropper.cut(whole, crop, scale), crop.size(1));
+  }
+
+  /** Renders and writes the file whole or not at all. */
+  public void deliver(
+      Project project, AtomicFile file, Delivery delivery, Cancellation cancellation)
+      throws Problem {
+    delivery.check(file.path());
+    file.check();
+    if (delivery.layers() || Delivery.isOpenRaster(file.path())) {
+      deliverLayers(project, file, delivery, cancellation);
+      return;
+    }
+    PictureFormat format = PictureFormat.of(PictureReader.name(file.path()));
+    Picture picture = picture(project, delivery, cancellation);
+    cancellation.check();
+    PictureWriter.write(
+        picture,
+        file,
+        new PictureWriter.Settings(
+            format,
+            delivery.quality(),
+            delivery.bits(),
+            delivery.colour(),
+            metadata,
+            delivery.carried()));
+  }
+
+  /** OpenRaster, or a TIFF with a page for each layer; at the full size of the level. */
+  private void deliverLayers(
+      Project project, AtomicFile file, Delivery delivery, Cancellation cancellation)
+      throws Problem {
+    RenderInput scene = session.scene(project);
+    file.write(
+        out -> {
+          try (LayeredWriter writer =
+              Delivery.isOpenRaster(file.path())
+                  ? LayeredWriter.openRaster(out, delivery.colour())
+                  : LayeredWriter.tiff(out, delivery.colour())) {
+            UnaryOperator<Picture> framed =
+                p ->
+                    project.crop() == null
+                        ? p
+                        : Cropper.cut(p, project.crop(), Level.scale(delivery.level()));
+            writer.photograph(framed.apply(session.renderer().photograph().level(delivery.level())));
+            writer.finish(
+                framed.apply(
+                    session.renderer().renderOnce(
+                        scene,
+                        delivery.level(),
+                        (layer, before, after) -> {
+                          cancellation.check();
+                          writer.layer(
+                              layer.attributes().name(), framed.apply(before), framed.apply(after));
+                        },
+                        cancellation)));
+          }
+        });
+  }
+}

@@ -1,0 +1,132 @@
+package carezza.session;
+
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+
+import carezza.image.Area;
+import carezza.image.Cancellation;
+import carezza.image.Level;
+import carezza.image.Picture;
+import carezza.image.Plane;
+import carezza.job.JobLevel;
+import carezza.kernel.LayerCoverage;
+import carezza.mask.EvaluationContext;
+import carezza.mask.Masks;
+import carezza.measure.Gauge;
+import carezza.measure.GaugeReader;
+import carezza.model.FrequencySeparationLayer;
+import carezza.model.Layer;
+import carezza.model.Mask.Quantity;
+import carezza.model.Project;
+import carezza.model.Stage;
+import carezza.render.RenderInput;
+import carezza.render.Renderer.Readiness;
+
+/** What is read of a picture at work: gauges, tones, where layers act. Safe for many threads. */
+public final class Readings {
+
+  private static final int HISTOGRAM_LONG_EDGE = 600;
+
+  private final Session session;
+  private final GaugeReader reader;
+
+  /** The finished picture as it was measured last; kept for the preview of a save. */
+  private volatile Picture measured;
+
+  Readings(Session session) {
+    this.session = session;
+    this.reader = new GaugeReader(session.renderer());
+  }
+
+  /** All gauges at the portrait job's bands. */
+  public List<Gauge> gauges(Project project, Cancellation cancellation) {
+    GaugeReader.Findings findings =
+        reader.of(session.scene(project), JobLevel.portrait(), cancellation);
+    measured = findings.picture();
+    return findings.gauges();
+  }
+
+GaugeReader reader() {
+    return reader;
+  }
+
+  /**
+   * How often each value of a quantity comes in a layer's input, over the whole picture.
+   *
+   * @param bins from 0 to the quantity's span
+   * @return shares of the pixels; hues count by their chroma, as greys have none
+   */
+  public double[] histogram(
+      Project project, String layer, Quantity quantity, int bins, Cancellation cancellation) {
+    RenderInput scene = session.scene(project);
+    int level = Level.forZoom(Math.min(1, (double) HISTOGRAM_LONG_EDGE / session.size().longEdge()));
+    Picture input =
+        session.renderer().render(
+            scene.through(Math.max(0, scene.stack().indexOf(layer))),
+            session.size().atLevel(level).area(),
+            level,
+            Readiness.QUICK,
+            cancellation);
+    float[] values = Masks.quantity(quantity, input).values();
+    float[] weights =
+        quantity == Quantity.HUE ? Masks.quantity(Quantity.CHROMA, input).values() : null;
+    double[] shares = new double[bins];
+    double sum = 0;
+    for (int i = 0; i < values.length; i++) {
+      double weight = weights == null ? 1 : weights[i];
+      shares[Math.clamp((int) (values[i] / quantity.span() * bins), 0, bins - 1)] += weight;
+      sum += weight;
+    }
+    for (int i = 0; i < bins; i++) {
+      shares[i] /= Math.max(1e-9, sum);
+    }
+    return shares;
+  }
+
+  /** Where a layer acts, small: coverage over the picture with its long edge at most this. */
+  public Plane thumbnail(Project project, String layer, int longEdge, Cancellation cancellation) {
+    RenderInput scene = session.scene(project);
+    int index = scene.stack().indexOf(layer);
+    int level = 0;
+    while (level < Level.COARSEST && session.size().atLevel(level).longEdge() > longEdge) {
+      level++;
+    }
+    EvaluationContext context = session.renderer().site(scene, level);
+    Picture input =
+        session.renderer().render(scene.through(index), context.whole(), level, Readiness.QUICK, cancellation);
+    return LayerCoverage.of(scene.stack().layers().get(index), context.whole(), context, input);
+  }
+
+  /** An area of a level as stage Settle leaves it; what gauges and check views compare with. */
+  public Picture settled(Project project, Area area, int level, Cancellation cancellation) {
+    RenderInput scene = session.scene(project);
+    return session.renderer().render(
+        scene.through(scene.stack().through(Stage.SETTLE)),
+        area,
+        level,
+        Readiness.QUICK,
+        cancellation);
+  }
+
+  /** Sigma of every separation that acts, by layer, in photograph pixels: as set, or as advised. */
+  public Map<String, Double> separationRadii(Project project, Cancellation cancellation) {
+    Map<String, Double> radii = new HashMap<>();
+    RenderInput scene = session.scene(project);
+    for (Layer layer : project.stack().layers()) {
+      if (layer instanceof FrequencySeparationLayer && layer.acts()) {
+        String id = layer.attributes().id();
+        RenderInput below = scene.through(project.stack().indexOf(id) + 1);
+        FrequencySeparationLayer found =
+            (FrequencySeparationLayer) session.renderer().resolved(below, id, cancellation);
+        radii.put(id, found.radius());
+      }
+    }
+    return radii;
+  }
+
+  /** The finished picture as it was measured last, or null. */
+  Picture measured() {
+    return measured;
+  }
+}
