@@ -55,8 +55,8 @@ public record Document(
         newSource == null ? origin : newSource);
   }
 
-  /** The same, its photograph read from this file. */
-  Document readFrom(Path newOrigin) {
+  /** The same, its photograph read from this file; null where that is not known. */
+  public Document readFrom(Path newOrigin) {
     return new Document(project, photograph, file, source, path, newOrigin);
   }
 }

@@ -38,6 +38,7 @@ public final class Journal implements AutoCloseable {
 
   static final String PATH = "journalPath";
   static final String SOURCE = "journalSource";
+  static final String ORIGIN = "journalOrigin";
   static final String STEPS = "journalSteps";
 
   private final Path folder;
@@ -71,6 +72,7 @@ public final class Journal implements AutoCloseable {
     unknown.put(NAME, URLEncoder.encode(photo.name(), StandardCharsets.UTF_8));
     unknown.put(PATH, document.path() == null ? "" : document.path().toUri().toString());
     unknown.put(SOURCE, document.source() == null ? "" : document.source().toUri().toString());
+    unknown.put(ORIGIN, document.origin() == null ? "" : document.origin().toUri().toString());
     unknown.put(STEPS, steps);
     Document recipe = document.linkedTo(picture.toAbsolutePath().normalize());
     recipe = recipe.with(recipe.project().withUnknown(unknown), null);

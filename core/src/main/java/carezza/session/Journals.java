@@ -142,6 +142,7 @@ public final class Journals {
     String name = URLDecoder.decode(words(unknown.remove(Journal.NAME)), StandardCharsets.UTF_8);
     String path = words(unknown.remove(Journal.PATH));
     String source = words(unknown.remove(Journal.SOURCE));
+    String origin = words(unknown.remove(Journal.ORIGIN));
     unknown.remove(Journal.STEPS);
     Path linked = source.isEmpty() ? null : Path.of(URI.create(source));
     // A linked photograph that is gone meanwhile is embedded, as the journal has it.
@@ -149,8 +150,11 @@ public final class Journals {
         linked != null && Files.isRegularFile(linked)
             ? kept.linkedTo(linked)
             : kept.linkedTo(null).named(name);
-    return found.with(
-        found.project().withUnknown(unknown), path.isEmpty() ? null : Path.of(URI.create(path)));
+    // Files made from it belong beside the photograph, not into the journal's folder.
+    return found
+        .with(
+            found.project().withUnknown(unknown), path.isEmpty() ? null : Path.of(URI.create(path)))
+        .readFrom(origin.isEmpty() ? null : Path.of(URI.create(origin)));
   }
 
   /** Whether no run is at work there. */

@@ -80,6 +80,7 @@ public class JournalTest {
     assertThat(found.document().project()).isEqualTo(worked.project());
     assertThat(found.document().path()).isEqualTo(worked.path());
     assertThat(found.document().file()).isEqualTo(worked.file());
+    assertThat(found.document().origin()).isEqualTo(worked.origin()).isNotNull();
     found.journal().close();
   }
 

@@ -61,18 +61,21 @@ final class KeyDispatch {
                 scene.addEventFilter(KeyEvent.KEY_PRESSED, this::entered);
                 scene.addEventHandler(KeyEvent.KEY_PRESSED, this::pressed);
                 scene.addEventFilter(KeyEvent.KEY_RELEASED, this::released);
-                scene.focusOwnerProperty().subscribe((was, is) -> keepFocus(is));
+                scene.focusOwnerProperty().subscribe(this::keepFocus);
               }
             });
   }
 
-  /** What had the focus is gone, as a button whose press made its row anew: the view has it again. */
-  private void keepFocus(Node owner) {
-    if (owner == null) {
+  /**
+   * What had the focus is gone, as a button whose press made its row anew, or can do nothing more: the view has it again, and
+   * not whatever comes next in the panel.
+   */
+  private void keepFocus(Node was, Node owner) {
+    if (owner == null || was != null && was.isDisabled() && was.getScene() == root.getScene()) {
       Platform.runLater(
           () -> {
             if (root.getScene() != null
-                && root.getScene().getFocusOwner() == null
+                && root.getScene().getFocusOwner() == owner
                 && !covered.getAsBoolean()) {
               leaveText.run();
             }

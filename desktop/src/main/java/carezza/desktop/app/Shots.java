@@ -288,9 +288,14 @@ public final class Shots {
     onStage(
         () -> {
           view.state().view().comparisonProperty().set(Comparison.NONE);
+          view.state().selection().select("eyes");
+          view.state().selection().group();
+          view.state().selection().edit(null, l -> l.with(l.attributes().withAmount(0.7)));
           return null;
         });
     await(() -> view.picture().isExact());
+    Thread.sleep(2500);
+    shot("group");
   }
 
   /** How far down the panel is looked at, 0 … 1. */

@@ -34,7 +34,7 @@ public final class NumberRow extends HBox {
   private static final double TRACK = 3;
 
   private static final double NAME_WIDTH = 96;
-  private static final double FIELD_WIDTH = 66;
+  private static final double FIELD_WIDTH = 78;
 
   /** Steps in the range of a number, more or less. */
   private static final double STEPS = 120;

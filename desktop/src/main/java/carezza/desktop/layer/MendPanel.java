@@ -7,14 +7,12 @@ import javafx.beans.property.DoubleProperty;
 import javafx.scene.control.Button;
 import javafx.scene.control.CheckBox;
 import javafx.scene.control.Label;
-import javafx.scene.control.Slider;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.control.Tooltip;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
-import javafx.scene.layout.VBox;
 
-import carezza.desktop.control.Spring;
+import carezza.desktop.control.NumberRow;
 import carezza.desktop.state.AppState;
 import carezza.desktop.state.ProposalState;
 import carezza.desktop.state.RepairState;
@@ -148,47 +146,32 @@ final class MendPanel {
 
   /** Of the chosen repairs, or of those to come. */
   private void amount() {
-    boolean[] following = new boolean[1];
-    Slider slider = new Slider(0, 100, 100);
-    slider.setId("repair-amount");
-    Label shown = new Label();
-    shown.getStyleClass().add("row-value");
-    slider
-        .valueProperty()
-        .addListener(
-            (o, was, is) -> {
-              shown.setText(PERCENT.formatted(is.doubleValue()));
-              if (following[0]) {
-                return;
-              }
-              if (mending.chosenProperty().get().isEmpty()) {
-                mending.amountProperty().set(is.doubleValue() / 100);
-              } else {
-                mending.change("repair-amount", p -> p.withAmount(is.doubleValue() / 100));
-              }
-            });
-    slider.setOnMouseReleased(e -> state.document().settle());
-    slider.setOnKeyReleased(e -> state.document().settle());
+    NumberRow row =
+        new NumberRow(
+            "repair-amount",
+            TEXTS.get("mendPanel.amount-of-the-repair"),
+            TEXTS.get("mendPanel.40-leaves-a-crease-that-is"),
+            0,
+            100,
+            PERCENT::formatted);
+    row.onChange(this::takeAmount, state.document()::settle, () -> takeAmount(100));
     rows.custom(
-        titled(
-            TEXTS.get("mendPanel.amount-of-the-repair"), TEXTS.get("mendPanel.40-leaves-a-crease-that-is"), slider, shown),
-        () -> {
-          following[0] = true;
-          double amount =
-              mending.single().map(Patch::amount).orElse(mending.amountProperty().get());
-          slider.setValue(100 * amount);
-          shown.setText(PERCENT.formatted(100 * amount));
-          following[0] = false;
-        });
+        row,
+        () ->
+            row.show(
+                100
+                    * mending
+                        .single()
+                        .map(Patch::amount)
+                        .orElse(mending.amountProperty().get())));
   }
 
-  private static VBox titled(String title, String tip, Slider slider, Label shown) {
-    Label name = new Label(title);
-    name.getStyleClass().add("row-name");
-    name.setLabelFor(slider);
-    slider.setAccessibleText(title);
-    slider.setTooltip(new Tooltip(tip));
-    return new VBox(2, new HBox(name, new Spring(), shown), slider);
+  private void takeAmount(double percent) {
+    if (mending.chosenProperty().get().isEmpty()) {
+      mending.amountProperty().set(percent / 100);
+    } else {
+      mending.change("repair-amount", p -> p.withAmount(percent / 100));
+    }
   }
 
   private void mirror() {
@@ -263,13 +246,6 @@ final class MendPanel {
         proposals.largestProperty());
   }
 
-  /** What is proposed follows its settings. */
-  private void lookAgain() {
-    if (!proposals.allProperty().get().isEmpty()) {
-      proposals.look();
-    }
-  }
-
   private String said() {
     List<Blemish> all = proposals.allProperty().get();
     long marks = all.stream().filter(b -> b.kind() == Blemish.Kind.MARK).count();
@@ -278,6 +254,7 @@ final class MendPanel {
         : TEXTS.get("mendPanel.to-decide-that-will-pass-marks", all.size(), all.size() - marks, marks);
   }
 
+  /** What is proposed follows its settings once the hand has let go. */
   private void setting(
       String id,
       String title,
@@ -286,14 +263,17 @@ final class MendPanel {
       double high,
       String format,
       DoubleProperty value) {
-    Slider slider = new Slider(low, high, value.get());
-    slider.setId(id);
-    Label shown = new Label();
-    shown.getStyleClass().add("row-value");
-    shown.textProperty().bind(slider.valueProperty().asString(Locale.ROOT, format));
-    slider.valueProperty().bindBidirectional(value);
-    slider.setOnMouseReleased(e -> lookAgain());
-    slider.setOnKeyReleased(e -> lookAgain());
-    rows.custom(titled(title, tip, slider, shown), () -> {});
+    double usual = value.get();
+    NumberRow row =
+        new NumberRow(id, title, tip, low, high, v -> String.format(Locale.ROOT, format, v));
+    row.onChange(
+        value::set,
+        proposals::lookAgain,
+        () -> {
+          value.set(usual);
+          proposals.lookAgain();
+          rows.refresh();
+        });
+    rows.custom(row, () -> row.show(value.get()));
   }
 }

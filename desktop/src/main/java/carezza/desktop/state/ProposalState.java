@@ -35,6 +35,9 @@ public final class ProposalState implements AutoCloseable {
   private final DoubleProperty smallest = new SimpleDoubleProperty(0);
   private final DoubleProperty largest = new SimpleDoubleProperty(120);
 
+  /** What was asked for when they were looked for last. */
+  private List<Double> looked = List.of();
+
   public ProposalState(DocumentState document, SelectionController selection, Status status, TaskRunner tasks) {
     this.document = document;
     this.selection = selection;
@@ -69,8 +72,20 @@ public final class ProposalState implements AutoCloseable {
     return largest;
   }
 
+  /** Looks anew if places are proposed and what is asked for is no longer what it was. */
+  public void lookAgain() {
+    if (!proposals.get().isEmpty() && !asked().equals(looked)) {
+      look();
+    }
+  }
+
+  private List<Double> asked() {
+    return List.of(sensitivity.get(), smallest.get(), largest.get());
+  }
+
   /** Looks for blemishes that no repair is on yet. */
   public void look() {
+    looked = asked();
     Project asked = document.project();
     if (asked.faces() == null) {
       status.say(TEXTS.get("proposalState.blemishes-are-looked-for-on-a"));

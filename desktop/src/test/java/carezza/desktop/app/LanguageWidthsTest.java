@@ -16,6 +16,7 @@ import javafx.scene.Node;
 import javafx.scene.Parent;
 import javafx.scene.Scene;
 import javafx.scene.control.Labeled;
+import javafx.scene.control.TextField;
 import javafx.scene.text.Text;
 import javafx.stage.Stage;
 
@@ -149,6 +150,14 @@ public class LanguageWidthsTest {
         String words = labeled.getText() == null ? "" : labeled.getText();
         if (shown.getText().endsWith("...") && !words.endsWith("...")) {
           CUT.add(words + " (" + labeled.getId() + ")");
+        }
+      }
+      if (node instanceof TextField field && field.getStyleClass().contains("row-number")) {
+        Text words = new Text(field.getText());
+        words.setFont(field.getFont());
+        double room = field.getWidth() - field.getInsets().getLeft() - field.getInsets().getRight();
+        if (words.getLayoutBounds().getWidth() > room) {
+          CUT.add(field.getText() + " (" + field.getId() + ")");
         }
       }
       if (node instanceof Parent parent) {

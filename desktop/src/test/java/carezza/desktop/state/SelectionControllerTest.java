@@ -148,6 +148,18 @@ public class SelectionControllerTest {
   }
 
   @Test
+  public void aLayerPutBetweenMembersJoinsThemInTheirStage() {
+    state.selection().select("b");
+    state.selection().group();
+    String group = inHand();
+    state.selection().move("d", Stage.SETTLE, 1);
+    assertThat(state.document().stack().members(group)).containsExactlyInAnyOrder("a", "b", "d");
+    assertThat(state.document().stack().find("d").orElseThrow().attributes().stage())
+        .isEqualTo(Stage.SETTLE);
+    assertThat(inHand()).isEqualTo("d");
+  }
+
+  @Test
   public void aFoldedGroupOpensForAnother() {
     state.selection().select("b");
     state.selection().group();
