@@ -4,7 +4,6 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Objects;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
@@ -72,34 +71,10 @@ final class ModelJson {
   @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "kind")
   private interface Kinds {}
 
-  /** What each kind of mask is called in files. */
-  private static final Map<Class<? extends Mask>, String> MASK_NAMES =
-      Map.ofEntries(
-          Map.entry(Mask.Everything.class, "everything"),
-          Map.entry(Mask.Nothing.class, "nothing"),
-          Map.entry(Mask.RegionMask.class, "named"),
-          Map.entry(Mask.Strokes.class, "strokes"),
-          Map.entry(Mask.Ellipse.class, "oval"),
-          Map.entry(Mask.Gradient.class, "gradient"),
-          Map.entry(Mask.Polygon.class, "polygon"),
-          Map.entry(Mask.Range.class, "range"),
-          Map.entry(Mask.LocalDeviation.class, "uneven"),
-          Map.entry(Mask.And.class, "and"),
-          Map.entry(Mask.Or.class, "or"),
-          Map.entry(Mask.Minus.class, "minus"),
-          Map.entry(Mask.Invert.class, "invert"),
-          Map.entry(Mask.Feather.class, "feather"),
-          Map.entry(Mask.Opacity.class, "scale"),
-          Map.entry(Mask.Dilate.class, "grow"),
-          Map.entry(Mask.Refine.class, "refine"),
-          Map.entry(Mask.Disabled.class, "off"),
-          Map.entry(Mask.LinkedMask.class, "like"),
-          Map.entry(Mask.ChangeMask.class, "changed"));
-
   private static NamedType[] maskKinds() {
     List<NamedType> kinds = new ArrayList<>();
     for (Class<?> kind : Mask.class.getPermittedSubclasses()) {
-      kinds.add(new NamedType(kind, Objects.requireNonNull(MASK_NAMES.get(kind), kind::toString)));
+      kinds.add(new NamedType(kind, FormatNames.of(kind)));
     }
     return kinds.toArray(NamedType[]::new);
   }
@@ -308,14 +283,6 @@ final class ModelJson {
   private static final List<String> ATTRIBUTE_FIELDS =
       List.of("id", "name", "stage", "on", "amount", "mask", "blend", "group");
 
-  /** What version 1 called fields of some kinds. */
-  private static final Map<String, Map<String, String>> OLD_NAMES =
-      Map.of(
-          "neutralise", Map.of("dark", "shadow", "middle", "midtone", "light", "highlight"),
-          "range", Map.of("darks", "shadows", "lights", "highlights"),
-          "balance", Map.of("darks", "shadows", "middles", "midtones", "lights", "highlights"),
-          "mono", Map.of("darks", "shadows", "lights", "highlights"));
-
   private static Layer readLayer(JsonNode given, String place, List<Stroke> strokes) {
     if (!(given instanceof ObjectNode)) {
       throw new IllegalArgumentException(place + " is no layer");
@@ -337,7 +304,7 @@ final class ModelJson {
             .toList();
     ObjectNode unknown = MAPPER.createObjectNode();
     for (Map.Entry<String, JsonNode> field : given.properties()) {
-      String name = OLD_NAMES.getOrDefault(key, Map.of()).getOrDefault(field.getKey(), field.getKey());
+      String name = FormatNames.today(key, field.getKey());
       if (ATTRIBUTE_FIELDS.contains(name)) {
         attributes.set(name, field.getValue());
       } else if (ownFields.contains(name)) {

@@ -146,7 +146,7 @@ final class AppActions {
   }
 
   private void advice() {
-    if (!shown().takeHint()) {
+    if (!shown().hand().takeHint()) {
       state.advice().take();
     }
   }
@@ -179,8 +179,8 @@ final class AppActions {
         Menu.BRUSH,
         BENCH,
         "B",
-        () -> shown().holdBrush(true),
-        () -> shown().holdBrush(false));
+        () -> shown().hand().holdBrush(true),
+        () -> shown().hand().holdBrush(false));
     actions.add("face-map", Menu.BRUSH, BENCH, "F", state.selection()::turnFaceMap);
     actions.add("frame", Menu.BRUSH, BENCH, "Shift+F", this::frame);
   }
@@ -247,8 +247,8 @@ final class AppActions {
         Menu.SEE,
         DOCUMENT,
         "Space",
-        () -> shown().holdSpace(true),
-        () -> shown().holdSpace(false));
+        () -> shown().hand().holdSpace(true),
+        () -> shown().hand().holdSpace(false));
     actions.add("mask-view", Menu.SEE, DOCUMENT, "V", state.view()::turnMaskView);
     actions.add("compare", Menu.SEE, DOCUMENT, "C", this::compare);
     actions.add("mirror", Menu.SEE, DOCUMENT, "X", () -> turn(state.view().mirroredProperty()));

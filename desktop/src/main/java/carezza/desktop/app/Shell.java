@@ -1,39 +1,27 @@
 package carezza.desktop.app;
 
 import java.nio.file.Path;
-import java.util.ArrayList;
 import java.util.EnumSet;
 import java.util.List;
 import java.util.Set;
 import java.util.concurrent.Callable;
 import javafx.beans.property.ReadOnlyStringProperty;
 import javafx.beans.property.ReadOnlyStringWrapper;
-import javafx.geometry.Insets;
-import javafx.geometry.Pos;
 import javafx.scene.control.Label;
-import javafx.scene.control.MenuBar;
-import javafx.scene.control.Slider;
-import javafx.scene.control.ToggleButton;
-import javafx.scene.control.ToggleGroup;
-import javafx.scene.control.Tooltip;
 import javafx.scene.layout.BorderPane;
-import javafx.scene.layout.HBox;
 import javafx.scene.layout.StackPane;
 import javafx.stage.Stage;
 
 import carezza.codec.OutputProfile;
 import carezza.codec.PictureReader;
 import carezza.desktop.action.Action;
-import carezza.desktop.action.ActionButtons;
 import carezza.desktop.action.ActionMap;
 import carezza.desktop.action.MenuBars;
 import carezza.desktop.action.Scope;
-import carezza.desktop.control.Spring;
 import carezza.desktop.state.AppState;
 import carezza.desktop.state.Settings;
 import carezza.desktop.state.Subscriptions;
 import carezza.desktop.state.ToolKind;
-import carezza.desktop.style.Icon;
 import carezza.desktop.style.Tone;
 import carezza.desktop.task.TaskRunner;
 import carezza.desktop.text.Language;
@@ -67,7 +55,7 @@ public final class Shell extends StackPane implements AutoCloseable {
   private final PictureArea area;
   private final BenchView bench;
   private final List<AppView> views;
-  private final List<ToggleButton> tabs = new ArrayList<>();
+  private final TopStrip strip;
   private final ActionMap actions;
   private final ReadOnlyStringWrapper windowTitle = new ReadOnlyStringWrapper(NAME);
   private AppView active;
@@ -103,7 +91,9 @@ public final class Shell extends StackPane implements AutoCloseable {
             MenuBars.context(
                 actions, "zoom", "compare", "mirror", "mask-view", "paint-mask", "layer-on", "frame"));
     actions.recall(id -> settings.get("key." + id, null));
-    frame.setTop(strip());
+    strip = new TopStrip(state, actions, views, this::show, grey -> Tone.apply(this, grey));
+    frame.setTop(strip);
+    strip.titleProperty().subscribe(words -> windowTitle.set(words.isEmpty() ? NAME : words + " – " + NAME));
     frame.setCenter(opening());
     getChildren().add(frame);
     new KeyDispatch(
@@ -115,42 +105,6 @@ public final class Shell extends StackPane implements AutoCloseable {
 
   // --- parts
 
-  private HBox strip() {
-    Label name = new Label(NAME);
-    name.getStyleClass().add("brand");
-    MenuBar menus = MenuBars.of(actions);
-    HBox row = new HBox(2);
-    row.setAlignment(Pos.CENTER);
-    ToggleGroup group = new ToggleGroup();
-    for (AppView view : views) {
-      if (view.listed()) {
-        row.getChildren().add(tab(view, group));
-      }
-    }
-    Slider tone = new Slider(Tone.DARKEST, Tone.LIGHTEST, Tone.USUAL);
-    tone.setId("tone");
-    tone.setPrefWidth(80);
-    tone.setAccessibleText(TEXTS.get("shell.grey-of-the-surround"));
-    tone.setTooltip(new Tooltip(TEXTS.get("shell.grey-of-the-surround-darker-to")));
-    tone.valueProperty().subscribe((was, is) -> Tone.apply(this, is.doubleValue()));
-    HBox strip =
-        new HBox(
-            8,
-            name,
-            menus,
-            new Spring(),
-            row,
-            new Spring(),
-            title(),
-            ActionButtons.drawn(actions.get("undo"), Icon.BACK.node()),
-            ActionButtons.drawn(actions.get("redo"), Icon.FORTH.node()),
-            tone);
-    strip.getStyleClass().add("strip");
-    strip.setAlignment(Pos.CENTER_LEFT);
-    strip.setPadding(new Insets(0, 12, 0, 12));
-    return strip;
-  }
-
   /** What is said before there is any view. */
   private Label opening() {
     Label words = new Label();
@@ -158,38 +112,6 @@ public final class Shell extends StackPane implements AutoCloseable {
     subscriptions.on(
         state.status().jobProperty(), job -> words.setText(job == null ? "" : job.words() + " …"));
     return words;
-  }
-
-  private ToggleButton tab(AppView view, ToggleGroup group) {
-    ToggleButton tab = new ToggleButton(view.title());
-    tab.setId("view-" + view.id());
-    tab.getStyleClass().add("tab-button");
-    tab.setToggleGroup(group);
-    tab.setUserData(view);
-    tab.setTooltip(new Tooltip(view.hint()));
-    tab.setOnAction(e -> show(view));
-    tabs.add(tab);
-    return tab;
-  }
-
-  private Label title() {
-    Label title = new Label();
-    title.setId("title");
-    title.getStyleClass().add("project-title");
-    subscriptions.on(
-        () -> {
-          String words =
-              state.document().isEmpty()
-                  ? ""
-                  : state.document().dirtyProperty().get()
-                      ? TEXTS.get("shell.not-saved", state.document().project().title())
-                      : state.document().project().title();
-          title.setText(words);
-          windowTitle.set(words.isEmpty() ? NAME : words + " – " + NAME);
-        },
-        state.document().projectProperty(),
-        state.document().dirtyProperty());
-    return title;
   }
 
   // --- views
@@ -203,11 +125,7 @@ public final class Shell extends StackPane implements AutoCloseable {
     }
     active = view;
     frame.setCenter(view.node());
-    for (ToggleButton tab : tabs) {
-      AppView own = (AppView) tab.getUserData();
-      tab.setSelected(own == view);
-      tab.setDisable(own.needsDocument() && state.document().isEmpty());
-    }
+    strip.mark(view);
     view.activate();
   }
 
@@ -421,6 +339,7 @@ public final class Shell extends StackPane implements AutoCloseable {
     }
     files.close();
     subscriptions.close();
+    strip.close();
     views.forEach(AppView::close);
     area.close();
     state.close();

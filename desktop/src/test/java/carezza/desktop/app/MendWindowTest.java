@@ -382,7 +382,7 @@ public class MendWindowTest extends WindowDriver {
     robot.moveTo(onScreen(spot.x(), spot.y()));
     await(
         () -> {
-          picture().takeHint();
+          picture().hand().takeHint();
           double radius = state().tools().brush().radius();
           return radius > spot.radius() && radius < 2 * spot.radius();
         });

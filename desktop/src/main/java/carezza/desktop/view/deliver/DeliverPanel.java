@@ -18,10 +18,7 @@ import javafx.scene.control.TextField;
 import javafx.scene.control.Tooltip;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
-import javafx.stage.FileChooser;
 
-import carezza.codec.OutputColour;
-import carezza.codec.OutputProfile;
 import carezza.codec.PictureReader;
 import carezza.desktop.control.Buttons;
 import carezza.desktop.control.Titled;
@@ -39,7 +36,6 @@ import carezza.measure.Gauge;
 import carezza.measure.Gauge.Verdict;
 import carezza.metadata.Metadata.Carried;
 import carezza.model.Project;
-import carezza.press.Intent;
 import carezza.problem.Problem;
 import carezza.session.Delivery;
 import carezza.session.Session;
@@ -64,12 +60,7 @@ final class DeliverPanel extends VBox {
   private final Label qualityCaption = caption("");
   private final Slider quality = new Slider(50, 100, 92);
   private final ComboBox<String> bits = new ComboBox<>();
-  private final ComboBox<OutputProfile> profile = new ComboBox<>();
-  private final ComboBox<Intent> intent = new ComboBox<>();
-  private final CheckBox blackPoint = new CheckBox(TEXTS.get("deliverPanel.deepest-black-for-black"));
-  private final CheckBox proof = new CheckBox(TEXTS.get("deliverPanel.show-the-picture-in-these-colours"));
-  private final VBox print = new VBox(8);
-  private final Label press = words("");
+  private final ColourChoice colours;
   private final ComboBox<Carried> notes = new ComboBox<>();
   private final CheckBox layers = new CheckBox(TEXTS.get("deliverPanel.a-page-for-each-layer-tiff"));
   private final Button write = new Button(TEXTS.get("deliverPanel.write-the-picture"));
@@ -90,7 +81,7 @@ final class DeliverPanel extends VBox {
     getStyleClass().add("panel");
     setPrefWidth(WIDTH);
     setMinWidth(WIDTH);
-    Button other = Buttons.of("deliver-other-profile", TEXTS.get("deliverPanel.profile-of-a-printer-or-shop"), TEXTS.get("deliverPanel.an-icc-profile-of-rgb-or"), this::pickProfile);
+    colours = new ColourChoice(state, settings, outcome::setText);
     VBox form = new VBox(10);
     form.setPadding(new Insets(14));
     form.getChildren()
@@ -106,10 +97,7 @@ final class DeliverPanel extends VBox {
             caption(TEXTS.get("deliverPanel.bits-per-channel-png-and-tiff")),
             bits,
             caption(TEXTS.get("deliverPanel.colour-space")),
-            profile,
-            other,
-            print,
-            proof,
+            colours,
             caption(TEXTS.get("deliverPanel.what-the-photograph-s-file-says")),
             notes,
             layers,
@@ -162,7 +150,6 @@ final class DeliverPanel extends VBox {
     bits.getItems().addAll("8", "16");
     bits.getSelectionModel().select(0);
     bits.setTooltip(new Tooltip(TEXTS.get("deliverPanel.bits-per-channel-jpeg-always-has")));
-    buildColour();
     notes.setId("deliver-notes");
     notes.setAccessibleText(TEXTS.get("deliverPanel.what-the-photograph-s-file-says"));
     notes.getItems().addAll(Carried.values());
@@ -202,53 +189,19 @@ final class DeliverPanel extends VBox {
     outcome.setMinHeight(USE_PREF_SIZE);
   }
 
-  private void buildColour() {
-    profile.setId("deliver-profile");
-    profile.setAccessibleText(TEXTS.get("deliverPanel.colour-space"));
-    profile.getItems().addAll(OutputProfile.shipped());
-    profile.setConverter(new Titled<>(OutputProfile::title));
-    profile.getSelectionModel().select(OutputProfile.SRGB);
-    profile.setTooltip(
-        new Tooltip(
-            TEXTS.get("deliverPanel.srgb-for-screens-and-the-web")));
-    profile.valueProperty().addListener((o, was, is) -> sayColour());
-    intent.setId("deliver-intent");
-    intent.setAccessibleText(TEXTS.get("deliverPanel.colours-that-cannot-be-printed"));
-    intent.getItems().addAll(Intent.values());
-    intent.setConverter(new Titled<>(Names::of));
-    intent.getSelectionModel().select(Intent.COLORIMETRIC);
-    intent.setTooltip(
-        new Tooltip(
-            TEXTS.get("deliverPanel.perceptual-moves-all-colours-a-little")));
-    intent.valueProperty().addListener((o, was, is) -> sayColour());
-    blackPoint.setId("deliver-black-point");
-    blackPoint.setSelected(true);
-    blackPoint.setTooltip(
-        new Tooltip(TEXTS.get("deliverPanel.black-point-compensation-detail-in-the")));
-    blackPoint.disableProperty().bind(intent.valueProperty().isNotEqualTo(Intent.COLORIMETRIC));
-    blackPoint.selectedProperty().addListener((o, was, is) -> sayColour());
-    print.getChildren().addAll(caption(TEXTS.get("deliverPanel.colours-that-cannot-be-printed")), intent, blackPoint, press);
-    print.managedProperty().bind(print.visibleProperty());
-    proof.setId("deliver-proof");
-    proof.setTooltip(
-        new Tooltip(TEXTS.get("deliverPanel.soft-proof-the-picture-as-it")));
-    proof.selectedProperty().addListener((o, was, is) -> sayColour());
-    sayColour();
-  }
-
   private static Label heading(String text) {
     Label label = new Label(text);
     label.getStyleClass().add("title");
     return label;
   }
 
-  private static Label caption(String text) {
+  static Label caption(String text) {
     Label label = new Label(text);
     label.getStyleClass().add("heading");
     return label;
   }
 
-  private static Label words(String text) {
+  static Label words(String text) {
     Label label = new Label(text);
     label.setWrapText(true);
     return label;
@@ -258,23 +211,6 @@ final class DeliverPanel extends VBox {
 
   private void sayQuality() {
     qualityCaption.setText(TEXTS.get("deliverPanel.jpeg-quality", Math.round(quality.getValue())));
-  }
-
-  private void sayColour() {
-    OutputProfile chosen = profile.getValue();
-    print.setVisible(!chosen.equals(OutputProfile.SRGB) && !chosen.equals(OutputProfile.WIDE));
-    press.setText(
-        chosen.equals(OutputProfile.COATED)
-            ? TEXTS.get("deliverPanel.the-press-is-a-made-up")
-            : "");
-    press.setManaged(!press.getText().isEmpty());
-    state.view()
-        .screenProperty()
-        .set(
-            state.view()
-                .screenProperty()
-                .get()
-                .proofing(proof.isSelected() ? colour() : null));
   }
 
   /** The pixels of the file as things stand. */
@@ -290,43 +226,15 @@ final class DeliverPanel extends VBox {
             : TEXTS.get("deliverPanel.pixels", out.width(), out.height()));
   }
 
-  private OutputColour colour() {
-    return new OutputColour(profile.getValue(), intent.getValue(), blackPoint.isSelected());
-  }
-
   private Delivery delivery() {
     return new Delivery(
         EDGES[edge.getSelectionModel().getSelectedIndex()],
         (int) Math.round(quality.getValue()),
         Integer.parseInt(bits.getValue()),
         0,
-        colour(),
+        colours.colour(),
         notes.getValue(),
         layers.isSelected());
-  }
-
-  private void pickProfile() {
-    FileChooser chooser = new FileChooser();
-    chooser.setTitle(TEXTS.get("deliverPanel.the-profile-of-a-printer-or"));
-    java.io.File picked = chooser.showOpenDialog(getScene().getWindow());
-    if (picked != null) {
-      useProfile(picked.toPath());
-    }
-  }
-
-  /** Takes a profile from its file into the list and chooses it. */
-  public void useProfile(Path file) {
-    try {
-      OutputProfile own = OutputProfile.of(file);
-      if (!profile.getItems().contains(own)) {
-        profile.getItems().add(own);
-      }
-      profile.setValue(own);
-      outcome.setText("");
-      settings.set(SETTING + "profile.file", file.toAbsolutePath().toString());
-    } catch (Problem e) {
-      outcome.setText(e.getMessage());
-    }
   }
 
   // --- what is remembered
@@ -336,16 +244,7 @@ final class DeliverPanel extends VBox {
         .select(Math.clamp(number("edge", 0), 0, EDGES.length - 1));
     quality.setValue(Math.clamp(number("quality", 92), 50, 100));
     bits.getSelectionModel().select(number("bits", 8) == 16 ? 1 : 0);
-    String own = settings.get(SETTING + "profile.file", "");
-    if (!own.isEmpty() && Files.isRegularFile(Path.of(own))) {
-      useProfile(Path.of(own));
-      profile.setValue(OutputProfile.SRGB);
-    }
-    String title = settings.get(SETTING + "profile", "");
-    profile.getItems().stream()
-        .filter(p -> p.title().equals(title))
-        .findFirst()
-        .ifPresent(profile::setValue);
+    colours.recall();
   }
 
   private int number(String name, int otherwise) {
@@ -361,7 +260,12 @@ final class DeliverPanel extends VBox {
         SETTING + "edge", Integer.toString(edge.getSelectionModel().getSelectedIndex()));
     settings.set(SETTING + "quality", Long.toString(Math.round(quality.getValue())));
     settings.set(SETTING + "bits", bits.getValue());
-    settings.set(SETTING + "profile", profile.getValue().title());
+    colours.remember();
+  }
+
+  /** Takes a profile from its file into the list and chooses it. */
+  public void useProfile(Path file) {
+    colours.useProfile(file);
   }
 
   // --- writing

@@ -10,22 +10,18 @@ import javafx.scene.Cursor;
 import javafx.scene.canvas.Canvas;
 import javafx.scene.control.ContextMenu;
 import javafx.scene.control.Label;
-import javafx.scene.input.MouseButton;
 import javafx.scene.input.MouseEvent;
-import javafx.scene.input.ScrollEvent;
 import javafx.scene.layout.Region;
 import javafx.util.Duration;
 
 import carezza.desktop.picture.ViewPort;
 import carezza.desktop.state.AppState;
-import carezza.desktop.state.Brush;
 import carezza.desktop.state.Comparison;
 import carezza.desktop.state.Subscriptions;
 import carezza.desktop.state.ToolKind;
 import carezza.desktop.state.ViewState;
 import carezza.desktop.text.Texts;
 import carezza.desktop.tool.Overlay;
-import carezza.desktop.tool.Tool;
 import carezza.desktop.tool.Tools;
 import carezza.image.Area;
 import carezza.model.Point;
@@ -41,8 +37,7 @@ public final class PictureView extends Region {
   private static final Texts TEXTS = Texts.of("picture");
 
 
-  private static final double WHEEL_STEP = 1.15;
-  private static final double BRUSH_STEP = 1.08;
+  static final double WHEEL_STEP = 1.15;
   private static final double WIPE_WIDTH = 9;
   private static final double BLINK_MILLIS = 700;
 
@@ -51,12 +46,6 @@ public final class PictureView extends Region {
 
   /** Pixels of the photograph around the frame, to take hold of and to turn it by. */
   private static final int FRAME_ROOM = 60;
-
-  /** Pixels of the pointer's way that change the brush by one step while its key is held. */
-  private static final double BRUSH_WAY = 8;
-
-  /** How far from a handle it is still taken hold of, in pixels of the screen. */
-  private static final double REACH = 12;
 
   /** Radius on the screen of a proposal that is being decided on. */
   private static final double DECIDING = 70;
@@ -75,13 +64,8 @@ public final class PictureView extends Region {
   private double wipeShare = 0.5;
   private ViewPort port = new ViewPort(0, 0, 1, 1, 1);
   private boolean fitted = true;
-  private boolean spaceHeld;
-  private boolean panning;
-  private double lastX;
-  private double lastY;
-  private Point pointer;
+  private final PictureHand hand;
   private boolean exact;
-  private boolean brushHeld;
   private final PauseTransition brushSaid = new PauseTransition(BRUSH_SAID);
   private final Label waiting = new Label(TEXTS.get("pictureView.making-the-picture"));
   private final ReadOnlyObjectWrapper<Project> shown = new ReadOnlyObjectWrapper<>();
@@ -90,6 +74,7 @@ public final class PictureView extends Region {
     this.state = state;
     this.renderer = new ViewRenderer(state.tasks(), this::show, state.status()::fail);
     this.tools = new Tools(state);
+    this.hand = new PictureHand(this, state, tools);
     setId("picture");
     getStyleClass().add("picture");
     armsLength = new ArmsLength(state, place -> lookAt(place, port.zoom()));
@@ -122,7 +107,7 @@ public final class PictureView extends Region {
     setFocusTraversable(true);
     setAccessibleText(TEXTS.get("pictureView.the-picture"));
     listen();
-    handle();
+    hand.install();
   }
 
   private void listen() {
@@ -172,7 +157,7 @@ public final class PictureView extends Region {
     image.clear();
     exact = false;
     shown.set(null);
-    pointer = null;
+    hand.forget();
     fitted = true;
     waiting.setVisible(true);
     fit();
@@ -216,19 +201,6 @@ public final class PictureView extends Region {
     }
   }
 
-  private void handle() {
-    setOnScroll(this::wheel);
-    setOnMousePressed(this::press);
-    setOnMouseDragged(this::drag);
-    setOnMouseReleased(this::release);
-    setOnMouseMoved(this::move);
-    setOnMouseExited(
-        e -> {
-          pointer = null;
-          drawOverlay();
-        });
-  }
-
   // --- view
 
   /** What can be done with the picture, for the other button. */
@@ -263,7 +235,7 @@ public final class PictureView extends Region {
 
   /** One photograph pixel to one view pixel, about the pointer or the middle. */
   public void actualSize() {
-    zoomTo(1, pointer);
+    zoomTo(1, pointer());
   }
 
   /**
@@ -272,7 +244,7 @@ public final class PictureView extends Region {
    * @param steps above 0 closer, below further away
    */
   public void zoomBy(int steps) {
-    zoomTo(port.zoom() * Math.pow(WHEEL_STEP, 2 * steps), pointer);
+    zoomTo(port.zoom() * Math.pow(WHEEL_STEP, 2 * steps), pointer());
   }
 
   /** Between the whole photograph and 100 %. */
@@ -319,25 +291,9 @@ public final class PictureView extends Region {
     return new Point(port.viewX(photo.x()), port.viewY(photo.y()));
   }
 
-  /** Makes the brush as wide as the spot under the pointer asks for; false where there is none. */
-  public boolean takeHint() {
-    if (pointer == null || state.tools().tool() != ToolKind.HEAL) {
-      return false;
-    }
-    return state.spots()
-        .at(pointer)
-        .map(
-            spot -> {
-              Brush brush = state.tools().brush();
-              state.tools().brushProperty().set(brush.radiusTimes(spot.radius() / brush.radius()));
-              return true;
-            })
-        .orElse(false);
-  }
-
   /** The place of the photograph under the pointer, or null. */
   public Point pointer() {
-    return pointer;
+    return hand.pointer();
   }
 
   /** Whether what is shown is exact: neither coarser nor waiting for the renderer. */
@@ -350,9 +306,20 @@ public final class PictureView extends Region {
     return shown.getReadOnlyProperty();
   }
 
-  /** While Space is held, dragging moves the view whatever the tool. */
-  public void holdSpace(boolean held) {
-    spaceHeld = held;
+  /** What the pointer and its keys do here. */
+  public PictureHand hand() {
+    return hand;
+  }
+
+  ViewPort port() {
+    return port;
+  }
+
+  /** Looks through another port, chosen by hand. */
+  void look(ViewPort other) {
+    fitted = false;
+    port = other;
+    refresh();
   }
 
   @Override
@@ -418,119 +385,11 @@ public final class PictureView extends Region {
     drawOverlay();
   }
 
-  private void drawOverlay() {
-    Point at = panning ? null : pointer;
+  void drawOverlay() {
+    Point at = hand.isPanning() ? null : pointer();
     Overlay.draw(overlay, state, port, tools.inHand(), at);
     if (at != null && brushSaid.getStatus() == Animation.Status.RUNNING) {
       Overlay.brush(overlay, port, at, state.tools().brush());
-    }
-  }
-
-  /** While the brush's key is held, the pointer sets its radius from side to side, its softness up and down. */
-  public void holdBrush(boolean held) {
-    brushHeld = held;
-    lastX = Double.NaN;
-  }
-
-  private void setBrush(MouseEvent e) {
-    if (!Double.isNaN(lastX)) {
-      Brush brush = state.tools().brush();
-      state
-          .tools()
-          .brushProperty()
-          .set(
-              brush
-                  .radiusTimes(Math.pow(BRUSH_STEP, (e.getX() - lastX) / BRUSH_WAY))
-                  .softer(0.05 * (lastY - e.getY()) / BRUSH_WAY));
-    }
-    lastX = e.getX();
-    lastY = e.getY();
-  }
-
-  // --- input
-
-  private void wheel(ScrollEvent e) {
-    if (state.document().isEmpty() || e.getDeltaY() == 0 && e.getDeltaX() == 0) {
-      return;
-    }
-    // Shift turns the wheel sideways on some systems.
-    double turn = Math.signum(e.getDeltaY() != 0 ? e.getDeltaY() : e.getDeltaX());
-    Brush brush = state.tools().brush();
-    if (e.isShortcutDown()) {
-      state.tools().brushProperty().set(brush.radiusTimes(Math.pow(BRUSH_STEP, turn)));
-    } else if (e.isShiftDown()) {
-      state.tools().brushProperty().set(brush.stronger(0.02 * turn));
-    } else if (e.isAltDown()) {
-      state.tools().brushProperty().set(brush.softer(0.05 * turn));
-    } else {
-      fitted = false;
-      port = port.zoomed(port.zoom() * Math.pow(WHEEL_STEP, turn), e.getX(), e.getY());
-      refresh();
-    }
-    e.consume();
-  }
-
-  private void press(MouseEvent e) {
-    requestFocus();
-    if (state.document().isEmpty()) {
-      return;
-    }
-    lastX = e.getX();
-    lastY = e.getY();
-    boolean hand = state.tools().tool() == ToolKind.HAND;
-    if (e.getButton() == MouseButton.SECONDARY) {
-      return;
-    }
-    panning = spaceHeld || hand || e.getButton() != MouseButton.PRIMARY;
-    if (!panning) {
-      state.selection().showLayer();
-      tools
-          .inHand()
-          .press(
-              new Tool.Press(
-                  port.toPhoto(e.getX(), e.getY()),
-                  e.isShiftDown(),
-                  e.isShortcutDown(),
-                  REACH / port.zoom()));
-      drawOverlay();
-    }
-  }
-
-  private void drag(MouseEvent e) {
-    if (state.document().isEmpty() || e.getButton() == MouseButton.SECONDARY) {
-      return;
-    }
-    pointer = port.toPhoto(e.getX(), e.getY());
-    if (panning) {
-      fitted = false;
-      port = port.panned(e.getX() - lastX, e.getY() - lastY);
-      lastX = e.getX();
-      lastY = e.getY();
-      refresh();
-    } else {
-      tools.inHand().drag(pointer);
-      drawOverlay();
-    }
-  }
-
-  private void release(MouseEvent e) {
-    if (!state.document().isEmpty() && !panning && e.getButton() != MouseButton.SECONDARY) {
-      tools.inHand().release(port.toPhoto(e.getX(), e.getY()));
-    }
-    panning = false;
-    drawOverlay();
-  }
-
-  private void move(MouseEvent e) {
-    if (!state.document().isEmpty()) {
-      if (brushHeld) {
-        // The ring stays where it is while it changes.
-        setBrush(e);
-        return;
-      }
-      pointer = port.toPhoto(e.getX(), e.getY());
-      drawOverlay();
-      fireEvent(new PointerEvent(pointer));
     }
   }
 

@@ -1,0 +1,133 @@
+package carezza.desktop.app;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.function.Consumer;
+import java.util.function.DoubleConsumer;
+import javafx.beans.property.ReadOnlyStringProperty;
+import javafx.beans.property.ReadOnlyStringWrapper;
+import javafx.geometry.Insets;
+import javafx.geometry.Pos;
+import javafx.scene.control.Label;
+import javafx.scene.control.MenuBar;
+import javafx.scene.control.Slider;
+import javafx.scene.control.ToggleButton;
+import javafx.scene.control.ToggleGroup;
+import javafx.scene.control.Tooltip;
+import javafx.scene.layout.HBox;
+
+import carezza.desktop.action.ActionButtons;
+import carezza.desktop.action.ActionMap;
+import carezza.desktop.action.MenuBars;
+import carezza.desktop.control.Spring;
+import carezza.desktop.state.AppState;
+import carezza.desktop.state.DocumentState;
+import carezza.desktop.state.Subscriptions;
+import carezza.desktop.style.Icon;
+import carezza.desktop.style.Tone;
+import carezza.desktop.text.Texts;
+import carezza.desktop.view.AppView;
+
+/** The strip at the top: menus, a tab for each view, what is at work, steps back and forth, the grey around the picture. */
+final class TopStrip extends HBox implements AutoCloseable {
+
+  private static final Texts TEXTS = Texts.of("app");
+
+  private final AppState state;
+  private final Subscriptions subscriptions = new Subscriptions();
+  private final List<ToggleButton> tabs = new ArrayList<>();
+  private final ReadOnlyStringWrapper words = new ReadOnlyStringWrapper("");
+
+  TopStrip(
+      AppState state,
+      ActionMap actions,
+      List<AppView> views,
+      Consumer<AppView> show,
+      DoubleConsumer grey) {
+    super(8);
+    this.state = state;
+
+    Label name = new Label("Carezza");
+    name.getStyleClass().add("brand");
+    MenuBar menus = MenuBars.of(actions);
+    HBox row = new HBox(2);
+    row.setAlignment(Pos.CENTER);
+    ToggleGroup group = new ToggleGroup();
+    for (AppView view : views) {
+      if (view.listed()) {
+        row.getChildren().add(tab(view, group, show));
+      }
+    }
+    Slider tone = new Slider(Tone.DARKEST, Tone.LIGHTEST, Tone.USUAL);
+    tone.setId("tone");
+    tone.setPrefWidth(80);
+    tone.setAccessibleText(TEXTS.get("topStrip.grey-of-the-surround"));
+    tone.setTooltip(new Tooltip(TEXTS.get("topStrip.grey-of-the-surround-darker-to")));
+    tone.valueProperty().subscribe((was, is) -> grey.accept(is.doubleValue()));
+    getChildren()
+        .addAll(
+            name,
+            menus,
+            new Spring(),
+            row,
+            new Spring(),
+            title(),
+            ActionButtons.drawn(actions.get("undo"), Icon.BACK.node()),
+            ActionButtons.drawn(actions.get("redo"), Icon.FORTH.node()),
+            tone);
+    getStyleClass().add("strip");
+    setAlignment(Pos.CENTER_LEFT);
+    setPadding(new Insets(0, 12, 0, 12));
+    subscriptions.on(
+        this::sayTitle, state.document().projectProperty(), state.document().dirtyProperty());
+  }
+
+  private ToggleButton tab(AppView view, ToggleGroup group, Consumer<AppView> show) {
+    ToggleButton tab = new ToggleButton(view.title());
+    tab.setId("view-" + view.id());
+    tab.getStyleClass().add("tab-button");
+    tab.setToggleGroup(group);
+    tab.setUserData(view);
+    tab.setTooltip(new Tooltip(view.hint()));
+    tab.setOnAction(e -> show.accept(view));
+    tabs.add(tab);
+    return tab;
+  }
+
+  /** What is at work, and whether it is saved; nothing where nothing is. */
+  private Label title() {
+    Label title = new Label();
+    title.setId("title");
+    title.getStyleClass().add("project-title");
+    title.textProperty().bind(words);
+    return title;
+  }
+
+  private void sayTitle() {
+    DocumentState document = state.document();
+    words.set(
+        document.isEmpty()
+            ? ""
+            : document.dirtyProperty().get()
+                ? TEXTS.get("topStrip.not-saved", document.project().title())
+                : document.project().title());
+  }
+
+  ReadOnlyStringProperty titleProperty() {
+    return words.getReadOnlyProperty();
+  }
+
+  /** Which view is shown, and which can be. */
+  void mark(AppView shown) {
+    for (ToggleButton tab : tabs) {
+      AppView own = (AppView) tab.getUserData();
+      tab.setSelected(own == shown);
+      tab.setDisable(own.needsDocument() && state.document().isEmpty());
+    }
+  }
+
+  @Override
+  public void close() {
+    subscriptions.close();
+  }
+}
