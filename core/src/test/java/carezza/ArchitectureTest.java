@@ -12,8 +12,26 @@ public class ArchitectureTest {
 
   /** Each may use those before it and none after it. */
   private static final String[] FLOW = {
-    "problem", "file", "function", "image", "filter", "colour", "press", "metadata", "profile", "raw", "codec", "model", "face", "job", "mask", "kernel", "render",
-    "measure", "project", "session"
+    "problem",
+    "file",
+    "function",
+    "image",
+    "filter",
+    "colour",
+    "press",
+    "metadata",
+    "profile",
+    "raw",
+    "codec",
+    "model",
+    "face",
+    "job",
+    "mask",
+    "kernel",
+    "render",
+    "measure",
+    "project",
+    "session"
   };
 
   private static final JavaClasses CORE =

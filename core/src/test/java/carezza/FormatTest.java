@@ -14,8 +14,9 @@ import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 
 /**
- * All sources are in google-java-format. Here, as it needs the compiler of the JDK that the sources are
- * for, and Maven itself may run on another. With {@code -Dformat=apply} the sources are put right.
+ * All sources are in google-java-format. Here, as it needs the compiler of the JDK that the sources
+ * are for, and Maven itself may run on another. With {@code -Dformat=apply} the sources are put
+ * right.
  */
 public class FormatTest {
 

@@ -62,7 +62,9 @@ final class BeautyStack {
             new SkinToneEveningLayer.Target(62, 28, 52),
             0.4,
             0.3,
-            0, null, false));
+            0,
+            null,
+            false));
     layers.add(curve(new Mask.Everything(), 0.03));
     layers.add(curve(new Mask.Range(Mask.Quantity.LIGHTNESS, 0, 5, 30, 50), -0.02));
     layers.add(curve(new Mask.Invert(oval(1.2)), -0.04));
@@ -157,7 +159,8 @@ final class BeautyStack {
             new MonotoneCurve.Point(1, 1)),
         null,
         null,
-        null, 0);
+        null,
+        0);
   }
 
   private Mask oval(double times) {

@@ -32,8 +32,9 @@ import carezza.render.Renderer;
 import carezza.render.TileCache;
 
 /**
- * A dab of a 200-pixel brush on the last dodge-and-burn layer of the long retouch, twelve layers above
- * it, in the view of the whole 24 megapixels; held against copying the view's pixels once a layer.
+ * A dab of a 200-pixel brush on the last dodge-and-burn layer of the long retouch, twelve layers
+ * above it, in the view of the whole 24 megapixels; held against copying the view's pixels once a
+ * layer.
  */
 @State(Scope.Benchmark)
 @BenchmarkMode(Mode.AverageTime)

@@ -19,8 +19,9 @@ import carezza.project.ProjectFile;
 import carezza.session.Session;
 
 /**
- * Fits the weights by which blemishes are told to the painted truth: a logistic regression with a ridge, by
- * Newton's method. What weights from five portraits find on the sixth shows how far they can be trusted.
+ * Fits the weights by which blemishes are told to the painted truth: a logistic regression with a
+ * ridge, by Newton's method. What weights from five portraits find on the sixth shows how far they
+ * can be trusted.
  */
 final class DetectionFit {
 
@@ -38,21 +39,23 @@ final class DetectionFit {
     static Sample of(Path folder) throws Problem {
       Session session = new Session(PictureReader.read(folder.resolve("photo.jpg")));
       Project project =
-          session.faces().withFace(
-              ProjectFile.start(folder.resolve("photo.jpg")).project(), Cancellation.NONE);
+          session
+              .faces()
+              .withFace(
+                  ProjectFile.start(folder.resolve("photo.jpg")).project(), Cancellation.NONE);
       FaceMap faces = project.faces();
       int level = BlemishFinder.level(faces);
       Picture picture =
-          session.readings().settled(
-              project, session.size().atLevel(level).area(), level, Cancellation.NONE);
+          session
+              .readings()
+              .settled(project, session.size().atLevel(level).area(), level, Cancellation.NONE);
       List<Looked> places = BlemishFinder.places(picture, session.scene(project).regions());
       Truth truth = Truth.of(folder);
       int[] meant = new int[places.size()];
       for (int i = 0; i < meant.length; i++) {
         meant[i] = truth.blemishAt(places.get(i).x(), places.get(i).y());
       }
-      return new Sample(
-          folder.getFileName().toString(), truth.blemishes().size(), places, meant);
+      return new Sample(folder.getFileName().toString(), truth.blemishes().size(), places, meant);
     }
   }
 
@@ -80,8 +83,7 @@ final class DetectionFit {
     print(samples, true);
     System.out.println("With weights from all:");
     print(samples, false);
-    System.out.println(
-        "Weights, and what is added: " + text(fit(samples).values(), "%.2f"));
+    System.out.println("Weights, and what is added: " + text(fit(samples).values(), "%.2f"));
   }
 
   private static void print(List<Sample> samples, boolean leaveOut) {
@@ -209,7 +211,6 @@ final class DetectionFit {
 
   private static String text(double[] values, String format) {
     return String.join(
-        ", ",
-        Arrays.stream(values).mapToObj(v -> String.format(Locale.ROOT, format, v)).toList());
+        ", ", Arrays.stream(values).mapToObj(v -> String.format(Locale.ROOT, format, v)).toList());
   }
 }

@@ -37,14 +37,15 @@ import carezza.problem.Problem;
 import carezza.project.ProjectFile;
 
 /**
- * Reads every file of a folder of other people's files, and beside it the same with an independent reader, ImageMagick,
- * where that is installed. What it finds goes into docs/reliability.md.
+ * Reads every file of a folder of other people's files, and beside it the same with an independent
+ * reader, ImageMagick, where that is installed. What it finds goes into docs/reliability.md.
  */
 final class ForeignFiles {
 
   private static final Set<String> ENDINGS =
       Set.of(
-          "jpg", "jpeg", "jpe", "png", "tif", "tiff", "webp", "gif", "bmp", "dng", "avif", "heic", "jp2", "jxl", "nef", "cr2", "cr3", "arw", "raf", "orf", "rw2", "pef", "carezza");
+          "jpg", "jpeg", "jpe", "png", "tif", "tiff", "webp", "gif", "bmp", "dng", "avif", "heic",
+          "jp2", "jxl", "nef", "cr2", "cr3", "arw", "raf", "orf", "rw2", "pef", "carezza");
 
   private static final int PATIENCE_SECONDS = 30;
 
@@ -83,7 +84,13 @@ final class ForeignFiles {
       byte[] png =
           PictureWriter.encode(
               Picture.of(new Area(0, 0, 1, 1)),
-              new PictureWriter.Settings(PictureFormat.TIFF, 90, 8, OutputColour.of(OutputProfile.SRGB), Metadata.NONE, Carried.NOTHING),
+              new PictureWriter.Settings(
+                  PictureFormat.TIFF,
+                  90,
+                  8,
+                  OutputColour.of(OutputProfile.SRGB),
+                  Metadata.NONE,
+                  Carried.NOTHING),
               "x");
       Files.write(profile, carezza.metadata.TiffDirectory.read(png).bytes(34675));
       ForeignFiles run = new ForeignFiles(Path.of(arguments[0]), profile);
@@ -106,14 +113,20 @@ final class ForeignFiles {
   private static void put(Path report, String table) throws IOException, Problem {
     String text = Files.readString(report);
     int from = text.indexOf(BEGIN) + BEGIN.length();
-    String written = text.substring(0, from) + table + text.substring(text.indexOf("<!-- end -->", from));
+    String written =
+        text.substring(0, from) + table + text.substring(text.indexOf("<!-- end -->", from));
     AtomicFile.replacing(report).write(out -> out.write(written.getBytes(StandardCharsets.UTF_8)));
   }
 
   private List<Outcome> all() throws IOException {
     List<Path> files;
     try (Stream<Path> found = Files.walk(folder)) {
-      files = found.filter(Files::isRegularFile).filter(f -> ENDINGS.contains(ending(f))).sorted().toList();
+      files =
+          found
+              .filter(Files::isRegularFile)
+              .filter(f -> ENDINGS.contains(ending(f)))
+              .sorted()
+              .toList();
     }
     List<Outcome> outcomes = new ArrayList<>();
     for (Path file : files) {
@@ -214,9 +227,26 @@ final class ForeignFiles {
     try {
       Process process =
           new ProcessBuilder(
-                  "convert", file + "[0]", "-auto-orient", "-background", "white", "-alpha", "remove",
-                  "-profile", profile.toString(), "-colorspace", "sRGB", "-depth", "16", "-endian", "LSB",
-                  "-write", "rgb:" + pixels, "-format", "%w %h", "info:" + size)
+                  "convert",
+                  file + "[0]",
+                  "-auto-orient",
+                  "-background",
+                  "white",
+                  "-alpha",
+                  "remove",
+                  "-profile",
+                  profile.toString(),
+                  "-colorspace",
+                  "sRGB",
+                  "-depth",
+                  "16",
+                  "-endian",
+                  "LSB",
+                  "-write",
+                  "rgb:" + pixels,
+                  "-format",
+                  "%w %h",
+                  "info:" + size)
               .redirectErrorStream(true)
               .redirectOutput(ProcessBuilder.Redirect.DISCARD)
               .start();
@@ -254,7 +284,9 @@ final class ForeignFiles {
         rows.computeIfAbsent(row, r -> new int[End.values().length])[o.end().ordinal()]++;
       }
     }
-    StringBuilder out = new StringBuilder("| Files | Read and equal | Read and different | Read, no other reader | Refused in a sentence | Crashed |\n|---|---|---|---|---|---|\n");
+    StringBuilder out =
+        new StringBuilder(
+            "| Files | Read and equal | Read and different | Read, no other reader | Refused in a sentence | Crashed |\n|---|---|---|---|---|---|\n");
     rows.forEach(
         (row, n) ->
             out.append(

@@ -6,7 +6,10 @@ import carezza.codec.PictureReader;
 import carezza.problem.Problem;
 import carezza.project.ProjectFile;
 
-/** What a fuzzer calls: bytes as a picture, a project or a stack, by the first of them. Anything but a sentence is a finding. */
+/**
+ * What a fuzzer calls: bytes as a picture, a project or a stack, by the first of them. Anything but
+ * a sentence is a finding.
+ */
 public final class FuzzTarget {
 
   private FuzzTarget() {}

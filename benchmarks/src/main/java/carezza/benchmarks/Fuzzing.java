@@ -24,8 +24,9 @@ import carezza.project.Document;
 import carezza.project.ProjectFile;
 
 /**
- * Coverage-guided fuzzing of the readers by Jazzer, in a process of its own. Its instrumentation does not know class files of
- * this Java yet, so it is given copies that say they are of Java 21; the code in them is the same.
+ * Coverage-guided fuzzing of the readers by Jazzer, in a process of its own. Its instrumentation
+ * does not know class files of this Java yet, so it is given copies that say they are of Java 21;
+ * the code in them is the same.
  */
 final class Fuzzing {
 
@@ -135,7 +136,11 @@ final class Fuzzing {
         put(corpus, "stack", 3, stack.toByteArray());
       }
     }
-    put(corpus, "gif", 0, "GIF89a\1\0\1\0\0\0\0,\0\0\0\0\1\0\1\0\0\2\2D\1\0;".getBytes(StandardCharsets.ISO_8859_1));
+    put(
+        corpus,
+        "gif",
+        0,
+        "GIF89a\1\0\1\0\0\0\0,\0\0\0\0\1\0\1\0\0\2\2D\1\0;".getBytes(StandardCharsets.ISO_8859_1));
   }
 
   private static void put(Path corpus, String name, int kind, byte[] file) throws IOException {

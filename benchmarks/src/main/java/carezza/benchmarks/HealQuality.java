@@ -27,8 +27,8 @@ import carezza.project.ProjectFile;
 import carezza.session.Session;
 
 /**
- * Heals the round blemishes of a portrait and compares with its clean twin, and with what OpenCV makes of
- * them where Debian's {@code python3-opencv} is there.
+ * Heals the round blemishes of a portrait and compares with its clean twin, and with what OpenCV
+ * makes of them where Debian's {@code python3-opencv} is there.
  */
 final class HealQuality {
 

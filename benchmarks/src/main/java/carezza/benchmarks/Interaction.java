@@ -42,8 +42,9 @@ import carezza.project.Document;
 import carezza.project.ProjectFile;
 
 /**
- * Work in the real window, drawn in memory: how long it takes from an input event until the picture that
- * holds it is in the view. The 24-megapixel portrait with twenty layers, whole picture in the view.
+ * Work in the real window, drawn in memory: how long it takes from an input event until the picture
+ * that holds it is in the view. The 24-megapixel portrait with twenty layers, whole picture in the
+ * view.
  */
 final class Interaction {
 
@@ -224,13 +225,13 @@ final class Interaction {
                 .with(HueBandsLayer.Family.ORANGE, new HueBandsLayer.Trim(20 * t, 0, 0)));
     value(LayerType.SKIN_DEPTH, "strength", 0.1, 1);
     value(LayerType.DESATURATE, "share", 0.1, 0.9);
-    fresh(
-        LayerType.COLOUR_BALANCE,
-        (l, t) -> RecordValue.with(l, "darks", new Tint(265, 20 * t)));
+    fresh(LayerType.COLOUR_BALANCE, (l, t) -> RecordValue.with(l, "darks", new Tint(265, 20 * t)));
     fresh(
         LayerType.GRADIENT_MAP,
         (l, t) -> ((GradientMapLayer) l).with(1, new Target(50, 10 + 40 * t, 50)));
-    fresh(LayerType.MONOCHROME, (l, t) -> ((MonochromeLayer) l).with(HueBandsLayer.Family.ORANGE, 30 * t));
+    fresh(
+        LayerType.MONOCHROME,
+        (l, t) -> ((MonochromeLayer) l).with(HueBandsLayer.Family.ORANGE, 30 * t));
     value(LayerType.SATURATION, "saturation", -0.5, 0.5);
     value(LayerType.HUE_SHIFT, "turn", 5, 40);
     fresh(
@@ -334,10 +335,7 @@ final class Interaction {
             "large.jpg");
     Document started = ProjectFile.start(file, "large.jpg");
     return started.with(
-        started
-            .project()
-            .withFaces(portrait.faces())
-            .withStack(BeautyStack.on(portrait.faces())),
+        started.project().withFaces(portrait.faces()).withStack(BeautyStack.on(portrait.faces())),
         null);
   }
 
@@ -410,7 +408,8 @@ final class Interaction {
   /** Waits until the view is exact and the gauges are read. */
   private void rest() throws Exception {
     Thread.sleep(400);
-    while (!on(() -> view.picture().isExact() && !view.state().measurements().underWayProperty().get())) {
+    while (!on(
+        () -> view.picture().isExact() && !view.state().measurements().underWayProperty().get())) {
       Thread.sleep(100);
     }
   }

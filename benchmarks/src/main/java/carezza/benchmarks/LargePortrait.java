@@ -16,8 +16,8 @@ import carezza.model.Point;
 import carezza.problem.Problem;
 
 /**
- * A made-up portrait enlarged to the size of a camera's, with noise so that it is not smoother than a
- * photograph.
+ * A made-up portrait enlarged to the size of a camera's, with noise so that it is not smoother than
+ * a photograph.
  *
  * @param pixels working space
  * @param faces its face map

@@ -26,7 +26,9 @@ import carezza.render.RenderInput;
 import carezza.render.Renderer;
 import carezza.render.TileCache;
 
-/** Each kind of layer by itself on six megapixels, as the long retouch uses it; beside it a copy. */
+/**
+ * Each kind of layer by itself on six megapixels, as the long retouch uses it; beside it a copy.
+ */
 @State(Scope.Benchmark)
 @BenchmarkMode(Mode.AverageTime)
 @OutputTimeUnit(TimeUnit.MILLISECONDS)

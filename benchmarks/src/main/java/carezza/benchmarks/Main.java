@@ -9,12 +9,11 @@ import carezza.codec.PressProfile;
 
 /**
  * Runs a measurement: {@code jmh [pattern …]}, {@code memory}, {@code strokes}, {@code sliders},
- * {@code masks}, {@code colours [KIND …]};
- * {@code quality PORTRAITS FILE.md} compares what is found with the painted truth;
- * {@code detection PORTRAITS} fits the weights by which blemishes are told;
- * {@code files FOLDER [REPORT.md]} reads a folder of other people's files beside an independent reader;
- * {@code fuzz SECONDS FOLDER} fuzzes the readers (with the profile {@code fuzz});
- * {@code press-profile FILE} makes the CMYK profile anew.
+ * {@code masks}, {@code colours [KIND …]}; {@code quality PORTRAITS FILE.md} compares what is found
+ * with the painted truth; {@code detection PORTRAITS} fits the weights by which blemishes are told;
+ * {@code files FOLDER [REPORT.md]} reads a folder of other people's files beside an independent
+ * reader; {@code fuzz SECONDS FOLDER} fuzzes the readers (with the profile {@code fuzz}); {@code
+ * press-profile FILE} makes the CMYK profile anew.
  */
 public final class Main {
 
@@ -23,9 +22,7 @@ public final class Main {
   public static void main(String[] arguments) throws Exception {
     String what = arguments.length == 0 ? "" : arguments[0];
     String[] rest =
-        arguments.length == 0
-            ? arguments
-            : Arrays.copyOfRange(arguments, 1, arguments.length);
+        arguments.length == 0 ? arguments : Arrays.copyOfRange(arguments, 1, arguments.length);
     switch (what) {
       case "jmh" -> org.openjdk.jmh.Main.main(rest);
       case "memory" -> MemoryProof.run();
@@ -40,7 +37,8 @@ public final class Main {
       case "fuzz" -> Fuzzing.run(rest);
       case "press-profile" -> Files.write(Path.of(rest[0]), PressProfile.make());
       default -> {
-        System.err.println("Say what to measure: jmh [pattern …], memory, strokes, sliders, masks, colours, quality, detection, files, fuzz, or press-profile.");
+        System.err.println(
+            "Say what to measure: jmh [pattern …], memory, strokes, sliders, masks, colours, quality, detection, files, fuzz, or press-profile.");
         System.exit(2);
       }
     }

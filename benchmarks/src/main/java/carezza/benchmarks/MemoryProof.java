@@ -21,7 +21,9 @@ import carezza.render.Renderer;
 import carezza.render.Renderer.Readiness;
 import carezza.render.TileCache;
 
-/** Shows that a long retouch of a large picture fits its heap: views, full render, sixteen-bit file. */
+/**
+ * Shows that a long retouch of a large picture fits its heap: views, full render, sixteen-bit file.
+ */
 final class MemoryProof {
 
   private MemoryProof() {}
@@ -59,11 +61,7 @@ final class MemoryProof {
     RenderInput scene = new RenderInput(BeautyStack.on(portrait.faces()), regions);
     for (int level = 4; level >= 2; level--) {
       renderer.render(
-          scene,
-          renderer.size().atLevel(level).area(),
-          level,
-          Readiness.EXACT,
-          Cancellation.NONE);
+          scene, renderer.size().atLevel(level).area(), level, Readiness.EXACT, Cancellation.NONE);
     }
     Picture picture = renderer.renderOnce(scene, 0, Cancellation.NONE);
     Path file = Files.createTempFile("carezza-memory", ".tif");
@@ -90,8 +88,7 @@ final class MemoryProof {
         .start(
             () -> {
               while (true) {
-                long used =
-                    ManagementFactory.getMemoryMXBean().getHeapMemoryUsage().getUsed();
+                long used = ManagementFactory.getMemoryMXBean().getHeapMemoryUsage().getUsed();
                 most.accumulateAndGet(used, Math::max);
                 LockSupport.parkNanos(5_000_000);
               }

@@ -20,7 +20,10 @@ import carezza.problem.Problem;
 import carezza.project.ProjectFile;
 import carezza.session.Session;
 
-/** What is found without a hand, regions, blemishes and what heals them, against the truth of the made-up portraits. */
+/**
+ * What is found without a hand, regions, blemishes and what heals them, against the truth of the
+ * made-up portraits.
+ */
 final class Quality {
 
   private static final List<SemanticRegion> REGIONS =
@@ -44,7 +47,11 @@ final class Quality {
   static void run(Path portraits, Path report) throws IOException, Problem {
     List<Path> folders = folders(portraits);
     List<String> lines = new ArrayList<>();
-    lines.add("| | " + String.join(" | ", REGIONS.stream().map(r -> r.name().toLowerCase(Locale.ROOT)).toList()) + " |");
+    lines.add(
+        "| | "
+            + String.join(
+                " | ", REGIONS.stream().map(r -> r.name().toLowerCase(Locale.ROOT)).toList())
+            + " |");
     lines.add("|---".repeat(REGIONS.size() + 1) + "|");
     lines.add("| bar |" + cells(BARS));
     for (Path folder : folders) {
@@ -82,16 +89,16 @@ final class Quality {
     int from = text.indexOf(begin) + begin.length();
     String written =
         text.substring(0, from) + table + text.substring(text.indexOf("<!-- end -->", from));
-    AtomicFile.replacing(report)
-        .write(out -> out.write(written.getBytes(StandardCharsets.UTF_8)));
+    AtomicFile.replacing(report).write(out -> out.write(written.getBytes(StandardCharsets.UTF_8)));
   }
 
   /** Round blemishes of the truth against the proposals at the usual sensitivity. */
   private static String detection(Path folder) throws Problem {
     Session session = new Session(PictureReader.read(folder.resolve("photo.jpg")));
     Project project =
-        session.faces().withFace(
-            ProjectFile.start(folder.resolve("photo.jpg")).project(), Cancellation.NONE);
+        session
+            .faces()
+            .withFace(ProjectFile.start(folder.resolve("photo.jpg")).project(), Cancellation.NONE);
     List<Blemish> proposed =
         session.repairs().blemishes(project, 1, Cancellation.NONE).stream()
             .filter(b -> b.kind() == Blemish.Kind.TEMPORARY)
@@ -127,12 +134,12 @@ final class Quality {
     Photograph photograph = PictureReader.read(folder.resolve("photo.jpg"));
     Session session = new Session(photograph);
     Project project =
-        session.faces().withFace(
-            ProjectFile.start(folder.resolve("photo.jpg")).project(), Cancellation.NONE);
+        session
+            .faces()
+            .withFace(ProjectFile.start(folder.resolve("photo.jpg")).project(), Cancellation.NONE);
     double[] out = new double[REGIONS.size()];
     for (int i = 0; i < out.length; i++) {
-      Path truth =
-          folder.resolve(REGIONS.get(i).name().toLowerCase(Locale.ROOT) + ".png");
+      Path truth = folder.resolve(REGIONS.get(i).name().toLowerCase(Locale.ROOT) + ".png");
       if (Files.exists(truth)) {
         // A neutral grey is the same number in every space here.
         Plane wanted = PictureReader.read(truth).pixels().first();

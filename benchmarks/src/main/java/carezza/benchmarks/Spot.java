@@ -33,8 +33,8 @@ import carezza.render.RenderInput;
 import carezza.session.Session;
 
 /**
- * A spot of 40 px radius is healed: its source chosen and the view drawn anew, close up; held against copying
- * the view's pixels.
+ * A spot of 40 px radius is healed: its source chosen and the view drawn anew, close up; held
+ * against copying the view's pixels.
  */
 @State(Scope.Benchmark)
 @BenchmarkMode(Mode.AverageTime)
@@ -68,7 +68,12 @@ public class Spot {
     live =
         session
             .renderer()
-            .follow(with(List.of(Patch.spot(600, 1400, 5))), heal.attributes().id(), VIEW, 0, Cancellation.NONE);
+            .follow(
+                with(List.of(Patch.spot(600, 1400, 5))),
+                heal.attributes().id(),
+                VIEW,
+                0,
+                Cancellation.NONE);
     view = live.picture().copy();
     copy = view.copy();
   }

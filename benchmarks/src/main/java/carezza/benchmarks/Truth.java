@@ -11,7 +11,9 @@ import tools.jackson.databind.json.JsonMapper;
 import carezza.codec.PictureReader;
 import carezza.problem.Problem;
 
-/** What was painted into a made-up portrait: its round blemishes, its moles, and its stray hairs. */
+/**
+ * What was painted into a made-up portrait: its round blemishes, its moles, and its stray hairs.
+ */
 record Truth(List<Spot> blemishes, List<Spot> marks, List<Line2D> hairs) {
 
   private static final List<String> ROUND =
@@ -33,7 +35,9 @@ record Truth(List<Spot> blemishes, List<Spot> marks, List<Line2D> hairs) {
     }
   }
 
-  /** @param folder of the portrait, with its {@code truth.json} */
+  /**
+   * @param folder of the portrait, with its {@code truth.json}
+   */
   static Truth of(Path folder) throws Problem {
     JsonNode truth =
         JsonMapper.shared().readTree(PictureReader.bytes(folder.resolve("truth.json")));

@@ -16,12 +16,7 @@ import carezza.profile.ColourTag;
  * @param tag what the file says of its colours
  */
 record Encoded(
-    Model model,
-    Plane[] planes,
-    int bits,
-    ColourTag tag,
-    Metadata metadata,
-    Set<Remark> remarks) {
+    Model model, Plane[] planes, int bits, ColourTag tag, Metadata metadata, Set<Remark> remarks) {
 
   Encoded {
     remarks = remarks.isEmpty() ? EnumSet.noneOf(Remark.class) : EnumSet.copyOf(remarks);

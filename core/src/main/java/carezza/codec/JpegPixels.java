@@ -105,9 +105,10 @@ final class JpegPixels {
   }
 
   /**
-   * What of the decoder's warnings means that picture is lost. Bytes too many at the end, an end mark that is
-   * missing, unknown versions and the like cost nothing. An early end of a picture that comes in passes does, and so do
-   * bytes too many before a restart, of which the decoder tells the first time only, and nothing that follows.
+   * What of the decoder's warnings means that picture is lost. Bytes too many at the end, an end
+   * mark that is missing, unknown versions and the like cost nothing. An early end of a picture
+   * that comes in passes does, and so do bytes too many before a restart, of which the decoder
+   * tells the first time only, and nothing that follows.
    */
   private static boolean isDamage(String warning, int frame) {
     String w = warning.toLowerCase(Locale.ROOT);
@@ -129,7 +130,10 @@ final class JpegPixels {
     return parts.components.length == 4 && parts.transform == 2;
   }
 
-  /** ITU-T T.871, clause 7: Y, Cb, Cr of full range to R, G, B, in place; rounded to eight bits as other readers do. */
+  /**
+   * ITU-T T.871, clause 7: Y, Cb, Cr of full range to R, G, B, in place; rounded to eight bits as
+   * other readers do.
+   */
   private static void toRgb(Plane[] planes) {
     float[] first = planes[0].values();
     float[] second = planes[1].values();
@@ -156,8 +160,8 @@ final class JpegPixels {
   }
 
   /**
-   * Inks as shares of cover. Files with the mark of APP14 hold what is left of the paper instead; and inks coded as
-   * light and colour are, once decoded, the light that they leave.
+   * Inks as shares of cover. Files with the mark of APP14 hold what is left of the paper instead;
+   * and inks coded as light and colour are, once decoded, the light that they leave.
    */
   private static void invert(Plane[] planes, boolean coded, boolean marked) {
     for (int c = 0; c < 4; c++) {

@@ -9,8 +9,9 @@ import carezza.metadata.IptcRecords;
 import carezza.metadata.Metadata;
 
 /**
- * The segments of a JPEG file (ITU-T T.81, annex B), taken apart: what the decoder needs, and what is said beside it.
- * The decoder is never shown the latter, so that nothing in it can stop or mislead it.
+ * The segments of a JPEG file (ITU-T T.81, annex B), taken apart: what the decoder needs, and what
+ * is said beside it. The decoder is never shown the latter, so that nothing in it can stop or
+ * mislead it.
  */
 final class JpegSegments {
 
@@ -159,7 +160,8 @@ final class JpegSegments {
       int end = at + 2 + length;
       boolean beside = mark >= 0xE0 && mark <= 0xEF || mark == COMMENT;
       if (end > file.length) {
-        // A segment of words that is too long is passed over; one the decoder needs is for it to miss.
+        // A segment of words that is too long is passed over; one the decoder needs is for it to
+        // miss.
         untidy = true;
         if (!beside) {
           kept.write(file, at, file.length - at);

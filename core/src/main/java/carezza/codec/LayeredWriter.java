@@ -30,9 +30,10 @@ import carezza.image.PictureSize;
 import carezza.image.Plane;
 
 /**
- * Writes a picture with its layers for other programs: as OpenRaster (freedesktop.org, version 0.0.5)
- * or as a TIFF of many pages. A layer is what it made of the picture, opaque where it changed anything and
- * clear elsewhere, sixteen bits a channel, so that laid over one another they are the finished picture.
+ * Writes a picture with its layers for other programs: as OpenRaster (freedesktop.org, version
+ * 0.0.5) or as a TIFF of many pages. A layer is what it made of the picture, opaque where it
+ * changed anything and clear elsewhere, sixteen bits a channel, so that laid over one another they
+ * are the finished picture.
  */
 public abstract sealed class LayeredWriter implements AutoCloseable {
 
@@ -48,8 +49,7 @@ public abstract sealed class LayeredWriter implements AutoCloseable {
   }
 
   /** For a file whose name ends in {@code .ora}; closing it ends the file, not the stream. */
-  public static LayeredWriter openRaster(OutputStream out, OutputColour colour)
-      throws IOException {
+  public static LayeredWriter openRaster(OutputStream out, OutputColour colour) throws IOException {
     return new OpenRaster(out, colour);
   }
 
@@ -146,7 +146,9 @@ public abstract sealed class LayeredWriter implements AutoCloseable {
 
     @Override
     public void finish(Picture working) throws IOException {
-      png("mergedimage.png", Rasters.toImage(colour.encoded(working), colour.profile().icc(), BITS));
+      png(
+          "mergedimage.png",
+          Rasters.toImage(colour.encoded(working), colour.profile().icc(), BITS));
       png("Thumbnails/thumbnail.png", thumbnail(working));
       zip.putNextEntry(new ZipEntry("stack.xml"));
       zip.write(stack().getBytes(StandardCharsets.UTF_8));
@@ -158,8 +160,7 @@ public abstract sealed class LayeredWriter implements AutoCloseable {
       int h = working.area().height();
       double scale = Math.min(1, (double) THUMBNAIL / Math.max(w, h));
       PictureSize size =
-          new PictureSize(
-              Math.max(1, (int) (w * scale)), Math.max(1, (int) (h * scale)));
+          new PictureSize(Math.max(1, (int) (w * scale)), Math.max(1, (int) (h * scale)));
       Picture small = scale < 1 ? Resampling.shrink(working, size) : working;
       OutputColour srgb = OutputColour.of(OutputProfile.SRGB);
       return Rasters.toImage(srgb.encoded(small), srgb.profile().icc(), 8);
@@ -214,8 +215,7 @@ public abstract sealed class LayeredWriter implements AutoCloseable {
           TIFFDirectory.createFromMetadata(
               writer.getDefaultImageMetadata(new ImageTypeSpecifier(image), param));
       TIFFTag page = BaselineTIFFTagSet.getInstance().getTag(BaselineTIFFTagSet.TAG_PAGE_NAME);
-      directory.addTIFFField(
-          new TIFFField(page, TIFFTag.TIFF_ASCII, 1, new String[] {name}));
+      directory.addTIFFField(new TIFFField(page, TIFFTag.TIFF_ASCII, 1, new String[] {name}));
       writer.writeToSequence(new IIOImage(image, null, directory.getAsMetadata()), param);
     }
 

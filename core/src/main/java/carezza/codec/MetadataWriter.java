@@ -39,14 +39,16 @@ final class MetadataWriter {
         JpegSegments.XMP,
         metadata.xmp(what).map(x -> x.getBytes(StandardCharsets.UTF_8)));
     segment(
-        out, JpegSegments.APP13, JpegSegments.RESOURCES, metadata.iptc(what).map(IptcRecords::resource));
+        out,
+        JpegSegments.APP13,
+        JpegSegments.RESOURCES,
+        metadata.iptc(what).map(IptcRecords::resource));
     out.write(file, rest, file.length - rest);
     return bytes.toByteArray();
   }
 
   private static void segment(
-      DataOutputStream out, int marker, byte[] mark, Optional<byte[]> content)
-      throws IOException {
+      DataOutputStream out, int marker, byte[] mark, Optional<byte[]> content) throws IOException {
     if (content.isEmpty() || content.get().length + mark.length > LARGEST_SEGMENT) {
       return;
     }

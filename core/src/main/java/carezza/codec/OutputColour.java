@@ -8,7 +8,8 @@ import carezza.press.Intent;
  * The colour space of a file, and how the picture's colours come into it.
  *
  * @param intent for spaces that hold fewer colours than the picture may have
- * @param blackPoint whether black becomes the deepest that the space has, when colours are otherwise kept
+ * @param blackPoint whether black becomes the deepest that the space has, when colours are
+ *     otherwise kept
  */
 public record OutputColour(OutputProfile profile, Intent intent, boolean blackPoint) {
 

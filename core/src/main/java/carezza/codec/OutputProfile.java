@@ -21,20 +21,28 @@ import carezza.profile.IccProfileWriter;
 import carezza.profile.ProfileConversion;
 
 /**
- * A colour space that pictures are written in; its profile is put into the file. Three ship; any other comes from an ICC
- * profile of a printer, a print shop or a display.
+ * A colour space that pictures are written in; its profile is put into the file. Three ship; any
+ * other comes from an ICC profile of a printer, a print shop or a display.
  */
 public final class OutputProfile {
 
   /** For the web and for whoever does not say. */
   public static final OutputProfile SRGB =
       new OutputProfile(
-          "sRGB", false, () -> Profiles.SRGB, (working, intent, black) -> planes(WorkingSpace.toSrgb(working)));
+          "sRGB",
+          false,
+          () -> Profiles.SRGB,
+          (working, intent, black) -> planes(WorkingSpace.toSrgb(working)));
 
-  /** Rec. 2020 primaries with the sRGB curve: all colours of the working space, for further work. */
+  /**
+   * Rec. 2020 primaries with the sRGB curve: all colours of the working space, for further work.
+   */
   public static final OutputProfile WIDE =
       new OutputProfile(
-          "Wide RGB (Rec. 2020)", false, () -> Profiles.WIDE, (working, intent, black) -> planes(working));
+          "Wide RGB (Rec. 2020)",
+          false,
+          () -> Profiles.WIDE,
+          (working, intent, black) -> planes(working));
 
   /** For print: cyan, magenta, yellow and black on coated paper. */
   public static final OutputProfile COATED =
@@ -115,7 +123,10 @@ public final class OutputProfile {
                 intent));
   }
 
-  /** Light raised so that black becomes the deepest that the profile has (ISO 18619, in linear light). */
+  /**
+   * Light raised so that black becomes the deepest that the profile has (ISO 18619, in linear
+   * light).
+   */
   private static Picture raised(Picture working, ICC_Profile profile) {
     Picture black = Picture.of(new Area(0, 0, 1, 1));
     Picture deepest =
@@ -161,8 +172,7 @@ public final class OutputProfile {
 
   /** How a picture would look in this space: there and back, relative to the paper's white. */
   public Picture proof(Picture working, Intent intent, boolean blackPoint) {
-    return ProfileConversion.back(
-        encoded(working, intent, blackPoint), icc(), Intent.COLORIMETRIC);
+    return ProfileConversion.back(encoded(working, intent, blackPoint), icc(), Intent.COLORIMETRIC);
   }
 
   private static Plane[] planes(Picture picture) {

@@ -27,8 +27,8 @@ import carezza.profile.ColourTag;
 import carezza.profile.ProfileConversion;
 
 /**
- * Reads photographs into the working space, upright: JPEG, PNG, TIFF, WebP, GIF, BMP, DNG, and makers' raw files where
- * the machine can. Everything happens in memory; no file is made.
+ * Reads photographs into the working space, upright: JPEG, PNG, TIFF, WebP, GIF, BMP, DNG, and
+ * makers' raw files where the machine can. Everything happens in memory; no file is made.
  */
 public final class PictureReader {
 
@@ -238,8 +238,7 @@ public final class PictureReader {
     return switch (encoded.model()) {
       case GREY ->
           // Grey without a profile has the curve of sRGB, as untagged colour has.
-          new Converted(
-              WorkingSpace.fromSrgbInPlace(rgb(encoded.planes())), "sRGB grey (assumed)");
+          new Converted(WorkingSpace.fromSrgbInPlace(rgb(encoded.planes())), "sRGB grey (assumed)");
       case RGB ->
           new Converted(WorkingSpace.fromSrgbInPlace(rgb(encoded.planes())), "sRGB (assumed)");
       case INKS -> {

@@ -71,8 +71,7 @@ public final class PictureWriter {
   /** Writes one plane, 0 … 1, as a grey PNG of eight bits: whole or not at all. */
   public static void writeGrey(Plane plane, AtomicFile file) throws Problem {
     int w = plane.width();
-    BufferedImage image =
-        new BufferedImage(w, plane.height(), BufferedImage.TYPE_BYTE_GRAY);
+    BufferedImage image = new BufferedImage(w, plane.height(), BufferedImage.TYPE_BYTE_GRAY);
     int[] row = new int[w];
     for (int y = 0; y < plane.height(); y++) {
       for (int x = 0; x < w; x++) {
@@ -98,8 +97,7 @@ public final class PictureWriter {
     if (profile.inks() && settings.format() != PictureFormat.TIFF) {
       throw new Problem(Problem.Kind.INKS_NEED_TIFF, name);
     }
-    BufferedImage image =
-        Rasters.toImage(settings.colour().encoded(working), profile.icc(), bits);
+    BufferedImage image = Rasters.toImage(settings.colour().encoded(working), profile.icc(), bits);
     ImageWriter writer = writer(settings.format());
     ByteArrayOutputStream bytes = new ByteArrayOutputStream();
     try (ImageOutputStream out = new MemoryCacheImageOutputStream(bytes)) {
@@ -127,9 +125,12 @@ public final class PictureWriter {
     }
     try {
       return switch (settings.format()) {
-        case JPEG -> MetadataWriter.intoJpeg(bytes.toByteArray(), settings.metadata(), settings.carried());
-        case PNG -> MetadataWriter.intoPng(bytes.toByteArray(), settings.metadata(), settings.carried());
-        case TIFF -> MetadataWriter.intoTiff(bytes.toByteArray(), settings.metadata(), settings.carried());
+        case JPEG ->
+            MetadataWriter.intoJpeg(bytes.toByteArray(), settings.metadata(), settings.carried());
+        case PNG ->
+            MetadataWriter.intoPng(bytes.toByteArray(), settings.metadata(), settings.carried());
+        case TIFF ->
+            MetadataWriter.intoTiff(bytes.toByteArray(), settings.metadata(), settings.carried());
       };
     } catch (IOException e) {
       throw new Problem(e, Problem.Kind.FILE_NOT_WRITTEN, name, Reason.of(e));

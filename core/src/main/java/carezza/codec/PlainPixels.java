@@ -20,7 +20,10 @@ import carezza.metadata.Metadata;
 import carezza.problem.Problem;
 import carezza.profile.ColourTag;
 
-/** Decoders of the platform and of libraries, given bytes in memory and nothing else; no file is ever made. */
+/**
+ * Decoders of the platform and of libraries, given bytes in memory and nothing else; no file is
+ * ever made.
+ */
 final class PlainPixels {
 
   static {

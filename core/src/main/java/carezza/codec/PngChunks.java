@@ -16,8 +16,8 @@ import java.util.zip.InflaterInputStream;
 import carezza.metadata.Metadata;
 
 /**
- * The chunks of a PNG file (PNG, third edition, clause 5), taken apart: what the decoder needs, and what is said beside
- * it. Nothing is unpacked beyond {@link Metadata#LARGEST}.
+ * The chunks of a PNG file (PNG, third edition, clause 5), taken apart: what the decoder needs, and
+ * what is said beside it. Nothing is unpacked beyond {@link Metadata#LARGEST}.
  */
 final class PngChunks {
 
@@ -105,9 +105,7 @@ final class PngChunks {
   /** A name, a zero, the method 0, and the profile, deflated. */
   private static byte[] profile(byte[] content) {
     int name = end(content, 0);
-    return name + 2 > content.length
-        ? new byte[0]
-        : inflated(content, name + 2);
+    return name + 2 > content.length ? new byte[0] : inflated(content, name + 2);
   }
 
   /** Keyword, whether and how deflated, language, translated keyword, text. */
@@ -135,8 +133,7 @@ final class PngChunks {
   /** Unpacked to its end; empty if that is not to be had or further than anything honest. */
   private static byte[] inflated(byte[] content, int from) {
     try (InflaterInputStream in =
-        new InflaterInputStream(
-            new ByteArrayInputStream(content, from, content.length - from))) {
+        new InflaterInputStream(new ByteArrayInputStream(content, from, content.length - from))) {
       byte[] out = in.readNBytes(Metadata.LARGEST + 1);
       return out.length > Metadata.LARGEST ? new byte[0] : out;
     } catch (IOException e) {

@@ -13,8 +13,8 @@ import carezza.profile.ColourTag;
 import carezza.profile.MatrixProfile;
 
 /**
- * What a PNG says of its colours (PNG, third edition, clause 11.3.2): cICP before iCCP before sRGB before gAMA and
- * cHRM.
+ * What a PNG says of its colours (PNG, third edition, clause 11.3.2): cICP before iCCP before sRGB
+ * before gAMA and cHRM.
  */
 final class PngColours {
 
@@ -26,9 +26,7 @@ final class PngColours {
   /** Digits that writers of cHRM differ in. */
   private static final double ROUNDING = 1e-3;
 
-  private static final double[] SRGB_POINTS = {
-    0.3127, 0.3290, 0.64, 0.33, 0.30, 0.60, 0.15, 0.06
-  };
+  private static final double[] SRGB_POINTS = {0.3127, 0.3290, 0.64, 0.33, 0.30, 0.60, 0.15, 0.06};
   private static final double[] REC2020_POINTS = {
     0.3127, 0.3290, 0.708, 0.292, 0.170, 0.797, 0.131, 0.046
   };

@@ -15,7 +15,9 @@ import carezza.metadata.TiffDirectory;
 import carezza.problem.Problem;
 import carezza.problem.Problem.Kind;
 
-/** PNG files: samples from the platform's decoder; palette, transparency and colours by ourselves. */
+/**
+ * PNG files: samples from the platform's decoder; palette, transparency and colours by ourselves.
+ */
 final class PngPixels {
 
   private static final int PALETTE = 3;
@@ -48,8 +50,7 @@ final class PngPixels {
         remarks.add(Remark.ON_WHITE);
       }
       planes =
-          Rasters.planes(
-              raster, new Layout(top, colours, opacity ? colours : -1, false, 1, turn));
+          Rasters.planes(raster, new Layout(top, colours, opacity ? colours : -1, false, 1, turn));
       if (!opacity && chunks.get("tRNS") != null) {
         layKeyOnWhite(planes, chunks.get("tRNS"), top, remarks);
       }
@@ -130,8 +131,7 @@ final class PngPixels {
   }
 
   /** One colour of the file stands for full transparency. */
-  private static void layKeyOnWhite(
-      Plane[] planes, byte[] key, double top, Set<Remark> remarks) {
+  private static void layKeyOnWhite(Plane[] planes, byte[] key, double top, Set<Remark> remarks) {
     if (key.length < 2 * planes.length) {
       return;
     }

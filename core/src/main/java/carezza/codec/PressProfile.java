@@ -16,8 +16,8 @@ import carezza.press.PressTables;
 import carezza.profile.IccProfileWriter;
 
 /**
- * The CMYK profile that ships with the application, and separation by it. It is that of a made-up press
- * on coated paper; a print shop's own profile is better wherever there is one.
+ * The CMYK profile that ships with the application, and separation by it. It is that of a made-up
+ * press on coated paper; a print shop's own profile is better wherever there is one.
  */
 public final class PressProfile {
 
@@ -39,8 +39,8 @@ public final class PressProfile {
   private final float[] curve;
 
   /**
-   * @param blackPoint whether the picture's black becomes the press's deepest (black-point compensation,
-   *     ISO 18619, in XYZ); the perceptual intent holds that already
+   * @param blackPoint whether the picture's black becomes the press's deepest (black-point
+   *     compensation, ISO 18619, in XYZ); the perceptual intent holds that already
    */
   PressProfile(Intent intent, boolean blackPoint) {
     this.blackPoint = blackPoint && intent == Intent.COLORIMETRIC;
@@ -81,10 +81,7 @@ public final class PressProfile {
           double[] found = new double[INKS];
           for (int i = from * w; i < to * w; i++) {
             Lab colour =
-                new Lab(
-                    lab.first().values()[i],
-                    lab.second().values()[i],
-                    lab.third().values()[i]);
+                new Lab(lab.first().values()[i], lab.second().values()[i], lab.third().values()[i]);
             separate(blackPoint ? raised(colour) : colour, found);
             for (int k = 0; k < INKS; k++) {
               inks[k].values()[i] = (float) found[k];

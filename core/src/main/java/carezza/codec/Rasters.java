@@ -65,8 +65,7 @@ final class Rasters {
             lines.read(y, row);
             for (int x = 0; x < w; x++) {
               int at = place(x, y, w, h, layout.orientation(), step);
-              float opacity =
-                  layout.opacity() < 0 ? 1 : row[x * bands + layout.opacity()] * scale;
+              float opacity = layout.opacity() < 0 ? 1 : row[x * bands + layout.opacity()] * scale;
               for (int c = 0; c < colours; c++) {
                 float v = row[x * bands + c] * scale;
                 out[c].values()[at] = opacity == 1 ? v : onWhite(v, opacity, layout);
@@ -121,7 +120,8 @@ final class Rasters {
         }
       };
     }
-    if (raster.getTransferType() == DataBuffer.TYPE_INT && raster.getSampleModel().getSampleSize(0) == 32) {
+    if (raster.getTransferType() == DataBuffer.TYPE_INT
+        && raster.getSampleModel().getSampleSize(0) == 32) {
       return (y, row) -> {
         raster.getPixels(0, y, w, 1, row);
         for (int i = 0; i < row.length; i++) {
@@ -165,8 +165,7 @@ final class Rasters {
         (from, to) -> {
           for (int y = from; y < to; y++) {
             for (int x = 0; x < w; x++) {
-              out.values()[place(x, y, w, h, orientation, out.width())] =
-                  plane.values()[y * w + x];
+              out.values()[place(x, y, w, h, orientation, out.width())] = plane.values()[y * w + x];
             }
           }
         });
@@ -174,8 +173,8 @@ final class Rasters {
   }
 
   /**
-   * An image of encoded planes, clipped to 0 … 1 and rounded to 8 or 16 bits; one plane more than the
-   * profile has is opacity.
+   * An image of encoded planes, clipped to 0 … 1 and rounded to 8 or 16 bits; one plane more than
+   * the profile has is opacity.
    */
   static BufferedImage toImage(Plane[] encoded, ICC_Profile profile, int bits) {
     int w = encoded[0].area().width();

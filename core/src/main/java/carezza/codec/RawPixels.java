@@ -46,8 +46,7 @@ final class RawPixels {
     return marked || RawPhotograph.isDng(root) || RawPhotograph.holdsRaw(root);
   }
 
-  static Photograph read(byte[] file, TiffDirectory root, String name)
-      throws IOException, Problem {
+  static Photograph read(byte[] file, TiffDirectory root, String name) throws IOException, Problem {
     Metadata metadata = Metadata.of(root);
     if (!RawPhotograph.isDng(root)) {
       return byMachine(file, metadata, name);
@@ -62,8 +61,7 @@ final class RawPixels {
     long[] size = RawPhotograph.size(root);
     PictureReader.requireRoom(size[0], size[1], name);
     int turn = metadata.orientation();
-    RawPhotograph raw =
-        RawPhotograph.read(file, root).turned(plane -> Rasters.turned(plane, turn));
+    RawPhotograph raw = RawPhotograph.read(file, root).turned(plane -> Rasters.turned(plane, turn));
     return photograph(raw, "DNG, camera colours", metadata);
   }
 
@@ -71,8 +69,7 @@ final class RawPixels {
     return byMachine(file, Metadata.NONE, name);
   }
 
-  private static Photograph byMachine(byte[] file, Metadata metadata, String name)
-      throws Problem {
+  private static Photograph byMachine(byte[] file, Metadata metadata, String name) throws Problem {
     LibRaw library =
         LibRaw.ofMachine().orElseThrow(() -> new Problem(Kind.RAW_NEEDS_LIBRARY, name));
     try {
@@ -87,7 +84,6 @@ final class RawPixels {
     if (raw.uncorrected()) {
       remarks.add(Remark.LENS_UNCORRECTED);
     }
-    return new Photograph(
-        raw.pixels(), raw.bits(), profile, metadata, remarks, raw.sensor());
+    return new Photograph(raw.pixels(), raw.bits(), profile, metadata, remarks, raw.sensor());
   }
 }

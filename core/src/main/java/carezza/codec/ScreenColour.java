@@ -8,8 +8,9 @@ import carezza.image.Plane;
 import carezza.press.Intent;
 
 /**
- * How working colours come to a screen: as sRGB, or by the display's own profile; and as they are, or as they would look
- * in the colour space of a file. Anything but plain sRGB goes by a table of working colours, interpolated linearly.
+ * How working colours come to a screen: as sRGB, or by the display's own profile; and as they are,
+ * or as they would look in the colour space of a file. Anything but plain sRGB goes by a table of
+ * working colours, interpolated linearly.
  */
 public final class ScreenColour {
 
@@ -94,9 +95,7 @@ public final class ScreenColour {
       grid.third().values()[i] = i % POINTS / (POINTS - 1f);
     }
     Picture seen =
-        proof == null
-            ? grid
-            : proof.profile().proof(grid, proof.intent(), proof.blackPoint());
+        proof == null ? grid : proof.profile().proof(grid, proof.intent(), proof.blackPoint());
     Plane[] channels;
     if (display == null) {
       Picture srgb = WorkingSpace.toSrgb(seen);

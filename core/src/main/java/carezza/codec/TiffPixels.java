@@ -20,7 +20,10 @@ import carezza.problem.Problem;
 import carezza.problem.Problem.Kind;
 import carezza.profile.ColourTag;
 
-/** TIFF files: samples from a library's decoder; opacity, integers of 32 bits and L*a*b* by ourselves. */
+/**
+ * TIFF files: samples from a library's decoder; opacity, integers of 32 bits and L*a*b* by
+ * ourselves.
+ */
 final class TiffPixels {
 
   private static final int WIDTH = 256;
@@ -36,8 +39,22 @@ final class TiffPixels {
 
   private static final Map<Integer, Model> MODELS =
       Map.of(
-          0, Model.GREY, 1, Model.GREY, 2, Model.RGB, 3, Model.RGB, 5, Model.INKS, 6, Model.RGB,
-          8, Model.LAB, 9, Model.LAB);
+          0,
+          Model.GREY,
+          1,
+          Model.GREY,
+          2,
+          Model.RGB,
+          3,
+          Model.RGB,
+          5,
+          Model.INKS,
+          6,
+          Model.RGB,
+          8,
+          Model.LAB,
+          9,
+          Model.LAB);
   private static final int WHITE_IS_ZERO = 0;
   private static final int IS_PALETTE = 3;
   private static final int CIE_LAB = 8;
@@ -98,7 +115,8 @@ final class TiffPixels {
       normalise(planes, photometric == CIE_LAB, bits);
     }
     byte[] profile = root.bytes(PROFILE);
-    ColourTag tag = profile.length == 0 || lab ? new ColourTag.Untagged() : new ColourTag.Embedded(profile);
+    ColourTag tag =
+        profile.length == 0 || lab ? new ColourTag.Untagged() : new ColourTag.Embedded(profile);
     return new Encoded(model, planes, bits, tag, metadata, remarks);
   }
 
@@ -114,7 +132,9 @@ final class TiffPixels {
       why = "TIFF with colours of kind %d".formatted(root.integer(PHOTOMETRIC, 1));
     } else if (format != 1 && format != 4 && !real) {
       why = "TIFF of signed or complex numbers";
-    } else if (real ? bits != 16 && bits != 32 && bits != 64 : bits > 8 && bits != 16 && bits != 32) {
+    } else if (real
+        ? bits != 16 && bits != 32 && bits != 64
+        : bits > 8 && bits != 16 && bits != 32) {
       why = "TIFF of %d bits a channel".formatted(bits);
     } else if (model == Model.LAB
         && (real || bits > 16 || bits < 8 || root.integer(SAMPLES, 1) < 3 || compression == 7)) {
@@ -157,7 +177,8 @@ final class TiffPixels {
   /** Samples of fewer than eight bits come packed or widened. */
   private static double top(Raster raster, int bits) {
     int size = raster.getSampleModel().getSampleSize(0);
-    return Math.pow(2, raster.getTransferType() == DataBuffer.TYPE_INT && bits == 32 ? 32 : size) - 1;
+    return Math.pow(2, raster.getTransferType() == DataBuffer.TYPE_INT && bits == 32 ? 32 : size)
+        - 1;
   }
 
   /** The band of opacity: the first beyond the colours, if the file says that it is one. */
@@ -194,8 +215,9 @@ final class TiffPixels {
   }
 
   /**
-   * To L* / 100, (a* + 128) / 256, (b* + 128) / 256. TIFF 6.0, section 23, has a* and b* as signed numbers; the ICC's kind
-   * (TIFF technical note of 2002) shifts them by 128 and lets L* of sixteen bits end at 0xFF00.
+   * To L* / 100, (a* + 128) / 256, (b* + 128) / 256. TIFF 6.0, section 23, has a* and b* as signed
+   * numbers; the ICC's kind (TIFF technical note of 2002) shifts them by 128 and lets L* of sixteen
+   * bits end at 0xFF00.
    */
   private static void normalise(Plane[] planes, boolean signed, int bits) {
     double top = (1L << bits) - 1;

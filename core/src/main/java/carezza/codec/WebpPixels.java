@@ -19,7 +19,10 @@ import carezza.problem.Problem;
 import carezza.problem.Problem.Kind;
 import carezza.profile.ColourTag;
 
-/** WebP files (RFC 9649): samples from a library's decoder, which is not shown what is said beside them. */
+/**
+ * WebP files (RFC 9649): samples from a library's decoder, which is not shown what is said beside
+ * them.
+ */
 final class WebpPixels {
 
   private static final int CHUNKS = 12;

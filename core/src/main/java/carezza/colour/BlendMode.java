@@ -3,9 +3,9 @@ package carezza.colour;
 import java.util.function.DoubleBinaryOperator;
 
 /**
- * How a picture is laid over another, by W3C Compositing and Blending Level 1, section 10, on encoded
- * working-space values held to 0 … 1; linear light besides. The last two are of all channels together,
- * with the working space's own weights of luminosity.
+ * How a picture is laid over another, by W3C Compositing and Blending Level 1, section 10, on
+ * encoded working-space values held to 0 … 1; linear light besides. The last two are of all
+ * channels together, with the working space's own weights of luminosity.
  */
 public enum BlendMode {
   NORMAL((b, s) -> s),

@@ -1,8 +1,8 @@
 package carezza.colour;
 
 /**
- * Blend formulas of one encoded channel, by W3C Compositing and Blending Level 1, section 10.1. Backdrop
- * and source are meant for 0 … 1.
+ * Blend formulas of one encoded channel, by W3C Compositing and Blending Level 1, section 10.1.
+ * Backdrop and source are meant for 0 … 1.
  */
 public final class Blends {
 
@@ -17,9 +17,7 @@ public final class Blends {
   }
 
   public static double hardLight(double backdrop, double source) {
-    return source <= 0.5
-        ? multiply(backdrop, 2 * source)
-        : screen(backdrop, 2 * source - 1);
+    return source <= 0.5 ? multiply(backdrop, 2 * source) : screen(backdrop, 2 * source - 1);
   }
 
   public static double overlay(double backdrop, double source) {
@@ -31,9 +29,7 @@ public final class Blends {
       return backdrop - (1 - 2 * source) * backdrop * (1 - backdrop);
     }
     double d =
-        backdrop <= 0.25
-            ? ((16 * backdrop - 12) * backdrop + 4) * backdrop
-            : Math.sqrt(backdrop);
+        backdrop <= 0.25 ? ((16 * backdrop - 12) * backdrop + 4) * backdrop : Math.sqrt(backdrop);
     return backdrop + (2 * source - 1) * (d - backdrop);
   }
 }

@@ -7,9 +7,9 @@ import carezza.image.Picture;
 import carezza.image.Plane;
 
 /**
- * Skin colour as shading x melanin x haemoglobin: in optical density D = −ln(linear sRGB),
- * D = s (1,1,1) + m M + h H with fixed unit vectors (after Tsumura and others 1999, 2003). The maps of
- * h and m are nearly free of light and shade.
+ * Skin colour as shading x melanin x haemoglobin: in optical density D = −ln(linear sRGB), D = s
+ * (1,1,1) + m M + h H with fixed unit vectors (after Tsumura and others 1999, 2003). The maps of h
+ * and m are nearly free of light and shade.
  */
 public final class Pigments {
 

@@ -41,8 +41,8 @@ public final class Transfer {
   public static final double ROOT = 1 / 2.4;
 
   /**
-   * An encoded value whose light is multiplied: on the power part of the curve
-   * 1.055 (f x)^(1/2.4) − 0.055 = (v + 0.055) f^(1/2.4) − 0.055, so the light itself need not be found.
+   * An encoded value whose light is multiplied: on the power part of the curve 1.055 (f x)^(1/2.4)
+   * − 0.055 = (v + 0.055) f^(1/2.4) − 0.055, so the light itself need not be found.
    *
    * @param v encoded
    * @param factor on its light, 0 or more

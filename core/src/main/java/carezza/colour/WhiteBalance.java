@@ -76,7 +76,8 @@ public final class WhiteBalance {
   }
 
   /**
-   * The light under which this encoded working colour is a neutral: the setting of a pick on a grey.
+   * The light under which this encoded working colour is a neutral: the setting of a pick on a
+   * grey.
    *
    * @throws IllegalArgumentException if a channel is not above 0
    */

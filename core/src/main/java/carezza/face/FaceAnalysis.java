@@ -19,8 +19,8 @@ import carezza.model.FaceOutlines.Circle;
 import carezza.model.Point;
 
 /**
- * Looks for faces by four small networks (see NOTICE), on the processor, without any network access. A dark
- * picture is lifted first, as they were made for well-exposed ones.
+ * Looks for faces by four small networks (see NOTICE), on the processor, without any network
+ * access. A dark picture is lifted first, as they were made for well-exposed ones.
  */
 public final class FaceAnalysis {
 

@@ -9,8 +9,8 @@ import carezza.image.Picture;
 import carezza.model.Point;
 
 /**
- * Finds the boxes of faces: in the whole picture by the full-range network, then by the short-range one,
- * and only where nothing was found in overlapping tiles, for small faces.
+ * Finds the boxes of faces: in the whole picture by the full-range network, then by the short-range
+ * one, and only where nothing was found in overlapping tiles, for small faces.
  */
 final class FaceDetector {
 
@@ -28,7 +28,8 @@ final class FaceDetector {
    *
    * @param leftEye the eye on the left of the picture when the face is upright
    */
-  record Box(Point middle, double width, double height, Point leftEye, Point rightEye, double score) {
+  record Box(
+      Point middle, double width, double height, Point leftEye, Point rightEye, double score) {
 
     double overlap(Box other) {
       double w =
@@ -63,7 +64,8 @@ final class FaceDetector {
       found.addAll(look(near, srgb, whole, SURE));
     }
     if (found.isEmpty()) {
-      found.addAll(look(near, srgb, new NetworkInput(whole.middle(), MARGIN * side, 0, false), SURE));
+      found.addAll(
+          look(near, srgb, new NetworkInput(whole.middle(), MARGIN * side, 0, false), SURE));
     }
     for (int tiles = 2; found.isEmpty() && tiles <= 3; tiles++) {
       found.addAll(tiles(srgb, tiles));
@@ -109,7 +111,8 @@ final class FaceDetector {
     return found;
   }
 
-  private static Box box(float[] rows, int i, int count, double side, NetworkInput crop, double score) {
+  private static Box box(
+      float[] rows, int i, int count, double side, NetworkInput crop, double score) {
     double[] anchor = anchor(i, count);
     int at = i * VALUES;
     Point[] points = new Point[3];
@@ -161,8 +164,14 @@ final class FaceDetector {
     double weight = 0;
     for (Box b : boxes) {
       double[] v = {
-        b.middle.x(), b.middle.y(), b.width, b.height,
-        b.leftEye.x(), b.leftEye.y(), b.rightEye.x(), b.rightEye.y()
+        b.middle.x(),
+        b.middle.y(),
+        b.width,
+        b.height,
+        b.leftEye.x(),
+        b.leftEye.y(),
+        b.rightEye.x(),
+        b.rightEye.y()
       };
       for (int i = 0; i < v.length; i++) {
         sum[i] += b.score * v[i];

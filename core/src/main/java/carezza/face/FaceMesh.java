@@ -13,7 +13,9 @@ import java.util.stream.IntStream;
 import carezza.image.Picture;
 import carezza.model.Point;
 
-/** Lays the mesh of 478 points on a face: twice to find its place, then four times to find the mean. */
+/**
+ * Lays the mesh of 478 points on a face: twice to find its place, then four times to find the mean.
+ */
 final class FaceMesh {
 
   private static final double MARGIN = 1.5;

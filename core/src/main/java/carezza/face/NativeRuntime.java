@@ -18,8 +18,9 @@ import carezza.file.AtomicFile;
 import carezza.problem.Problem;
 
 /**
- * The native library that runs the networks, unpacked once for each version into the application's folder. Left to itself
- * the runtime unpacks it into the temporary folder at every start, and leaves it there when the program is killed.
+ * The native library that runs the networks, unpacked once for each version into the application's
+ * folder. Left to itself the runtime unpacks it into the temporary folder at every start, and
+ * leaves it there when the program is killed.
  */
 final class NativeRuntime {
 
@@ -28,12 +29,18 @@ final class NativeRuntime {
   /** The runtime's own property for where its libraries lie. */
   private static final String PATH = "onnxruntime.native.path";
 
-  /** Enough for the longest command line that a system takes; pages that are not touched cost nothing. */
+  /**
+   * Enough for the longest command line that a system takes; pages that are not touched cost
+   * nothing.
+   */
   private static final long STACK_BYTES = 1L << 30;
 
   private NativeRuntime() {}
 
-  /** The runtime's environment, with its library from the application's folder wherever that can be written. */
+  /**
+   * The runtime's environment, with its library from the application's folder wherever that can be
+   * written.
+   */
   static OrtEnvironment environment() {
     if (System.getProperty(PATH) == null) {
       try {
@@ -54,9 +61,9 @@ final class NativeRuntime {
   }
 
   /**
-   * Calls the runtime where there is room for its recursion: it looks through the program's command line letter by letter
-   * and each in another, and a class path of four thousand letters is more than an ordinary thread's stack holds. That ends the
-   * program without a word.
+   * Calls the runtime where there is room for its recursion: it looks through the program's command
+   * line letter by letter and each in another, and a class path of four thousand letters is more
+   * than an ordinary thread's stack holds. That ends the program without a word.
    */
   static <T> T withRoom(Call<T> call) {
     FutureTask<T> task = new FutureTask<>(call::run);
@@ -81,7 +88,8 @@ final class NativeRuntime {
     Files.createDirectories(folder);
     for (String library : new String[] {"onnxruntime", "onnxruntime4j_jni"}) {
       String name = System.mapLibraryName(library);
-      URL resource = OrtEnvironment.class.getResource("/ai/onnxruntime/native/" + platform + "/" + name);
+      URL resource =
+          OrtEnvironment.class.getResource("/ai/onnxruntime/native/" + platform + "/" + name);
       if (resource == null) {
         throw new IOException("No library for " + platform);
       }
@@ -104,10 +112,14 @@ final class NativeRuntime {
     String system = System.getProperty("os.name").toLowerCase(Locale.ROOT);
     String machine = System.getProperty("os.arch");
     String family = system.contains("win") ? "win" : system.contains("mac") ? "osx" : "linux";
-    return family + (machine.contains("aarch64") || machine.contains("arm64") ? "-aarch64" : "-x64");
+    return family
+        + (machine.contains("aarch64") || machine.contains("arm64") ? "-aarch64" : "-x64");
   }
 
-  /** The runtime makes a folder even if it has nothing to unpack, and removes it only if the program ends in peace. */
+  /**
+   * The runtime makes a folder even if it has nothing to unpack, and removes it only if the program
+   * ends in peace.
+   */
   private static void removeTemporary() {
     try {
       Field field = Class.forName("ai.onnxruntime.OnnxRuntime").getDeclaredField("tempDirectory");

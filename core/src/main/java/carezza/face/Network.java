@@ -51,8 +51,7 @@ final class Network {
   Map<String, float[]> run(float[] pixels) {
     long[] shape = {1, side, side, 3};
     Map<String, float[]> out = new HashMap<>();
-    try (OnnxTensor tensor =
-            OnnxTensor.createTensor(ENVIRONMENT, FloatBuffer.wrap(pixels), shape);
+    try (OnnxTensor tensor = OnnxTensor.createTensor(ENVIRONMENT, FloatBuffer.wrap(pixels), shape);
         OrtSession.Result result = session.run(Map.of(input, tensor))) {
       for (Map.Entry<String, OnnxValue> e : result) {
         FloatBuffer values = ((OnnxTensor) e.getValue()).getFloatBuffer();

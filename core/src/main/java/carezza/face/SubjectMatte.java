@@ -6,7 +6,9 @@ import carezza.image.Area;
 import carezza.image.Picture;
 import carezza.image.Plane;
 
-/** Tells the subject from what stands behind: a probability on a coarse grid over the whole picture. */
+/**
+ * Tells the subject from what stands behind: a probability on a coarse grid over the whole picture.
+ */
 final class SubjectMatte {
 
   private final Network net = new Network("selfie_segmentation", 256);

@@ -7,8 +7,8 @@ import java.nio.file.attribute.PosixFileAttributeView;
 import java.nio.file.attribute.PosixFilePermissions;
 
 /**
- * Where Carezza keeps what is its own: {@code .carezza} in the user's home, or what the system property {@code
- * carezza.home} names.
+ * Where Carezza keeps what is its own: {@code .carezza} in the user's home, or what the system
+ * property {@code carezza.home} names.
  */
 public final class ApplicationFolder {
 

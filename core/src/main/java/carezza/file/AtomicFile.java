@@ -23,12 +23,13 @@ import carezza.problem.Problem;
 import carezza.problem.Problem.Kind;
 
 /**
- * The one writer of files: whole or not at all, to a part beside the target, flushed to disk, then renamed.
- * It refuses {@link Originals}, and files that are there already unless told to replace them. A symbolic link
- * is written through to what it points to. A file that is replaced passes on its rights and owner.
+ * The one writer of files: whole or not at all, to a part beside the target, flushed to disk, then
+ * renamed. It refuses {@link Originals}, and files that are there already unless told to replace
+ * them. A symbolic link is written through to what it points to. A file that is replaced passes on
+ * its rights and owner.
  *
- * <p>A part is locked while it is written, and the lock dies with the program: parts that nobody holds are
- * swept when something is next written to their folder.
+ * <p>A part is locked while it is written, and the lock dies with the program: parts that nobody
+ * holds are swept when something is next written to their folder.
  */
 public final class AtomicFile {
 
@@ -160,7 +161,10 @@ public final class AtomicFile {
     }
   }
 
-  /** Rights, owner and group as the file had that is replaced; an owner that cannot be set stays ours. */
+  /**
+   * Rights, owner and group as the file had that is replaced; an owner that cannot be set stays
+   * ours.
+   */
   private static void inherit(Path target, PosixFileAttributeView part) throws IOException {
     PosixFileAttributes was = Files.readAttributes(target, PosixFileAttributes.class);
     PosixFileAttributes is = part.readAttributes();
@@ -179,11 +183,13 @@ public final class AtomicFile {
     part.setPermissions(was.permissions());
   }
 
-  /** Renames in one step; where nothing may be replaced, by a second name, which fails if there is one. */
+  /**
+   * Renames in one step; where nothing may be replaced, by a second name, which fails if there is
+   * one.
+   */
   private void place(Path part, Path target) throws IOException {
     if (replaces) {
-      Files.move(
-          part, target, StandardCopyOption.ATOMIC_MOVE, StandardCopyOption.REPLACE_EXISTING);
+      Files.move(part, target, StandardCopyOption.ATOMIC_MOVE, StandardCopyOption.REPLACE_EXISTING);
       return;
     }
     try {

@@ -12,13 +12,16 @@ import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 
 /**
- * The files that this run has read as a photograph or as a command's input. None of them is ever written
- * to: {@link AtomicFile} refuses them, whatever name, link or spelling leads there. A photograph that was read out of a
- * project is known by its content, so that the file it once came from is kept, too.
+ * The files that this run has read as a photograph or as a command's input. None of them is ever
+ * written to: {@link AtomicFile} refuses them, whatever name, link or spelling leads there. A
+ * photograph that was read out of a project is known by its content, so that the file it once came
+ * from is kept, too.
  */
 public final class Originals {
 
-  /** Real paths, and the file system's own key of what lay there; an empty string where it has none. */
+  /**
+   * Real paths, and the file system's own key of what lay there; an empty string where it has none.
+   */
   private static final Map<Path, Object> HELD = new ConcurrentHashMap<>();
 
   /** Hashes of photographs by their length in bytes. */
@@ -44,7 +47,10 @@ public final class Originals {
     }
   }
 
-  /** Keeps a file from being written to for the rest of this run; one that is not there is passed over. */
+  /**
+   * Keeps a file from being written to for the rest of this run; one that is not there is passed
+   * over.
+   */
   public static void protect(Path file) {
     try {
       Path real = file.toRealPath();
@@ -75,7 +81,9 @@ public final class Originals {
     }
   }
 
-  /** A key may have been given to another file since; only a second name of the same file counts. */
+  /**
+   * A key may have been given to another file since; only a second name of the same file counts.
+   */
   private static boolean sameStill(Path held, Path real) {
     try {
       return Files.isSameFile(held, real);

@@ -5,9 +5,9 @@ import carezza.image.ParallelRows;
 import carezza.image.Plane;
 
 /**
- * Grey dilation and erosion by a disc: the largest, or the least, value within a radius. Each row of
- * the disc is a run, whose extremes come from those of runs of a power of two (van Herk's idea with
- * doubled runs), so the cost grows with the radius and not with its square.
+ * Grey dilation and erosion by a disc: the largest, or the least, value within a radius. Each row
+ * of the disc is a run, whose extremes come from those of runs of a power of two (van Herk's idea
+ * with doubled runs), so the cost grows with the radius and not with its square.
  */
 public final class DiscMorphology {
 
@@ -19,10 +19,10 @@ public final class DiscMorphology {
   }
 
   /**
-   * @param plane over at least {@code out} grown by {@link #reach}, cut to the picture; what lies beyond
-   *     does not count
-   * @param radius in pixels; the least is taken where it is below 0. Between whole radii the results
-   *     are mixed
+   * @param plane over at least {@code out} grown by {@link #reach}, cut to the picture; what lies
+   *     beyond does not count
+   * @param radius in pixels; the least is taken where it is below 0. Between whole radii the
+   *     results are mixed
    * @return over {@code out}
    */
   public static Plane of(Plane plane, double radius, Area out) {
@@ -84,15 +84,15 @@ public final class DiscMorphology {
     for (int i = 0; i < base.length; i++) {
       int x = left + i;
       base[i] =
-          x < in.x() || x >= in.right()
-              ? Float.NEGATIVE_INFINITY
-              : sign * plane.values()[row + x];
+          x < in.x() || x >= in.right() ? Float.NEGATIVE_INFINITY : sign * plane.values()[row + x];
     }
     for (int k = 1; k < runs.length; k++) {
       int step = 1 << k - 1;
       for (int i = 0; i < base.length; i++) {
         runs[k][i] =
-            i + step < base.length ? Math.max(runs[k - 1][i], runs[k - 1][i + step]) : runs[k - 1][i];
+            i + step < base.length
+                ? Math.max(runs[k - 1][i], runs[k - 1][i + step])
+                : runs[k - 1][i];
       }
     }
   }

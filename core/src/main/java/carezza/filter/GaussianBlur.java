@@ -7,11 +7,12 @@ import carezza.image.Plane;
 /**
  * Gaussian blur at nearly constant cost per pixel for any radius.
  *
- * <p>Wide kernels are split in a pyramid: the plane is reduced n times with the binomial filter
- * (1 4 6 4 1)/16, blurred with a short sampled Gaussian, and expanded n times with the same binomial.
+ * <p>Wide kernels are split in a pyramid: the plane is reduced n times with the binomial filter (1
+ * 4 6 4 1)/16, blurred with a short sampled Gaussian, and expanded n times with the same binomial.
  * Binomials are nearly Gaussian and variances add, so the short kernel gets the variance that is
- * left: (s² − 2(4ⁿ−1)/3) / 4ⁿ. (Reduce and expand: Burt and Adelson 1983.) Largest error against the
- * sampled Gaussian below 1e-3 of a unit step or impulse. Borders are mirrored (edge pixel repeated).
+ * left: (s² − 2(4ⁿ−1)/3) / 4ⁿ. (Reduce and expand: Burt and Adelson 1983.) Largest error against
+ * the sampled Gaussian below 1e-3 of a unit step or impulse. Borders are mirrored (edge pixel
+ * repeated).
  */
 public final class GaussianBlur {
 

@@ -6,8 +6,8 @@ import carezza.image.Plane;
 /**
  * Edge-stopping smoothing inside a mask: the guided filter (He, Sun and Tang 2010) with Gaussian
  * windows and every mean weighted by a mask, computed on a reduced grid (He and Sun 2015) as its
- * coefficients are smooth. Differences of the guide well below sqrt(epsilon) are smoothed away, those
- * well above are kept, and nothing comes in from where the weight is 0.
+ * coefficients are smooth. Differences of the guide well below sqrt(epsilon) are smoothed away,
+ * those well above are kept, and nothing comes in from where the weight is 0.
  */
 public final class GuidedFilter {
 

@@ -3,8 +3,8 @@ package carezza.filter;
 import carezza.image.Plane;
 
 /**
- * Gaussian means weighted by a mask, for several planes under one mask: nothing bleeds in from where
- * the weight is 0. Where no weight is in reach a value is kept as it is.
+ * Gaussian means weighted by a mask, for several planes under one mask: nothing bleeds in from
+ * where the weight is 0. Where no weight is in reach a value is kept as it is.
  */
 public final class MaskedBlur {
 
@@ -23,7 +23,6 @@ public final class MaskedBlur {
   }
 
   public Plane blur(Plane values) {
-    return GaussianBlur.divide(
-        GaussianBlur.blur(values.times(weights), sigma), total, values);
+    return GaussianBlur.divide(GaussianBlur.blur(values.times(weights), sigma), total, values);
   }
 }

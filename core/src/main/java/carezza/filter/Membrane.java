@@ -4,10 +4,10 @@ import carezza.image.Area;
 import carezza.image.Plane;
 
 /**
- * The smoothest surface through known values: minimises the squared gradient of u plus
- * k (u − d)², where k is the trust in the data d. With k zero inside a hole this is the membrane
- * (Laplace) interpolation of Pérez, Gangnet and Blake 2003; with small k around it the surface leans on
- * the mean of a rim instead of on single noisy pixels. Solved coarse to fine, each grid relaxed by
+ * The smoothest surface through known values: minimises the squared gradient of u plus k (u − d)²,
+ * where k is the trust in the data d. With k zero inside a hole this is the membrane (Laplace)
+ * interpolation of Pérez, Gangnet and Blake 2003; with small k around it the surface leans on the
+ * mean of a rim instead of on single noisy pixels. Solved coarse to fine, each grid relaxed by
  * red-black Gauss-Seidel from the next coarser solution.
  */
 public final class Membrane {
@@ -88,8 +88,7 @@ public final class Membrane {
         int row = y * w;
         for (int x = first == 0 ? 2 : 1; x < w - 1; x += 2) {
           int i = row + x;
-          u[i] =
-              (weighted[i] + u[i - 1] + u[i + 1] + u[i - w] + u[i + w]) / (trust[i] + 4);
+          u[i] = (weighted[i] + u[i - 1] + u[i + 1] + u[i - w] + u[i + w]) / (trust[i] + 4);
         }
         if (first == 0) {
           atBorder(u, weighted, trust, w, h, 0, y);

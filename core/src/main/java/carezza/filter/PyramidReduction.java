@@ -5,9 +5,9 @@ import carezza.image.ParallelRows;
 import carezza.image.Plane;
 
 /**
- * Reduce and expand by two with the binomial (1 4 6 4 1)/16, sample i of the coarse plane standing on
- * sample 2i of the fine one (Burt and Adelson 1983). Planes made here are work space: their areas
- * start at 0, 0.
+ * Reduce and expand by two with the binomial (1 4 6 4 1)/16, sample i of the coarse plane standing
+ * on sample 2i of the fine one (Burt and Adelson 1983). Planes made here are work space: their
+ * areas start at 0, 0.
  */
 final class PyramidReduction {
 

@@ -6,7 +6,9 @@ import carezza.image.Picture;
 import carezza.image.PictureSize;
 import carezza.image.Plane;
 
-/** Changes of size by area averages, so that no detail aliases. For light, call on linear values. */
+/**
+ * Changes of size by area averages, so that no detail aliases. For light, call on linear values.
+ */
 public final class Resampling {
 
   private Resampling() {}
@@ -56,8 +58,7 @@ public final class Resampling {
     }
     Area small = coarse.area();
     return new Plane(
-        new Area(a.x() >> levels, a.y() >> levels, small.width(), small.height()),
-        coarse.values());
+        new Area(a.x() >> levels, a.y() >> levels, small.width(), small.height()), coarse.values());
   }
 
   /** What {@link #addExpanded} reads of the coarse plane for an area. */
@@ -66,8 +67,8 @@ public final class Resampling {
   }
 
   /**
-   * Adds a plane of pixels of 2^levels to a fine one: fine += coarse, bilinear between the middles of
-   * its pixels; its border is repeated.
+   * Adds a plane of pixels of 2^levels to a fine one: fine += coarse, bilinear between the middles
+   * of its pixels; its border is repeated.
    */
   public static void addExpanded(Plane coarse, int levels, Plane fine) {
     Area area = fine.area();
@@ -93,7 +94,8 @@ public final class Resampling {
             int a = top * c.width();
             int b = Math.min(top + 1, c.height() - 1) * c.width();
             for (int x = 0; x < row.length; x++) {
-              row[x] = coarse.values()[a + x] + t * (coarse.values()[b + x] - coarse.values()[a + x]);
+              row[x] =
+                  coarse.values()[a + x] + t * (coarse.values()[b + x] - coarse.values()[a + x]);
             }
             int at = y * area.width();
             for (int x = 0; x < area.width(); x++) {

@@ -4,7 +4,10 @@ import java.util.Arrays;
 
 import carezza.image.Plane;
 
-/** Medians and robust spreads over the pixels that a mask takes in; single lights and hairs do not count. */
+/**
+ * Medians and robust spreads over the pixels that a mask takes in; single lights and hairs do not
+ * count.
+ */
 public final class RobustStatistics {
 
   /** Coverage from which a pixel is taken in. */

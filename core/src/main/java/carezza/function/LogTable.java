@@ -3,9 +3,9 @@ package carezza.function;
 import java.util.function.DoubleUnaryOperator;
 
 /**
- * A function of positive numbers in 256 steps to an octave, so that its error is relative: roots are
- * right to 5e-7 of themselves, logarithms to 2e-6. The index is read from the number's own bits. Outside its
- * octaves the function itself is asked.
+ * A function of positive numbers in 256 steps to an octave, so that its error is relative: roots
+ * are right to 5e-7 of themselves, logarithms to 2e-6. The index is read from the number's own
+ * bits. Outside its octaves the function itself is asked.
  */
 public final class LogTable {
 

@@ -3,8 +3,8 @@ package carezza.function;
 import java.util.function.DoubleUnaryOperator;
 
 /**
- * A function in equal steps, read between them by straight lines: the error is at most step² / 8 times
- * the largest second derivative. Outside its range the function itself is asked.
+ * A function in equal steps, read between them by straight lines: the error is at most step² / 8
+ * times the largest second derivative. Outside its range the function itself is asked.
  */
 public final class LookupTable {
 

@@ -1,8 +1,8 @@
 package carezza.image;
 
 /**
- * A rectangle of pixels: {@code x}, {@code y} is its top left pixel, which belongs to it. Coordinates
- * may be negative; an area without width or height is empty.
+ * A rectangle of pixels: {@code x}, {@code y} is its top left pixel, which belongs to it.
+ * Coordinates may be negative; an area without width or height is empty.
  */
 public record Area(int x, int y, int width, int height) {
 

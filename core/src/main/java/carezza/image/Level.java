@@ -1,8 +1,8 @@
 package carezza.image;
 
 /**
- * Levels of the pyramid of half sizes. A pixel of level k covers 2^k x 2^k pixels of the photograph;
- * level 0 is the photograph itself.
+ * Levels of the pyramid of half sizes. A pixel of level k covers 2^k x 2^k pixels of the
+ * photograph; level 0 is the photograph itself.
  */
 public final class Level {
 

@@ -17,8 +17,8 @@ public final class ParallelRows {
   private ParallelRows() {}
 
   /**
-   * Runs work on this thread only. Split work is handed to threads that others use too, and may wait
-   * there behind what takes long; what must be shown at once had better not.
+   * Runs work on this thread only. Split work is handed to threads that others use too, and may
+   * wait there behind what takes long; what must be shown at once had better not.
    */
   public static <T, X extends Throwable> T alone(ScopedValue.CallableOp<T, X> work) throws X {
     return ScopedValue.where(ALONE, true).call(work);
@@ -45,7 +45,10 @@ public final class ParallelRows {
     Cancellation cancellation = UNTIL.orElse(Cancellation.NONE);
     cancellation.check();
     int parts = Runtime.getRuntime().availableProcessors();
-    if (ALONE.isBound() || parts == 1 || (long) width * height < WORTH_SPLITTING || height < parts) {
+    if (ALONE.isBound()
+        || parts == 1
+        || (long) width * height < WORTH_SPLITTING
+        || height < parts) {
       band.run(0, height);
       return;
     }

@@ -7,8 +7,10 @@ import java.io.UncheckedIOException;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
-
-/** The bands and limits of a kind of job, read from a data file. Two are equal where their files say the same. */
+/**
+ * The bands and limits of a kind of job, read from a data file. Two are equal where their files say
+ * the same.
+ */
 public final class JobLevel {
 
   private static final JobLevel PORTRAIT = read("portrait");

@@ -8,8 +8,8 @@ import carezza.image.Picture;
 import carezza.image.Plane;
 
 /**
- * An effect that knows, at each pixel, the lightness around it, smoothed within edges on a coarser level,
- * and what is made of it brought back to the pixels.
+ * An effect that knows, at each pixel, the lightness around it, smoothed within edges on a coarser
+ * level, and what is made of it brought back to the pixels.
  *
  * @param low where it is smoothed
  * @param sigma of the smoothing in pixels of the site's level
@@ -64,8 +64,7 @@ record BaseDetailEffect(LowBand low, double sigma, double edge, Parts parts, Pla
     Picture own = low.reduced(input, readBy(coarse));
     Plane lightness = Lab.lightness(own);
     Plane smooth =
-        new GuidedFilter(
-                lightness, Plane.filled(lightness.area(), 1), coarseSigma(), edge * edge)
+        new GuidedFilter(lightness, Plane.filled(lightness.area(), 1), coarseSigma(), edge * edge)
             .smooth(lightness);
     return parts.base(smooth).crop(coarse);
   }

@@ -16,11 +16,13 @@ public final class ChangedArea {
   private ChangedArea() {}
 
   /**
-   * The area of the photograph outside of which both do the same; nothing if they may differ anywhere.
+   * The area of the photograph outside of which both do the same; nothing if they may differ
+   * anywhere.
    */
   public static Optional<Area> between(Layer was, Layer is) {
     Optional<Area> masks = Masks.difference(was.attributes().mask(), is.attributes().mask());
-    if (masks.isEmpty() || !is.attributes().withMask(was.attributes().mask()).equals(was.attributes())) {
+    if (masks.isEmpty()
+        || !is.attributes().withMask(was.attributes().mask()).equals(was.attributes())) {
       return Optional.empty();
     }
     Layer level = is.with(was.attributes());

@@ -13,8 +13,8 @@ import carezza.model.ColourBalanceLayer;
 final class ColourBalanceKernel implements LayerKernel<ColourBalanceLayer, Measurements> {
 
   /**
-   * What the tint makes of a grey of the pixel's luminance, as factors of the three linear channels, is
-   * done to the pixel; its luminance is then held by its share.
+   * What the tint makes of a grey of the pixel's luminance, as factors of the three linear
+   * channels, is done to the pixel; its luminance is then held by its share.
    */
   @Override
   public Effect effect(ColourBalanceLayer layer, Measurements none, EvaluationContext context) {

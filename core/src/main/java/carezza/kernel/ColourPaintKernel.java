@@ -8,7 +8,10 @@ import carezza.model.SkinToneEveningLayer.Target;
 /** A tone laid on with the shading kept. */
 final class ColourPaintKernel implements LayerKernel<ColourPaintLayer, Measurements> {
 
-  /** a* and b* of the tone in proportion to the lightness, so that darks are not laid over with colour. */
+  /**
+   * a* and b* of the tone in proportion to the lightness, so that darks are not laid over with
+   * colour.
+   */
   @Override
   public Effect effect(ColourPaintLayer layer, Measurements none, EvaluationContext context) {
     Target tone = layer.tone();

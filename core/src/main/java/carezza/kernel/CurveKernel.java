@@ -11,13 +11,14 @@ import carezza.image.Plane;
 import carezza.mask.EvaluationContext;
 import carezza.model.CurveLayer;
 
-/** Curves: first on luma, channels in ratio, then on each channel (Fritsch and Carlson 1980), last a toe that lifts black. */
+/**
+ * Curves: first on luma, channels in ratio, then on each channel (Fritsch and Carlson 1980), last a
+ * toe that lifts black.
+ */
 final class CurveKernel implements LayerKernel<CurveLayer, Measurements> {
 
-
   @Override
-  public Effect effect(
-      CurveLayer layer, Measurements none, EvaluationContext context) {
+  public Effect effect(CurveLayer layer, Measurements none, EvaluationContext context) {
     Luminance.Curve luminance =
         straight(layer.luminance())
             ? null

@@ -18,17 +18,16 @@ import carezza.model.DodgeBurnLayer.Method;
 import carezza.model.Mask;
 
 /**
- * Dodge and burn by two functions of a channel's value, each laid on by its own mask within its tones: a
- * pair of monotone curves through (½, ½ + dodge) and (½, ½ − burn); a neutral sheet in soft light or
- * overlay, ½ where nothing is painted; or the picture on itself in screen and multiply ({@link Blends}).
- * All of them are linear in the sheet's distance from ½, so coverage may be laid on afterwards. With
- * keep colour k the result is k x (function on luma, channels in ratio) + (1 − k) x (function on every
- * channel).
+ * Dodge and burn by two functions of a channel's value, each laid on by its own mask within its
+ * tones: a pair of monotone curves through (½, ½ + dodge) and (½, ½ − burn); a neutral sheet in
+ * soft light or overlay, ½ where nothing is painted; or the picture on itself in screen and
+ * multiply ({@link Blends}). All of them are linear in the sheet's distance from ½, so coverage may
+ * be laid on afterwards. With keep colour k the result is k x (function on luma, channels in ratio)
+ * + (1 − k) x (function on every channel).
  */
 final class DodgeBurnKernel implements LayerKernel<DodgeBurnLayer, Measurements> {
 
   private static final int STEPS = 1024;
-
 
   @Override
   public DodgeBurnLayer within(DodgeBurnLayer layer, Area photographArea) {
@@ -43,10 +42,11 @@ final class DodgeBurnKernel implements LayerKernel<DodgeBurnLayer, Measurements>
   }
 
   @Override
-  public Effect effect(
-      DodgeBurnLayer layer, Measurements none, EvaluationContext context) {
+  public Effect effect(DodgeBurnLayer layer, Measurements none, EvaluationContext context) {
     int reach =
-        Math.max(Masks.reach(layer.lit(), context.scale()), Masks.reach(layer.shaded(), context.scale()));
+        Math.max(
+            Masks.reach(layer.lit(), context.scale()),
+            Masks.reach(layer.shaded(), context.scale()));
     Bend dodge = Bend.of(layer.method(), layer.dodge(), layer.lit(), layer.keepColour());
     Bend burn = Bend.of(layer.method(), -layer.burn(), layer.shaded(), layer.keepColour());
     return Effect.reaching(

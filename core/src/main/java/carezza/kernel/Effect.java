@@ -11,7 +11,9 @@ import carezza.image.Picture;
  */
 public interface Effect {
 
-  /** The area of the layer's input that {@code out} is computed from; may pass the picture's edge. */
+  /**
+   * The area of the layer's input that {@code out} is computed from; may pass the picture's edge.
+   */
   Area needed(Area out);
 
   /**
@@ -24,10 +26,11 @@ public interface Effect {
   Picture render(Picture input, Area out);
 
   /**
-   * The same effect, to be asked for many parts of one output: what the parts share may be computed here,
-   * once, so that a part reads less.
+   * The same effect, to be asked for many parts of one output: what the parts share may be computed
+   * here, once, so that a part reads less.
    *
-   * @param input the layer's input over at least {@code needed(out)} cut to the picture; not modified
+   * @param input the layer's input over at least {@code needed(out)} cut to the picture; not
+   *     modified
    * @param out the area that the parts lie in
    */
   default Effect over(Picture input, Area out) {
@@ -35,8 +38,8 @@ public interface Effect {
   }
 
   /**
-   * The effect for as long as a hand is changing the input: what it makes of low bands and repairs may
-   * stay as it is for this input.
+   * The effect for as long as a hand is changing the input: what it makes of low bands and repairs
+   * may stay as it is for this input.
    *
    * @param input as for {@link #over}
    */

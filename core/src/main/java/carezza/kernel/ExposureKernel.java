@@ -10,9 +10,9 @@ import carezza.mask.EvaluationContext;
 import carezza.model.ExposureLayer;
 
 /**
- * Exposure: linear light times 2^stops. Recovery bends the encoded value of the largest channel above
- * a knee k by k + (1−k) tanh((v−k)/(1−k)), which meets the straight part with slope 1 and nears white
- * without reaching it; the other channels keep their ratio, so lights keep their hue.
+ * Exposure: linear light times 2^stops. Recovery bends the encoded value of the largest channel
+ * above a knee k by k + (1−k) tanh((v−k)/(1−k)), which meets the straight part with slope 1 and
+ * nears white without reaching it; the other channels keep their ratio, so lights keep their hue.
  */
 final class ExposureKernel implements LayerKernel<ExposureLayer, Measurements> {
 
@@ -24,10 +24,8 @@ final class ExposureKernel implements LayerKernel<ExposureLayer, Measurements> {
 
   private static final int STEPS = 1024;
 
-
   @Override
-  public Effect effect(
-      ExposureLayer layer, Measurements none, EvaluationContext context) {
+  public Effect effect(ExposureLayer layer, Measurements none, EvaluationContext context) {
     double gain = Math.pow(2, layer.stops());
     double knee = 1 - DEEPEST_KNEE * layer.recover();
     // Of the largest channel, encoded, before: what happens to the light of all three.
@@ -43,8 +41,7 @@ final class ExposureKernel implements LayerKernel<ExposureLayer, Measurements> {
         };
     LookupTable factors = new LookupTable(factor, 0, BRIGHTEST, STEPS);
     LookupTable roots =
-        new LookupTable(
-            v -> Math.pow(factor.applyAsDouble(v), Transfer.ROOT), 0, BRIGHTEST, STEPS);
+        new LookupTable(v -> Math.pow(factor.applyAsDouble(v), Transfer.ROOT), 0, BRIGHTEST, STEPS);
     return Effect.perPixel(own -> expose(own, factors, roots));
   }
 

@@ -20,20 +20,20 @@ import carezza.model.Mask;
 import carezza.model.SemanticRegion;
 
 /**
- * Frequency separation: low = G(x; σ), or the guided filter of that window, which stops at edges of the
- * lightness; high = x − low, so low + high is the input again. The low band is
- * evened over the layer's mask by edge-stopping smoothing inside it, of which only the middle band is
- * kept: what is wider than fw/18 is the form of the face and goes back in. Areas and strokes smooth the
- * low band on their own. The high band gets its gain. On request what lies between the
- * split and the form is a band of its own, with its own gain.
+ * Frequency separation: low = G(x; σ), or the guided filter of that window, which stops at edges of
+ * the lightness; high = x − low, so low + high is the input again. The low band is evened over the
+ * layer's mask by edge-stopping smoothing inside it, of which only the middle band is kept: what is
+ * wider than fw/18 is the form of the face and goes back in. Areas and strokes smooth the low band
+ * on their own. The high band gets its gain. On request what lies between the split and the form is
+ * a band of its own, with its own gain.
  */
-final class FrequencySeparationKernel implements LayerKernel<FrequencySeparationLayer, Measurements> {
+final class FrequencySeparationKernel
+    implements LayerKernel<FrequencySeparationLayer, Measurements> {
 
   /** Sigma of the evening, and of what counts as form, as shares of the face width. */
   private static final double EVENING = 1 / 30.0;
 
   private static final double FORM = 1 / 18.0;
-
 
   @Override
   public boolean measures(FrequencySeparationLayer layer) {
@@ -43,7 +43,8 @@ final class FrequencySeparationKernel implements LayerKernel<FrequencySeparation
   @Override
   public Measurements.Separation measure(FrequencySeparationLayer layer, Probe probe) {
     EvaluationContext context = probe.site();
-    Plane skin = context.regions().coverage(SemanticRegion.FACE_SKIN, context.whole(), context.level());
+    Plane skin =
+        context.regions().coverage(SemanticRegion.FACE_SKIN, context.whole(), context.level());
     double advised =
         SeparationRadiusAdvisor.advise(probe.input(), skin, context.faceWidth()).advised();
     return new Measurements.Separation(advised / context.scale());
@@ -80,17 +81,19 @@ final class FrequencySeparationKernel implements LayerKernel<FrequencySeparation
   @Override
   public Effect effect(
       FrequencySeparationLayer layer, Measurements read, EvaluationContext context) {
-    return new Separation(layer, context, LowBand.of(context, layer.radius() * context.scale()), null);
+    return new Separation(
+        layer, context, LowBand.of(context, layer.radius() * context.scale()), null);
   }
 
   /**
-   * The split at one level. The change of the low band is computed on its coarse level; with the high
-   * band's gain g the result is x + change + (g − 1)(x − low).
+   * The split at one level. The change of the low band is computed on its coarse level; with the
+   * high band's gain g the result is x + change + (g − 1)(x − low).
    *
    * @param ready the change over the whole picture, or null to compute it for each part
    */
   private record Separation(
-      FrequencySeparationLayer layer, EvaluationContext site, LowBand low, Picture ready) implements Effect {
+      FrequencySeparationLayer layer, EvaluationContext site, LowBand low, Picture ready)
+      implements Effect {
 
     private double sigma() {
       return layer.radius() * site.scale();
@@ -121,7 +124,8 @@ final class FrequencySeparationKernel implements LayerKernel<FrequencySeparation
         reach =
             Math.max(
                 reach,
-                GaussianBlur.reach(fw * FORM) + Masks.reach(layer.attributes().mask(), context.scale()));
+                GaussianBlur.reach(fw * FORM)
+                    + Masks.reach(layer.attributes().mask(), context.scale()));
       }
       for (LowBandArea area : layer.areas()) {
         reach =
@@ -130,9 +134,7 @@ final class FrequencySeparationKernel implements LayerKernel<FrequencySeparation
                 GuidedFilter.reach(Math.max(0.5, area.sigma() * context.scale()))
                     + Masks.reach(area.mask(), context.scale()));
       }
-      return coarse
-          .grow(reach + splitReach(low.sigma(sigma())))
-          .intersect(context.whole());
+      return coarse.grow(reach + splitReach(low.sigma(sigma()))).intersect(context.whole());
     }
 
     @Override
@@ -175,8 +177,7 @@ final class FrequencySeparationKernel implements LayerKernel<FrequencySeparation
         return p -> GaussianBlur.blur(p, sigma);
       }
       Plane everywhere = Plane.filled(picture.area(), 1);
-      return new GuidedFilter(
-              Lab.lightness(picture), everywhere, sigma, square(layer.edgeGuard()))
+      return new GuidedFilter(Lab.lightness(picture), everywhere, sigma, square(layer.edgeGuard()))
           ::smooth;
     }
 
@@ -262,7 +263,12 @@ final class FrequencySeparationKernel implements LayerKernel<FrequencySeparation
   }
 
   private static Picture smoothed(
-      Picture low, Plane guide, LowBandArea area, double edgeGuard, EvaluationContext context, Picture input) {
+      Picture low,
+      Plane guide,
+      LowBandArea area,
+      double edgeGuard,
+      EvaluationContext context,
+      Picture input) {
     double sigma = Math.max(0.5, area.sigma() * context.scale());
     Plane everywhere = Masks.render(area.mask(), input.area(), context, input);
     Area box = everywhere.covered().grow(GuidedFilter.reach(sigma)).intersect(input.area());
@@ -270,8 +276,7 @@ final class FrequencySeparationKernel implements LayerKernel<FrequencySeparation
       return low;
     }
     Plane mask = everywhere.crop(box);
-    GuidedFilter smoothing =
-        new GuidedFilter(guide.crop(box), mask, sigma, square(edgeGuard));
+    GuidedFilter smoothing = new GuidedFilter(guide.crop(box), mask, sigma, square(edgeGuard));
     float strength = (float) area.strength();
     return low.map(
         plane -> {

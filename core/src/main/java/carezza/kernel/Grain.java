@@ -34,7 +34,8 @@ final class Grain {
   double[] over(List<int[]> places, Placement place) {
     double energy = SourceSearch.mean(all, places, place) + 1e-9;
     return new double[] {
-      SourceSearch.mean(along, places, place) / energy, SourceSearch.mean(across, places, place) / energy
+      SourceSearch.mean(along, places, place) / energy,
+      SourceSearch.mean(across, places, place) / energy
     };
   }
 

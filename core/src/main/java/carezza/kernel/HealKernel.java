@@ -19,23 +19,25 @@ import carezza.model.RepairArea;
 import carezza.model.SemanticRegion;
 
 /**
- * Heal: the patch is filled from its source, and the membrane of the difference between surroundings
- * and source is added so that it joins (Pérez, Gangnet and Blake 2003). The difference is trusted in a
- * rim around the patch only, softly, so that single pores on the outline do not smear inwards, and
- * never inside another patch. All patches read the layer's input, so their order does not matter to
- * what they take.
+ * Heal: the patch is filled from its source, and the membrane of the difference between
+ * surroundings and source is added so that it joins (Pérez, Gangnet and Blake 2003). The difference
+ * is trusted in a rim around the patch only, softly, so that single pores on the outline do not
+ * smear inwards, and never inside another patch. All patches read the layer's input, so their order
+ * does not matter to what they take.
  *
- * <p>Skin is made anew from its {@link SkinTone} and the {@link SkinTexture} of its source, or its own where
- * that is whole. For the texture band the source's detail is laid over the patch's own blurred tone instead.
- * Clones are taken as they are, or with their mean moved; a reduced repair keeps its own texture over the
- * membrane of its surroundings' tone.
+ * <p>Skin is made anew from its {@link SkinTone} and the {@link SkinTexture} of its source, or its
+ * own where that is whole. For the texture band the source's detail is laid over the patch's own
+ * blurred tone instead. Clones are taken as they are, or with their mean moved; a reduced repair
+ * keeps its own texture over the membrane of its surroundings' tone.
  */
 final class HealKernel implements LayerKernel<HealLayer, Measurements> {
 
   /** Coverage from which a pixel counts as part of a patch. */
   private static final float INSIDE = 0.02f;
 
-  /** Width of the rim that the join leans on, as a share of the patch's radius; at least in pixels. */
+  /**
+   * Width of the rim that the join leans on, as a share of the patch's radius; at least in pixels.
+   */
   static final double RIM = 0.6;
 
   private static final double NARROWEST_RIM = 2;
@@ -48,7 +50,6 @@ final class HealKernel implements LayerKernel<HealLayer, Measurements> {
 
   /** Share of skin from which a patch is healed as skin. */
   static final double SKIN = 0.5;
-
 
   @Override
   public boolean measures(HealLayer layer) {
@@ -94,8 +95,7 @@ final class HealKernel implements LayerKernel<HealLayer, Measurements> {
   }
 
   @Override
-  public Effect effect(
-      HealLayer layer, Measurements read, EvaluationContext context) {
+  public Effect effect(HealLayer layer, Measurements read, EvaluationContext context) {
     List<Placed> placed = new ArrayList<>();
     for (Patch patch : layer.patches()) {
       for (Piece piece : patch.pieces()) {
@@ -198,8 +198,7 @@ final class HealKernel implements LayerKernel<HealLayer, Measurements> {
 
     /** Nothing would change, or there is nothing to take. */
     boolean idle() {
-      return work.isEmpty()
-          || way.takes() && (source.isEmpty() || way.clones() && from.still());
+      return work.isEmpty() || way.takes() && (source.isEmpty() || way.clones() && from.still());
     }
   }
 
@@ -223,7 +222,8 @@ final class HealKernel implements LayerKernel<HealLayer, Measurements> {
     Plane trust = trust(p, all, coverage, layer.softness());
     Picture own = input.crop(work);
     if (p.way != RepairMethod.CLONE) {
-      ProtectedAreas.over(context, own, p.area.bounds()).ifPresent(f -> f.keepApart(coverage, trust));
+      ProtectedAreas.over(context, own, p.area.bounds())
+          .ifPresent(f -> f.keepApart(coverage, trust));
     }
     Picture source = p.way.takes() ? p.from.taken(input.crop(p.source), work) : own;
     Picture pixels =
@@ -263,8 +263,7 @@ final class HealKernel implements LayerKernel<HealLayer, Measurements> {
     return p.from.still() ? texture.layOwn(tone.picture()) : texture.lay(source, tone.picture());
   }
 
-  private static Picture filled(
-      Picture own, Picture source, Plane trust, Band band, Placed p) {
+  private static Picture filled(Picture own, Picture source, Plane trust, Band band, Placed p) {
     Plane[] pixels = new Plane[3];
     for (int c = 0; c < 3; c++) {
       Plane mine = own.plane(c);
@@ -346,11 +345,10 @@ final class HealKernel implements LayerKernel<HealLayer, Measurements> {
   }
 
   /**
-   * Trust in the difference: 0 inside this or any other patch, (softness x radius)^-2 in the rim, so
-   * that the surface follows the rim's mean over a length of softness x radius.
+   * Trust in the difference: 0 inside this or any other patch, (softness x radius)^-2 in the rim,
+   * so that the surface follows the rim's mean over a length of softness x radius.
    */
-  private static Plane trust(
-      Placed p, List<Placed> all, Plane coverage, double softness) {
+  private static Plane trust(Placed p, List<Placed> all, Plane coverage, double softness) {
     Area work = coverage.area();
     double length = Math.max(1, softness * p.radius);
     float k = (float) (1 / (length * length));

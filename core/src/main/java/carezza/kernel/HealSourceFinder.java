@@ -14,12 +14,12 @@ import carezza.model.Point;
 import carezza.model.RepairArea;
 
 /**
- * Chooses where a piece of a repair takes its skin from: around it, at distances growing from just beside
- * it, the place whose rim fits best up to a constant, that holds no blemish of its own, whose texture
- * is as strong as that around the piece and runs the same way, and that lies on skin, on no lip, brow or
- * hair, and in no other repair. The best places are tried in quarter turns and mirrored as well. Pieces
- * near one another do not take the same place twice. Skin in which only blood is wrong keeps its own texture
- * and needs no source. Deterministic.
+ * Chooses where a piece of a repair takes its skin from: around it, at distances growing from just
+ * beside it, the place whose rim fits best up to a constant, that holds no blemish of its own,
+ * whose texture is as strong as that around the piece and runs the same way, and that lies on skin,
+ * on no lip, brow or hair, and in no other repair. The best places are tried in quarter turns and
+ * mirrored as well. Pieces near one another do not take the same place twice. Skin in which only
+ * blood is wrong keeps its own texture and needs no source. Deterministic.
  */
 public final class HealSourceFinder {
 
@@ -31,7 +31,10 @@ public final class HealSourceFinder {
 
   private HealSourceFinder() {}
 
-  /** A piece whose source is to be chosen, and whether its tone is made anew, so that it may keep its own. */
+  /**
+   * A piece whose source is to be chosen, and whether its tone is made anew, so that it may keep
+   * its own.
+   */
   private record Open(Piece piece, boolean anew) {}
 
   /** The sources of every patch, those that were open chosen; none where no place is allowed. */
@@ -95,8 +98,7 @@ public final class HealSourceFinder {
       Point there = other.centre();
       double reach = Math.max(area.radius(), other.radius());
       return here.distance(there) < NEIGHBOURS * reach
-          && here.plus(source.dx(), source.dy())
-                  .distance(there.plus(tried.dx(), tried.dy()))
+          && here.plus(source.dx(), source.dy()).distance(there.plus(tried.dx(), tried.dy()))
               < reach;
     }
   }

@@ -15,8 +15,7 @@ final class HueShiftKernel implements LayerKernel<HueShiftLayer, Measurements> {
           float w = weight.at(Hues.of(a[i], b[i]));
           if (w > 0) {
             float own = w * Hues.coloured(a[i], b[i]);
-            Hues.turn(
-                a, b, i, own * (float) layer.turn(), 1 + w * (float) layer.chroma());
+            Hues.turn(a, b, i, own * (float) layer.turn(), 1 + w * (float) layer.chroma());
             l[i] += own * (float) layer.lightness();
           }
         });

@@ -37,8 +37,8 @@ final class Hues {
   }
 
   /**
-   * Weight of a family at a hue: 1 at its own middle, 0 at its neighbours', squared cosine between, so
-   * that all weights sum to one.
+   * Weight of a family at a hue: 1 at its own middle, 0 at its neighbours', squared cosine between,
+   * so that all weights sum to one.
    */
   static double weight(Family family, double hue) {
     Family[] all = Family.values();

@@ -8,16 +8,18 @@ import carezza.mask.EvaluationContext;
 import carezza.model.IrisLayer;
 
 /**
- * Irises and the lights in them. Local contrast grows about the lightness around; middle tones are lifted,
- * so pupil, rim and catchlights stay as they are. Catchlights are what lies far above the iris' median;
- * they go a share of the way to white, so where there is none none is made.
+ * Irises and the lights in them. Local contrast grows about the lightness around; middle tones are
+ * lifted, so pupil, rim and catchlights stay as they are. Catchlights are what lies far above the
+ * iris' median; they go a share of the way to white, so where there is none none is made.
  */
 final class IrisKernel implements LayerKernel<IrisLayer, Measurements.Tone> {
 
   /** Sigma of what counts as around, as a share of the face width. */
   private static final double AROUND = 1 / 70.0;
 
-  /** L* above the median from which a place is a light in the eye, and from which it is all light. */
+  /**
+   * L* above the median from which a place is a light in the eye, and from which it is all light.
+   */
   static final float LIGHT_FROM = 18;
 
   static final float LIGHT = 34;
@@ -44,8 +46,15 @@ final class IrisKernel implements LayerKernel<IrisLayer, Measurements.Tone> {
     }
     double sigma = Math.max(0.5, context.faceWidth() * AROUND);
     float gain =
-        (float) (layer.force() ? layer.contrast() : Math.min(context.job().limit("iris", "mostContrast"), layer.contrast()));
-    float lift = (float) (layer.force() ? layer.lift() : Math.min(context.job().limit("iris", "mostLift"), layer.lift()));
+        (float)
+            (layer.force()
+                ? layer.contrast()
+                : Math.min(context.job().limit("iris", "mostContrast"), layer.contrast()));
+    float lift =
+        (float)
+            (layer.force()
+                ? layer.lift()
+                : Math.min(context.job().limit("iris", "mostLift"), layer.lift()));
     float chroma = (float) layer.chroma();
     float middle = (float) Math.clamp(tone.l(), 5, 95);
     return Effect.reaching(

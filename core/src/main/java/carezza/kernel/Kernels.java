@@ -64,7 +64,8 @@ public final class Kernels {
    */
   public static Layer within(Layer layer, Area photographArea) {
     Layer own =
-        layer.with(layer.attributes().withMask(Masks.within(layer.attributes().mask(), photographArea)));
+        layer.with(
+            layer.attributes().withMask(Masks.within(layer.attributes().mask(), photographArea)));
     return own instanceof LockedLayer ? own : of(own).within(own, photographArea);
   }
 

@@ -27,7 +27,8 @@ public final class LayerCoverage {
   }
 
   /**
-   * Renders the layer's masks for the site's memory, so that strokes to come are laid on what is there.
+   * Renders the layer's masks for the site's memory, so that strokes to come are laid on what is
+   * there.
    *
    * @param input as for {@link #of}
    */
@@ -42,7 +43,8 @@ public final class LayerCoverage {
   /**
    * Coverage 0 … 1 over an area.
    *
-   * @param input the layer's input over at least the area grown by {@link #reach}, cut to the picture
+   * @param input the layer's input over at least the area grown by {@link #reach}, cut to the
+   *     picture
    */
   public static Plane of(Layer layer, Area area, EvaluationContext context, Picture input) {
     Plane own = Masks.render(layer.attributes().mask(), area, context, input);

@@ -5,8 +5,8 @@ import carezza.mask.EvaluationContext;
 import carezza.model.Layer;
 
 /**
- * What a kind of layer does: what it measures on its input, what of it matters where, and its pixels. One file a kind, in
- * this order. Safe for many threads.
+ * What a kind of layer does: what it measures on its input, what of it matters where, and its
+ * pixels. One file a kind, in this order. Safe for many threads.
  *
  * @param <L> the kind
  * @param <M> what {@link #effect} is given: what the kind measures, where it does

@@ -43,45 +43,104 @@ import carezza.model.VignetteLayer;
 import carezza.model.WhiteBalanceLayer;
 
 /**
- * The kinds of layer: the name each has in files, its stage, its record with the numbers declared there, what it does, and
- * where a new one acts. A record that is missing here is one that the compiler finds no case for.
+ * The kinds of layer: the name each has in files, its stage, its record with the numbers declared
+ * there, what it does, and where a new one acts. A record that is missing here is one that the
+ * compiler finds no case for.
  */
 public enum LayerType {
   WHITE_BALANCE("whiteBalance", Stage.SETTLE, WhiteBalanceLayer.class, new WhiteBalanceKernel()),
   EXPOSURE("exposure", Stage.SETTLE, ExposureLayer.class, new ExposureKernel()),
   NEUTRAL_POINTS("neutralise", Stage.SETTLE, NeutralPointsLayer.class, new NeutralPointsKernel()),
   LEVELS("range", Stage.SETTLE, LevelsLayer.class, new LevelsKernel()),
-  LOCAL_CONTRAST("localContrast", Stage.SETTLE, LocalContrastLayer.class, new LocalContrastKernel()),
+  LOCAL_CONTRAST(
+      "localContrast", Stage.SETTLE, LocalContrastLayer.class, new LocalContrastKernel()),
   HEAL("heal", Stage.MEND, HealLayer.class, new HealKernel()),
-  FREQUENCY_SEPARATION("frequencySeparation", Stage.SMOOTH, FrequencySeparationLayer.class, new FrequencySeparationKernel(), new RegionMask(SemanticRegion.SKIN)),
+  FREQUENCY_SEPARATION(
+      "frequencySeparation",
+      Stage.SMOOTH,
+      FrequencySeparationLayer.class,
+      new FrequencySeparationKernel(),
+      new RegionMask(SemanticRegion.SKIN)),
   DODGE_BURN("dodgeBurn", Stage.SCULPT, DodgeBurnLayer.class, new DodgeBurnKernel()),
-  SKIN_TONE_EVENING("toneEvening", Stage.EVEN, SkinToneEveningLayer.class, new SkinToneEveningKernel(), new RegionMask(SemanticRegion.SKIN)),
-  SKIN_MATCH("match", Stage.EVEN, SkinMatchLayer.class, new SkinMatchKernel(), new RegionMask(SemanticRegion.NECK_SKIN)),
+  SKIN_TONE_EVENING(
+      "toneEvening",
+      Stage.EVEN,
+      SkinToneEveningLayer.class,
+      new SkinToneEveningKernel(),
+      new RegionMask(SemanticRegion.SKIN)),
+  SKIN_MATCH(
+      "match",
+      Stage.EVEN,
+      SkinMatchLayer.class,
+      new SkinMatchKernel(),
+      new RegionMask(SemanticRegion.NECK_SKIN)),
   HUE_BANDS("families", Stage.EVEN, HueBandsLayer.class, new HueBandsKernel()),
-  SKIN_DEPTH("depth", Stage.EVEN, SkinDepthLayer.class, new SkinDepthKernel(), new RegionMask(SemanticRegion.SKIN)),
+  SKIN_DEPTH(
+      "depth",
+      Stage.EVEN,
+      SkinDepthLayer.class,
+      new SkinDepthKernel(),
+      new RegionMask(SemanticRegion.SKIN)),
   DESATURATE("mute", Stage.EVEN, DesaturateLayer.class, new DesaturateKernel()),
-  COLOUR_PAINT("colourTouch", Stage.EVEN, ColourPaintLayer.class, new ColourPaintKernel(), new Mask.Nothing()),
+  COLOUR_PAINT(
+      "colourTouch",
+      Stage.EVEN,
+      ColourPaintLayer.class,
+      new ColourPaintKernel(),
+      new Mask.Nothing()),
   CURVE("curve", Stage.GRADE, CurveLayer.class, new CurveKernel()),
   COLOUR_BALANCE("balance", Stage.GRADE, ColourBalanceLayer.class, new ColourBalanceKernel()),
   GRADIENT_MAP("gradientMap", Stage.GRADE, GradientMapLayer.class, new GradientMapKernel()),
   MONOCHROME("mono", Stage.GRADE, MonochromeLayer.class, new MonochromeKernel()),
   SATURATION("saturation", Stage.GRADE, SaturationLayer.class, new SaturationKernel()),
   HUE_SHIFT("hueShift", Stage.GRADE, HueShiftLayer.class, new HueShiftKernel()),
-  TEETH("teeth", Stage.BRIGHTEN, TeethLayer.class, new TeethKernel(), new RegionMask(SemanticRegion.TEETH)),
-  SCLERA("sclera", Stage.BRIGHTEN, ScleraLayer.class, new ScleraKernel(), new RegionMask(SemanticRegion.SCLERA)),
-  IRIS("iris", Stage.BRIGHTEN, IrisLayer.class, new IrisKernel(), new RegionMask(SemanticRegion.IRIS)),
-  CATCHLIGHT("catchlight", Stage.BRIGHTEN, CatchlightLayer.class, new CatchlightKernel(), new RegionMask(SemanticRegion.IRIS)),
-  LIPS("lips", Stage.BRIGHTEN, LipsLayer.class, new LipsKernel(), new RegionMask(SemanticRegion.LIPS)),
+  TEETH(
+      "teeth",
+      Stage.BRIGHTEN,
+      TeethLayer.class,
+      new TeethKernel(),
+      new RegionMask(SemanticRegion.TEETH)),
+  SCLERA(
+      "sclera",
+      Stage.BRIGHTEN,
+      ScleraLayer.class,
+      new ScleraKernel(),
+      new RegionMask(SemanticRegion.SCLERA)),
+  IRIS(
+      "iris",
+      Stage.BRIGHTEN,
+      IrisLayer.class,
+      new IrisKernel(),
+      new RegionMask(SemanticRegion.IRIS)),
+  CATCHLIGHT(
+      "catchlight",
+      Stage.BRIGHTEN,
+      CatchlightLayer.class,
+      new CatchlightKernel(),
+      new RegionMask(SemanticRegion.IRIS)),
+  LIPS(
+      "lips",
+      Stage.BRIGHTEN,
+      LipsLayer.class,
+      new LipsKernel(),
+      new RegionMask(SemanticRegion.LIPS)),
   VIGNETTE("vignette", Stage.FINISH, VignetteLayer.class, new VignetteKernel()),
   SHARPEN("sharpen", Stage.FINISH, SharpenLayer.class, new SharpenKernel()),
   /** Made of layers that are there; it may stand in any stage. */
-  GROUP("group", Stage.GRADE, GroupLayer.class, (layer, read, context) -> Effect.perPixel(own -> own));
+  GROUP(
+      "group",
+      Stage.GRADE,
+      GroupLayer.class,
+      (layer, read, context) -> Effect.perPixel(own -> own));
 
   /** All that a new layer can be of; a group is made of layers that are there. */
   public static final List<LayerType> MADE_ANEW =
       Arrays.stream(values()).filter(type -> type != GROUP).toList();
 
-  /** Share of the change that a gradient map begins with: in full it would be the picture's only colours. */
+  /**
+   * Share of the change that a gradient map begins with: in full it would be the picture's only
+   * colours.
+   */
   private static final double MAPPED = 0.3;
 
   private final String key;

@@ -9,8 +9,8 @@ import carezza.mask.EvaluationContext;
 import carezza.model.LevelsLayer;
 
 /**
- * Range: lights and darks by stops that follow the lightness around a pixel, smoothed within edges, so
- * that the contrast inside them stays; then the encoded channels from black … white to 0 … 1.
+ * Range: lights and darks by stops that follow the lightness around a pixel, smoothed within edges,
+ * so that the contrast inside them stays; then the encoded channels from black … white to 0 … 1.
  */
 final class LevelsKernel implements LayerKernel<LevelsLayer, Measurements> {
 
@@ -24,10 +24,8 @@ final class LevelsKernel implements LayerKernel<LevelsLayer, Measurements> {
   private static final LookupTable ROOT =
       new LookupTable(s -> Math.pow(2, s * Transfer.ROOT), -2, 2, 512);
 
-
   @Override
-  public Effect effect(
-      LevelsLayer layer, Measurements none, EvaluationContext context) {
+  public Effect effect(LevelsLayer layer, Measurements none, EvaluationContext context) {
     float black = (float) layer.black();
     float span = (float) (1 / Math.max(0.05, layer.white() - layer.black()));
     if (layer.shadows() == 0 && layer.highlights() == 0) {

@@ -4,15 +4,14 @@ import carezza.mask.EvaluationContext;
 import carezza.model.LipsLayer;
 
 /**
- * Lips: chroma is scaled so that its median reaches the target, hue turned, L* lifted with the shading
- * kept; lights keep their own colour. Unless forced, the change of chroma's median and the lift stay
- * within the job's limits.
+ * Lips: chroma is scaled so that its median reaches the target, hue turned, L* lifted with the
+ * shading kept; lights keep their own colour. Unless forced, the change of chroma's median and the
+ * lift stay within the job's limits.
  */
 final class LipsKernel implements LayerKernel<LipsLayer, Measurements.Tone> {
 
   /** L* above the median over which a light passes into white. */
   private static final float SHINE = 22;
-
 
   @Override
   public boolean measures(LipsLayer layer) {
@@ -30,8 +29,7 @@ final class LipsKernel implements LayerKernel<LipsLayer, Measurements.Tone> {
   }
 
   @Override
-  public Effect effect(
-      LipsLayer layer, Measurements.Tone tone, EvaluationContext context) {
+  public Effect effect(LipsLayer layer, Measurements.Tone tone, EvaluationContext context) {
     if (!tone.found()) {
       return Effect.perPixel(own -> own);
     }
@@ -45,8 +43,7 @@ final class LipsKernel implements LayerKernel<LipsLayer, Measurements.Tone> {
     return LabPixels.effect(
         (l, a, b, i) -> {
           float colour = 1 - LabPixels.rise(l[i], middle + 6, middle + SHINE);
-          Hues.turn(
-              a, b, i, colour * (float) layer.turn(), 1 + colour * (factor - 1));
+          Hues.turn(a, b, i, colour * (float) layer.turn(), 1 + colour * (factor - 1));
           float share = l[i] < middle ? l[i] / middle : (100 - l[i]) / (100 - middle);
           l[i] += lift * Math.clamp(share, 0, 1);
         });

@@ -11,9 +11,10 @@ import carezza.mask.EvaluationContext;
 import carezza.model.LocalContrastLayer;
 
 /**
- * Local contrast: L* moves away from the lightness around it, smoothed within edges, by a share of the
- * difference. Haze is light laid over all (Koschmieder 1924): I = J (1 − t) + t in linear light. It is
- * taken away by a share of what the darkest places still have, and a little more, or laid on.
+ * Local contrast: L* moves away from the lightness around it, smoothed within edges, by a share of
+ * the difference. Haze is light laid over all (Koschmieder 1924): I = J (1 − t) + t in linear
+ * light. It is taken away by a share of what the darkest places still have, and a little more, or
+ * laid on.
  */
 final class LocalContrastKernel implements LayerKernel<LocalContrastLayer, Measurements> {
 
@@ -31,7 +32,6 @@ final class LocalContrastKernel implements LayerKernel<LocalContrastLayer, Measu
 
   /** Share of light that full haze lays on. */
   private static final double LAID_ON = 0.35;
-
 
   @Override
   public boolean measures(LocalContrastLayer layer) {
@@ -60,8 +60,7 @@ final class LocalContrastKernel implements LayerKernel<LocalContrastLayer, Measu
   }
 
   @Override
-  public Effect effect(
-      LocalContrastLayer layer, Measurements read, EvaluationContext context) {
+  public Effect effect(LocalContrastLayer layer, Measurements read, EvaluationContext context) {
     Effect contrast = contrast(layer, context);
     if (layer.haze() == 0) {
       return contrast;

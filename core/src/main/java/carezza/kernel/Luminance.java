@@ -19,8 +19,8 @@ final class Luminance {
   private Luminance() {}
 
   /**
-   * A curve on luma, the encoded channels weighted as light is; greys have their own value for it. What
-   * the curve does to a grey's light is the factor for all three channels.
+   * A curve on luma, the encoded channels weighted as light is; greys have their own value for it.
+   * What the curve does to a grey's light is the factor for all three channels.
    */
   static final class Curve {
 
@@ -35,8 +35,7 @@ final class Luminance {
                 / Transfer.toLinear((float) luma);
           };
       factor = new LookupTable(ratio, 0, 1, STEPS);
-      root =
-          new LookupTable(v -> Math.pow(ratio.applyAsDouble(v), Transfer.ROOT), 0, 1, STEPS);
+      root = new LookupTable(v -> Math.pow(ratio.applyAsDouble(v), Transfer.ROOT), 0, 1, STEPS);
     }
 
     /** The changed picture; the given one is not modified. */

@@ -5,8 +5,8 @@ import java.util.List;
 import carezza.model.HealLayer.Source;
 
 /**
- * What a layer measures on its input, always on the same size of the picture, so that tiles and levels
- * agree. Measured anew when anything below the layer changes.
+ * What a layer measures on its input, always on the same size of the picture, so that tiles and
+ * levels agree. Measured anew when anything below the layer changes.
  */
 public sealed interface Measurements {
 

@@ -19,9 +19,9 @@ import carezza.model.NeutralPointsLayer.Tone;
 import carezza.model.Point;
 
 /**
- * Neutral points: factors of the linear channels make the middle one neutral, or the only ones there are
- * nearest to it; a monotone curve on each encoded channel then does it for the others. Each keeps its
- * luminance.
+ * Neutral points: factors of the linear channels make the middle one neutral, or the only ones
+ * there are nearest to it; a monotone curve on each encoded channel then does it for the others.
+ * Each keeps its luminance.
  */
 final class NeutralPointsKernel implements LayerKernel<NeutralPointsLayer, Measurements.Neutrals> {
 
@@ -30,7 +30,6 @@ final class NeutralPointsKernel implements LayerKernel<NeutralPointsLayer, Measu
 
   /** Encoded values that are told apart by a curve. */
   private static final double APART = 0.02;
-
 
   @Override
   public boolean measures(NeutralPointsLayer layer) {

@@ -6,8 +6,9 @@ import carezza.image.Picture;
 import carezza.image.Plane;
 
 /**
- * Draws the outline of the backdrop where its coverage is unsure: there a pixel belongs to the side whose colour it
- * has. Colours are compared as ratios of light, which shade and blemishes darken alike but hardly turn.
+ * Draws the outline of the backdrop where its coverage is unsure: there a pixel belongs to the side
+ * whose colour it has. Colours are compared as ratios of light, which shade and blemishes darken
+ * alike but hardly turn.
  */
 final class OutlineByColour {
 
@@ -30,7 +31,8 @@ final class OutlineByColour {
   private OutlineByColour() {}
 
   /**
-   * Makes unsure coverage 0 or 1, with a soft edge of a pixel; leaves it where the two sides are not seen or too much alike.
+   * Makes unsure coverage 0 or 1, with a soft edge of a pixel; leaves it where the two sides are
+   * not seen or too much alike.
    *
    * @param behind coverage of the backdrop; changed
    * @param picture over the same area, working space

@@ -7,8 +7,8 @@ import carezza.model.HealLayer.Source;
 import carezza.model.Point;
 
 /**
- * Where the pixels of a repair come from, at one level. Shifts, quarter turns and mirroring take whole
- * pixels and so lose no texture; all else is interpolated by cubics (Catmull and Rom 1974).
+ * Where the pixels of a repair come from, at one level. Shifts, quarter turns and mirroring take
+ * whole pixels and so lose no texture; all else is interpolated by cubics (Catmull and Rom 1974).
  */
 final class Placement {
 
@@ -117,8 +117,6 @@ final class Placement {
 
   private static double weight(double distance) {
     double t = Math.abs(distance);
-    return t < 1
-        ? (1.5 * t - 2.5) * t * t + 1
-        : t < 2 ? ((-0.5 * t + 2.5) * t - 4) * t + 2 : 0;
+    return t < 1 ? (1.5 * t - 2.5) * t * t + 1 : t < 2 ? ((-0.5 * t + 2.5) * t - 4) * t + 2 : 0;
   }
 }

@@ -11,8 +11,8 @@ import carezza.model.Point;
 import carezza.model.SemanticRegion;
 
 /**
- * What skin is not joined to near a repair, nor it to skin: lips, teeth, eyes, and what lies behind the
- * person.
+ * What skin is not joined to near a repair, nor it to skin: lips, teeth, eyes, and what lies behind
+ * the person.
  */
 final class ProtectedAreas {
 
@@ -80,8 +80,8 @@ final class ProtectedAreas {
   }
 
   /**
-   * A repair that is mostly skin leaves them alone and does not lean on them; one that is mostly on them
-   * leans on nothing else.
+   * A repair that is mostly skin leaves them alone and does not lean on them; one that is mostly on
+   * them leans on nothing else.
    */
   void keepApart(Plane coverage, Plane trust) {
     double on = 0;

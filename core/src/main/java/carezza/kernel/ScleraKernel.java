@@ -14,13 +14,12 @@ import carezza.model.SemanticRegion;
 
 /**
  * Whites of the eyes: each eye's b* is scaled so that its median reaches the target, its a* by the
- * redness strength, so veins grow fainter but stay; L* is lifted with the shading kept. Unless forced,
- * the lift stops at the 98th percentile of the face's skin and at the job's limit.
+ * redness strength, so veins grow fainter but stay; L* is lifted with the shading kept. Unless
+ * forced, the lift stops at the 98th percentile of the face's skin and at the job's limit.
  */
 final class ScleraKernel implements LayerKernel<ScleraLayer, Measurements.Eyes> {
 
   private static final double SKIN_LIGHTS = 0.98;
-
 
   @Override
   public boolean measures(ScleraLayer layer) {
@@ -30,11 +29,14 @@ final class ScleraKernel implements LayerKernel<ScleraLayer, Measurements.Eyes> 
   @Override
   public Measurements.Eyes measure(ScleraLayer layer, Probe probe) {
     EvaluationContext context = probe.site();
-    Plane skin = context.regions().coverage(SemanticRegion.FACE_SKIN, context.whole(), context.level());
+    Plane skin =
+        context.regions().coverage(SemanticRegion.FACE_SKIN, context.whole(), context.level());
     Area face = skin.covered();
-    double[] tones = RobustStatistics.values(Lab.lightness(probe.input().crop(face)), skin.crop(face));
+    double[] tones =
+        RobustStatistics.values(Lab.lightness(probe.input().crop(face)), skin.crop(face));
     double top = RobustStatistics.quantile(tones, SKIN_LIGHTS);
-    Plane everywhere = Masks.render(layer.attributes().mask(), context.whole(), context, probe.input());
+    Plane everywhere =
+        Masks.render(layer.attributes().mask(), context.whole(), context, probe.input());
     Area eyes = everywhere.covered();
     Plane mask = everywhere.crop(eyes);
     Picture lab = Lab.of(probe.input().crop(eyes));
@@ -48,7 +50,12 @@ final class ScleraKernel implements LayerKernel<ScleraLayer, Measurements.Eyes> 
       Picture lab, Plane mask, EvaluationContext context, boolean left, double top, double both) {
     Plane own = side(context, mask.area(), left).times(mask);
     double room = Math.min(both, top - RobustStatistics.median(lab.first(), own));
-    return Whitening.tone(lab, own, Double.isNaN(room) ? 0 : Math.clamp(room, 0, context.job().limit("scleraLightness", "mostRise")));
+    return Whitening.tone(
+        lab,
+        own,
+        Double.isNaN(room)
+            ? 0
+            : Math.clamp(room, 0, context.job().limit("scleraLightness", "mostRise")));
   }
 
   private static double lift(ScleraLayer layer, Measurements.Tone own) {
@@ -57,13 +64,16 @@ final class ScleraKernel implements LayerKernel<ScleraLayer, Measurements.Eyes> 
 
   /** The darker eye is lifted by a share of the difference as well. */
   private static double balanced(
-      ScleraLayer layer, Measurements.Tone own, Measurements.Tone other, double lights, double most) {
+      ScleraLayer layer,
+      Measurements.Tone own,
+      Measurements.Tone other,
+      double lights,
+      double most) {
     double lift = lift(layer, own);
     if (!own.found() || !other.found() || layer.balance() == 0) {
       return lift;
     }
-    double more =
-        layer.balance() * Math.max(0, other.l() + lift(layer, other) - own.l() - lift);
+    double more = layer.balance() * Math.max(0, other.l() + lift(layer, other) - own.l() - lift);
     double room = layer.force() ? more : Math.clamp(lights - own.l() - lift, 0, most);
     return lift + Math.min(more, room);
   }
@@ -92,8 +102,7 @@ final class ScleraKernel implements LayerKernel<ScleraLayer, Measurements.Eyes> 
   }
 
   @Override
-  public Effect effect(
-      ScleraLayer layer, Measurements.Eyes eyes, EvaluationContext context) {
+  public Effect effect(ScleraLayer layer, Measurements.Eyes eyes, EvaluationContext context) {
     double most = context.job().limit("scleraBalance", "high");
     double left = balanced(layer, eyes.left(), eyes.right(), eyes.lights(), most);
     double right = balanced(layer, eyes.right(), eyes.left(), eyes.lights(), most);

@@ -12,14 +12,14 @@ import carezza.image.Plane;
 import carezza.model.Point;
 
 /**
- * Advises the sigma of a frequency separation from the face's own skin: wide enough that pores leave
- * the low band, narrow enough that blotches stay in it.
+ * Advises the sigma of a frequency separation from the face's own skin: wide enough that pores
+ * leave the low band, narrow enough that blotches stay in it.
  *
  * <p>For a scan of σ from fw/400 to fw/12: residual texture is the robust variance of the pore band
- * (G(fw/450) − G(fw/110)) of G(L*; σ) over that of L*; colour leak is the robust variance of B − G(B; σ)
- * over that of B, B = G(fw/90) − G(fw/16) of a* and b*. The advised band runs from where the residual
- * has fallen to 0.12 to where the leak has risen to 0.10; its lower end is the advice, or the crossing
- * of both curves where they cross before.
+ * (G(fw/450) − G(fw/110)) of G(L*; σ) over that of L*; colour leak is the robust variance of B −
+ * G(B; σ) over that of B, B = G(fw/90) − G(fw/16) of a* and b*. The advised band runs from where
+ * the residual has fallen to 0.12 to where the leak has risen to 0.10; its lower end is the advice,
+ * or the crossing of both curves where they cross before.
  */
 public final class SeparationRadiusAdvisor {
 
@@ -55,7 +55,9 @@ public final class SeparationRadiusAdvisor {
     }
   }
 
-  /** The place of the skin where the pore band is strongest against folds and features around it. */
+  /**
+   * The place of the skin where the pore band is strongest against folds and features around it.
+   */
   public static Point textured(Picture working, Plane skin, double faceWidth) {
     Plane lightness = Lab.lightness(working);
     Plane pores = band(lightness, 0, faceWidth / 450, faceWidth / 110);

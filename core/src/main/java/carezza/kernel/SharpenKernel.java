@@ -23,10 +23,8 @@ final class SharpenKernel implements LayerKernel<SharpenLayer, Measurements> {
 
   private static final LookupTable SOFT_LIMIT = new LookupTable(Math::tanh, -8, 8, 256);
 
-
   @Override
-  public Effect effect(
-      SharpenLayer layer, Measurements none, EvaluationContext context) {
+  public Effect effect(SharpenLayer layer, Measurements none, EvaluationContext context) {
     double widest = layer.bands().stream().mapToDouble(SharpenLayer.Band::radius).max().orElse(0);
     return Effect.reaching(
         GaussianBlur.reach(widest * context.scale()),

@@ -10,12 +10,11 @@ import carezza.mask.Masks;
 import carezza.model.SkinDepthLayer;
 
 /**
- * Depth: L* moves towards a mono mix's by the strength, both taken from their medians over the skin, and
- * falls by the darkening; a* and b* stay, so skin grows richer as it darkens. Unless forced the median
- * falls by no more than the job allows.
+ * Depth: L* moves towards a mono mix's by the strength, both taken from their medians over the
+ * skin, and falls by the darkening; a* and b* stay, so skin grows richer as it darkens. Unless
+ * forced the median falls by no more than the job allows.
  */
 final class SkinDepthKernel implements LayerKernel<SkinDepthLayer, Measurements.Depth> {
-
 
   @Override
   public boolean measures(SkinDepthLayer layer) {
@@ -40,12 +39,15 @@ final class SkinDepthKernel implements LayerKernel<SkinDepthLayer, Measurements.
   }
 
   @Override
-  public Effect effect(
-      SkinDepthLayer layer, Measurements.Depth depth, EvaluationContext context) {
+  public Effect effect(SkinDepthLayer layer, Measurements.Depth depth, EvaluationContext context) {
     MonochromeMix mix = new MonochromeMix(layer.mix());
     float strength = (float) layer.strength();
     float offset = (float) (depth.lightness() - depth.mixed());
-    float darken = (float) (layer.force() ? layer.darken() : Math.min(context.job().limit("skin", "mostChange"), layer.darken()));
+    float darken =
+        (float)
+            (layer.force()
+                ? layer.darken()
+                : Math.min(context.job().limit("skin", "mostChange"), layer.darken()));
     return Effect.perPixel(
         own -> {
           float[] grey = mix.lightness(own).values();

@@ -8,12 +8,11 @@ import carezza.mask.EvaluationContext;
 import carezza.model.SkinMatchLayer;
 
 /**
- * Match: the factors of linear light that take the median of the skin under the mask to that of the skin
- * to follow, its a*, b* scaled to equal lightness. Constant factors are constant pigment in density, so
- * shading and texture stay and nothing bands.
+ * Match: the factors of linear light that take the median of the skin under the mask to that of the
+ * skin to follow, its a*, b* scaled to equal lightness. Constant factors are constant pigment in
+ * density, so shading and texture stay and nothing bands.
  */
 final class SkinMatchKernel implements LayerKernel<SkinMatchLayer, Measurements.Match> {
-
 
   @Override
   public boolean measures(SkinMatchLayer layer) {
@@ -32,8 +31,7 @@ final class SkinMatchKernel implements LayerKernel<SkinMatchLayer, Measurements.
   }
 
   @Override
-  public Effect effect(
-      SkinMatchLayer layer, Measurements.Match match, EvaluationContext context) {
+  public Effect effect(SkinMatchLayer layer, Measurements.Match match, EvaluationContext context) {
     if (!match.off().found() || !match.follow().found()) {
       return Effect.perPixel(own -> own);
     }

@@ -7,12 +7,14 @@ import carezza.image.Picture;
 import carezza.image.Plane;
 
 /**
- * Texture of skin as a share of its tone: what is finer than pores are wide. Strengths are robust spreads, so
- * single hairs, lashes and glints around a patch say nothing of its pores.
+ * Texture of skin as a share of its tone: what is finer than pores are wide. Strengths are robust
+ * spreads, so single hairs, lashes and glints around a patch say nothing of its pores.
  */
 final class SkinTexture {
 
-  /** What is broader than pores: in photograph pixels, or as a share of the radius if that is more. */
+  /**
+   * What is broader than pores: in photograph pixels, or as a share of the radius if that is more.
+   */
   private static final double PORES = 4;
 
   private static final double SHARE = 0.2;
@@ -25,7 +27,10 @@ final class SkinTexture {
 
   private static final double STRONGEST = 1.5;
 
-  /** Strength in red light against the surroundings' between which texture is whole, and its highest peak. */
+  /**
+   * Strength in red light against the surroundings' between which texture is whole, and its highest
+   * peak.
+   */
   private static final double LEAST_WHOLE = 0.7;
 
   private static final double MOST_WHOLE = 1.35;
@@ -77,9 +82,13 @@ final class SkinTexture {
     return new Picture(laid[0], laid[1], laid[2]);
   }
 
-  /** Hairs and lashes around the patch make nothing stronger, dots of stubble at the source do not either. */
+  /**
+   * Hairs and lashes around the patch make nothing stronger, dots of stubble at the source do not
+   * either.
+   */
   private double gain(Plane around, Plane texture) {
-    double robust = RobustStatistics.sigma(around, known) / RobustStatistics.sigma(texture, coverage);
+    double robust =
+        RobustStatistics.sigma(around, known) / RobustStatistics.sigma(texture, coverage);
     double all = strength(around, known) / strength(texture, coverage);
     double gain = Math.min(robust, all);
     return Double.isFinite(gain) ? Math.clamp(gain, WEAKEST, STRONGEST) : 1;
@@ -97,8 +106,8 @@ final class SkinTexture {
   }
 
   /**
-   * The patch's own texture over a tone, as red light shows it, which blood leaves alone; each channel in
-   * proportion to how much of it that shows around the patch.
+   * The patch's own texture over a tone, as red light shows it, which blood leaves alone; each
+   * channel in proportion to how much of it that shows around the patch.
    */
   Picture layOwn(Picture tone) {
     Plane red = WorkingSpace.toLinearSrgb(own).first();

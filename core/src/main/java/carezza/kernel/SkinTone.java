@@ -7,13 +7,14 @@ import carezza.image.Picture;
 import carezza.image.Plane;
 
 /**
- * The tone that a patch of skin would have without the blood in it: the membrane of its surroundings' tone,
- * with the light and shade that are the patch's own. Blood hardly takes red light, shading takes all light
- * alike (as in {@link carezza.colour.Pigments}): with ρ and γ the logarithms of how much brighter the patch is
- * than the membrane in red and in green light, blood is β = γ − ρ and light and shade are ρ − q β. What q is
- * lies between bounds and is partly read from the patch, as skin's own pigment and the camera's colours
- * decide. Where light and shade outweigh blood, what is there is no redness but a thing of its own (a mole, a
- * scratch, a speck), and the membrane's tone is taken as it is.
+ * The tone that a patch of skin would have without the blood in it: the membrane of its
+ * surroundings' tone, with the light and shade that are the patch's own. Blood hardly takes red
+ * light, shading takes all light alike (as in {@link carezza.colour.Pigments}): with ρ and γ the
+ * logarithms of how much brighter the patch is than the membrane in red and in green light, blood
+ * is β = γ − ρ and light and shade are ρ − q β. What q is lies between bounds and is partly read
+ * from the patch, as skin's own pigment and the camera's colours decide. Where light and shade
+ * outweigh blood, what is there is no redness but a thing of its own (a mole, a scratch, a speck),
+ * and the membrane's tone is taken as it is.
  */
 final class SkinTone {
 
@@ -21,8 +22,8 @@ final class SkinTone {
   private static final double SHADE_SIGMA = 0.4;
 
   /**
-   * Darkening in red light for the redness of blood: as a rule, which rises with the square of the skin's own
-   * pigment, read from ln R − ln G of its tone; and its bounds.
+   * Darkening in red light for the redness of blood: as a rule, which rises with the square of the
+   * skin's own pigment, read from ln R − ln G of its tone; and its bounds.
    */
   private static final double USUAL_LIGHT = 0.25;
 
@@ -35,7 +36,9 @@ final class SkinTone {
   private static final double LEAST = 0.18;
   private static final double MOST = 1;
 
-  /** Ratio of light and shade to blood up to which they are kept in full, and from which not at all. */
+  /**
+   * Ratio of light and shade to blood up to which they are kept in full, and from which not at all.
+   */
   private static final double[] KEPT_DARK = {0.8, 1.4};
 
   private static final double[] KEPT_LIGHT = {1.2, 2.5};
@@ -121,8 +124,7 @@ final class SkinTone {
     for (int i = 0; i < rise.values().length; i++) {
       rise.values()[i] =
           (float)
-              Math.log(
-                  Math.max(DARKEST, rise.values()[i]) / Math.max(DARKEST, from.values()[i]));
+              Math.log(Math.max(DARKEST, rise.values()[i]) / Math.max(DARKEST, from.values()[i]));
     }
     return rise;
   }

@@ -16,15 +16,16 @@ import carezza.model.SkinToneEveningLayer.Target;
 import carezza.model.SkinToneEveningLayer.Wedge;
 
 /**
- * Evens skin colour by pigment: of the low bands (fw/60, inside the mask) of haemoglobin and melanin
- * ({@link Pigments}), what lies above the 25th percentile is taken away by its strength, so shading
- * stays. The strength falls by itself where a map's blotches drown in its noise.
+ * Evens skin colour by pigment: of the low bands (fw/60, inside the mask) of haemoglobin and
+ * melanin ({@link Pigments}), what lies above the 25th percentile is taken away by its strength, so
+ * shading stays. The strength falls by itself where a map's blotches drown in its noise.
  *
- * <p>Towards a picked target, colour moves by the low band's distance from it: hue and chroma by their
- * strengths, the chroma aimed at scaled to what this skin has at that lightness, weight falling off
- * with the distance; lightness moves as a whole, so form stays.
+ * <p>Towards a picked target, colour moves by the low band's distance from it: hue and chroma by
+ * their strengths, the chroma aimed at scaled to what this skin has at that lightness, weight
+ * falling off with the distance; lightness moves as a whole, so form stays.
  */
-final class SkinToneEveningKernel implements LayerKernel<SkinToneEveningLayer, Measurements.SkinTone> {
+final class SkinToneEveningKernel
+    implements LayerKernel<SkinToneEveningLayer, Measurements.SkinTone> {
 
   private static final double LOW = 1 / 60.0;
   private static final double WIDE = 1 / 8.0;
@@ -41,7 +42,9 @@ final class SkinToneEveningKernel implements LayerKernel<SkinToneEveningLayer, M
   /** Share of the skin that holds no excess of redness: flushed faces have little that is calm. */
   private static final double CALM = 0.25;
 
-  /** Share of the skin that holds no excess of pigment: only patches are, and lighter skin is drift. */
+  /**
+   * Share of the skin that holds no excess of pigment: only patches are, and lighter skin is drift.
+   */
   private static final double UNPATCHED = 0.6;
 
   /** Distance in L*a*b* at which the pull towards the target is down to a third. */
@@ -52,7 +55,6 @@ final class SkinToneEveningKernel implements LayerKernel<SkinToneEveningLayer, M
 
   private static final float SOFT_CHROMA = 5;
 
-
   @Override
   public boolean measures(SkinToneEveningLayer layer) {
     return true;
@@ -62,7 +64,8 @@ final class SkinToneEveningKernel implements LayerKernel<SkinToneEveningLayer, M
   public Measurements.SkinTone measure(SkinToneEveningLayer layer, Probe probe) {
     EvaluationContext context = probe.site();
     double fw = context.faceWidth();
-    Plane everywhere = Masks.render(layer.attributes().mask(), context.whole(), context, probe.input());
+    Plane everywhere =
+        Masks.render(layer.attributes().mask(), context.whole(), context, probe.input());
     int reach = GaussianBlur.reach(fw * FINE);
     Area box = everywhere.covered().grow(reach).intersect(context.whole());
     Plane mask = everywhere.crop(box);
@@ -95,8 +98,9 @@ final class SkinToneEveningKernel implements LayerKernel<SkinToneEveningLayer, M
   }
 
   /**
-   * Wiener-like: s² / (s² + n² + c²), s the spread of the blotches, n what the fine noise of the map
-   * leaves after the low band's blur, c what of the other pigment's spread may have crossed over.
+   * Wiener-like: s² / (s² + n² + c²), s the spread of the blotches, n what the fine noise of the
+   * map leaves after the low band's blur, c what of the other pigment's spread may have crossed
+   * over.
    */
   private static double trust(Plane map, double s, double other, Plane mask, double fw) {
     double fine = RobustStatistics.sigma(map.minus(GaussianBlur.blur(map, fw * FINE)), mask);
@@ -151,13 +155,17 @@ final class SkinToneEveningKernel implements LayerKernel<SkinToneEveningLayer, M
   }
 
   /**
-   * What is done to each pixel, over a coarse area: densities of pigment to take away, and shifts of
-   * L*, a*, b*; null where nothing of the kind is asked for.
+   * What is done to each pixel, over a coarse area: densities of pigment to take away, and shifts
+   * of L*, a*, b*; null where nothing of the kind is asked for.
    */
   private record Change(Plane melanin, Plane haemoglobin, Picture shift) {}
 
   private record Evening(
-      SkinToneEveningLayer layer, Measurements.SkinTone tone, EvaluationContext site, LowBand low, Change ready)
+      SkinToneEveningLayer layer,
+      Measurements.SkinTone tone,
+      EvaluationContext site,
+      LowBand low,
+      Change ready)
       implements Effect {
 
     private double sigma() {
@@ -166,7 +174,8 @@ final class SkinToneEveningKernel implements LayerKernel<SkinToneEveningLayer, M
 
     private Area readBy(Area coarse) {
       EvaluationContext there = low.coarse();
-      int reach = GaussianBlur.reach(sigma()) + Masks.reach(layer.attributes().mask(), there.scale());
+      int reach =
+          GaussianBlur.reach(sigma()) + Masks.reach(layer.attributes().mask(), there.scale());
       return coarse.grow(reach).intersect(there.whole());
     }
 

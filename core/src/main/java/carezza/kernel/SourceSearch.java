@@ -19,12 +19,15 @@ import carezza.model.RepairArea;
 import carezza.model.SemanticRegion;
 
 /**
- * The search for one piece's source on the layer's input around it: candidates on a grid, each with its
- * cost, which is the misfit of the rims, the unevenness and the texture at the source, and its distance.
+ * The search for one piece's source on the layer's input around it: candidates on a grid, each with
+ * its cost, which is the misfit of the rims, the unevenness and the texture at the source, and its
+ * distance.
  */
 final class SourceSearch {
 
-  /** Sources lie on this grid in photograph pixels, so that they are whole pixels of coarse levels. */
+  /**
+   * Sources lie on this grid in photograph pixels, so that they are whole pixels of coarse levels.
+   */
   private static final int GRID = 4;
 
   private static final int DIRECTIONS = 20;
@@ -53,6 +56,7 @@ final class SourceSearch {
 
   /** Robust spreads of the surroundings' pores from which a dark place is no pore. */
   private static final double LINE = 3.2;
+
   private static final double FORBIDDEN = 1e6;
 
   /** Places that are tried turned and mirrored too, and what that costs. */
@@ -67,7 +71,12 @@ final class SourceSearch {
   private static final double STRAYING = 0.06;
 
   private static final SemanticRegion[] STRANGE = {
-    SemanticRegion.LIPS, SemanticRegion.TEETH, SemanticRegion.SCLERA, SemanticRegion.IRIS, SemanticRegion.BROWS_LASHES, SemanticRegion.HAIR
+    SemanticRegion.LIPS,
+    SemanticRegion.TEETH,
+    SemanticRegion.SCLERA,
+    SemanticRegion.IRIS,
+    SemanticRegion.BROWS_LASHES,
+    SemanticRegion.HAIR
   };
 
   private static final Comparator<Candidate> BY_COST = Comparator.comparingDouble(Candidate::cost);
@@ -146,7 +155,8 @@ final class SourceSearch {
     ownSubject = mean(subject, inside, null);
     rim.removeIf(p -> Math.abs(strange.at(p[0], p[1]) - (ownStrange > 0.5 ? 1 : 0)) > 0.5);
     onSkin = mean(skin, rim, null) > 0.4;
-    rimTexture = RobustStatistics.sigma(rim.stream().mapToDouble(p -> fine.at(p[0], p[1])).toArray());
+    rimTexture =
+        RobustStatistics.sigma(rim.stream().mapToDouble(p -> fine.at(p[0], p[1])).toArray());
     rimGrain = grain.over(rim, null);
   }
 
@@ -242,10 +252,14 @@ final class SourceSearch {
     return all;
   }
 
-  /** The best places around it, the best first. Where none is allowed, skin is left its own texture. */
+  /**
+   * The best places around it, the best first. Where none is allowed, skin is left its own texture.
+   */
   List<Candidate> others(int most) {
     List<Candidate> found = elsewhere(most);
-    return found.isEmpty() && !inside.isEmpty() && isSkinMadeAnew() ? List.of(Candidate.OWN) : found;
+    return found.isEmpty() && !inside.isEmpty() && isSkinMadeAnew()
+        ? List.of(Candidate.OWN)
+        : found;
   }
 
   private List<Candidate> elsewhere(int most) {

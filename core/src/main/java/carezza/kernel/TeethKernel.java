@@ -11,12 +11,11 @@ import carezza.model.SemanticRegion;
 import carezza.model.TeethLayer;
 
 /**
- * Teeth: b* is scaled so that its median reaches the target, but never below a quarter of the person's
- * own, a* by the root of that factor; L* is lifted with the shading kept. Unless forced, the lift stops
- * 3 above the whites of the eyes and at 8.
+ * Teeth: b* is scaled so that its median reaches the target, but never below a quarter of the
+ * person's own, a* by the root of that factor; L* is lifted with the shading kept. Unless forced,
+ * the lift stops 3 above the whites of the eyes and at 8.
  */
 final class TeethKernel implements LayerKernel<TeethLayer, Measurements.Tone> {
-
 
   @Override
   public boolean measures(TeethLayer layer) {
@@ -26,13 +25,17 @@ final class TeethKernel implements LayerKernel<TeethLayer, Measurements.Tone> {
   @Override
   public Measurements.Tone measure(TeethLayer layer, Probe probe) {
     EvaluationContext context = probe.site();
-    Plane everywhere = Masks.render(layer.attributes().mask(), context.whole(), context, probe.input());
-    Plane eyes = context.regions().coverage(SemanticRegion.SCLERA, context.whole(), context.level());
+    Plane everywhere =
+        Masks.render(layer.attributes().mask(), context.whole(), context, probe.input());
+    Plane eyes =
+        context.regions().coverage(SemanticRegion.SCLERA, context.whole(), context.level());
     Area box = everywhere.covered().union(eyes.covered());
     Picture lab = Lab.of(probe.input().crop(box));
     Plane teeth = everywhere.crop(box);
     Plane sclera = eyes.crop(box);
-    double top = RobustStatistics.median(lab.first(), sclera) + context.job().limit("teethLightness", "aboveSclera");
+    double top =
+        RobustStatistics.median(lab.first(), sclera)
+            + context.job().limit("teethLightness", "aboveSclera");
     double room = top - RobustStatistics.median(lab.first(), teeth);
     double most = context.job().limit("teethLightness", "mostRise");
     return Whitening.tone(lab, teeth, Double.isNaN(room) ? most : Math.clamp(room, 0, most));
@@ -44,8 +47,7 @@ final class TeethKernel implements LayerKernel<TeethLayer, Measurements.Tone> {
   }
 
   @Override
-  public Effect effect(
-      TeethLayer layer, Measurements.Tone tone, EvaluationContext context) {
+  public Effect effect(TeethLayer layer, Measurements.Tone tone, EvaluationContext context) {
     double least = context.job().limit("teethYellow", "ownShare") * tone.b();
     double yellow = tone.b() > 0 ? Whitening.factor(tone.b(), Math.max(layer.target(), least)) : 1;
     double lift = layer.force() ? layer.lift() : Math.min(layer.lift(), tone.room());

@@ -6,8 +6,8 @@ import carezza.image.Picture;
 import carezza.image.Plane;
 
 /**
- * How uneven a tone is over some places once its slope is taken out: light that falls off across skin is no
- * blemish, but what stands out of it would be carried along.
+ * How uneven a tone is over some places once its slope is taken out: light that falls off across
+ * skin is no blemish, but what stands out of it would be carried along.
  */
 final class ToneVariance {
 

@@ -22,10 +22,8 @@ final class VignetteKernel implements LayerKernel<VignetteLayer, Measurements> {
   private static final LookupTable ROOT =
       new LookupTable(s -> Math.pow(2, s * Transfer.ROOT), -4, 4, 512);
 
-
   @Override
-  public Effect effect(
-      VignetteLayer layer, Measurements none, EvaluationContext context) {
+  public Effect effect(VignetteLayer layer, Measurements none, EvaluationContext context) {
     Area whole = context.whole();
     double half = Math.hypot(whole.width(), whole.height()) / 2;
     double cx = context.regions().faces().map(FaceMap::oval).map(o -> o.x()).orElse(-1.0);

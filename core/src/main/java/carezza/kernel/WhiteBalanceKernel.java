@@ -8,15 +8,13 @@ import carezza.mask.EvaluationContext;
 import carezza.model.WhiteBalanceLayer;
 
 /**
- * White balance: one matrix on linear light, {@link WhiteBalance#correction}; of a raw photograph on the camera's own
- * channels, as the sensor would have been balanced.
+ * White balance: one matrix on linear light, {@link WhiteBalance#correction}; of a raw photograph
+ * on the camera's own channels, as the sensor would have been balanced.
  */
 final class WhiteBalanceKernel implements LayerKernel<WhiteBalanceLayer, Measurements> {
 
-
   @Override
-  public Effect effect(
-      WhiteBalanceLayer layer, Measurements none, EvaluationContext context) {
+  public Effect effect(WhiteBalanceLayer layer, Measurements none, EvaluationContext context) {
     Light light = new Light(layer.temperature(), layer.tint());
     FloatMatrix matrix =
         new FloatMatrix(

@@ -8,7 +8,10 @@ import carezza.image.Plane;
 import carezza.mask.Masks;
 import carezza.model.Mask;
 
-/** What teeth and the whites of the eyes have in common: a tone measured, colour scaled, light lifted. */
+/**
+ * What teeth and the whites of the eyes have in common: a tone measured, colour scaled, light
+ * lifted.
+ */
 final class Whitening {
 
   private Whitening() {}
@@ -24,7 +27,11 @@ final class Whitening {
       return Measurements.Tone.NOWHERE;
     }
     return new Measurements.Tone(
-        true, l, RobustStatistics.median(lab.second(), coverage), RobustStatistics.median(lab.third(), coverage), room);
+        true,
+        l,
+        RobustStatistics.median(lab.second(), coverage),
+        RobustStatistics.median(lab.third(), coverage),
+        room);
   }
 
   /** Medians of a layer's input under a mask. */
@@ -44,7 +51,12 @@ final class Whitening {
    * below it, so gaps and shade stay, and to nothing at white above it.
    */
   static void apply(
-      Picture lab, Plane where, double factorA, double factorB, Measurements.Tone tone, double lift) {
+      Picture lab,
+      Plane where,
+      double factorA,
+      double factorB,
+      Measurements.Tone tone,
+      double lift) {
     float[] l = lab.first().values();
     float[] a = lab.second().values();
     float[] b = lab.third().values();

@@ -1,5 +1,6 @@
 /**
- * One kernel per kind of layer, each file in the same order: what it does and where the formula comes
- * from, its readings, the area it needs, its pixels. {@link carezza.kernel.Kernels} picks the kernel.
+ * One kernel per kind of layer, each file in the same order: what it does and where the formula
+ * comes from, its readings, the area it needs, its pixels. {@link carezza.kernel.Kernels} picks the
+ * kernel.
  */
 package carezza.kernel;

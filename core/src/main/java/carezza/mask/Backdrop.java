@@ -6,8 +6,8 @@ import carezza.image.Area;
 import carezza.image.Picture;
 
 /**
- * What stands behind the sitter, as seen at the picture's left and right edge beside the head. Tells
- * a backdrop of the colour of skin from skin.
+ * What stands behind the sitter, as seen at the picture's left and right edge beside the head.
+ * Tells a backdrop of the colour of skin from skin.
  */
 final class Backdrop {
 

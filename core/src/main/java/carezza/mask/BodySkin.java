@@ -5,10 +5,10 @@ import carezza.image.Area;
 import carezza.image.Plane;
 
 /**
- * Skin outside the face by name. Ears lie beside the face between brows and mouth, the neck below the
- * chin and not wider than the face, shoulders and chest below and beside that. Skin that no skin joins
- * to the face is hands, or what else of the body shows; a hand that touches the face counts with what
- * it touches.
+ * Skin outside the face by name. Ears lie beside the face between brows and mouth, the neck below
+ * the chin and not wider than the face, shoulders and chest below and beside that. Skin that no
+ * skin joins to the face is hands, or what else of the body shows; a hand that touches the face
+ * counts with what it touches.
  */
 final class BodySkin {
 
@@ -26,8 +26,7 @@ final class BodySkin {
   BodySkin(FaceFrame face, Plane faceSkin, Plane beside) {
     Area area = beside.area();
     FaceFrame.Ellipse oval = face.oval(1);
-    Plane joined =
-        GaussianBlur.blur(Planes.sum(faceSkin, beside), BRIDGED * face.faceWidth());
+    Plane joined = GaussianBlur.blur(Planes.sum(faceSkin, beside), BRIDGED * face.faceWidth());
     for (int i = 0; i < joined.values().length; i++) {
       joined.values()[i] = Smoothstep.step(3 * joined.values()[i]);
     }

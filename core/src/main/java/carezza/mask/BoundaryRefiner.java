@@ -6,8 +6,8 @@ import java.util.List;
 import carezza.model.Point;
 
 /**
- * The closed outline of an eye or a mouth: two edges between two corners. Each edge can be moved across the
- * line of the corners, most in its middle, to where the picture says it is.
+ * The closed outline of an eye or a mouth: two edges between two corners. Each edge can be moved
+ * across the line of the corners, most in its middle, to where the picture says it is.
  */
 final class BoundaryRefiner {
 
@@ -62,8 +62,7 @@ final class BoundaryRefiner {
     int first = edge * half;
     Point middle = given.get(first + half / 2);
     Point from = given.getFirst();
-    double way =
-        length * Math.signum((middle.y() - from.y()) * ux - (middle.x() - from.x()) * uy);
+    double way = length * Math.signum((middle.y() - from.y()) * ux - (middle.x() - from.x()) * uy);
     double best = -Double.MAX_VALUE;
     double chosen = 0;
     for (int k = search.least(); k <= search.most(); k++) {

@@ -14,10 +14,10 @@ import carezza.model.Stroke;
 
 /**
  * Keeps strokes inside the edges of the photograph that they started in. Along the path the stroke
- * carries the colour it is on, which follows slow changes of light but not a step. What a place of the
- * path reaches is flooded from there over colours near the carried one, on a coarse grid; how sharply
- * the stroke ends at an edge is decided at the level that is rendered. The photograph and not the
- * layer's input is looked at, so an edit below moves no mask.
+ * carries the colour it is on, which follows slow changes of light but not a step. What a place of
+ * the path reaches is flooded from there over colours near the carried one, on a coarse grid; how
+ * sharply the stroke ends at an edge is decided at the level that is rendered. The photograph and
+ * not the layer's input is looked at, so an edit below moves no mask.
  *
  * <p>Safe for many threads.
  */
@@ -70,7 +70,9 @@ public final class Edges {
    */
   private record Reach(double scale, Plane reached, Picture colour) {}
 
-  /** The stroke looked at last and how far it has come, so that one that grows is not begun anew. */
+  /**
+   * The stroke looked at last and how far it has come, so that one that grows is not begun anew.
+   */
   private Begun last;
 
   private record Begun(Stroke stroke, Walk walk) {

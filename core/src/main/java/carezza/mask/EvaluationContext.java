@@ -58,7 +58,9 @@ public record EvaluationContext(
     return photograph.atLevel(level).area();
   }
 
-  /** Face width in pixels of this level; half the picture's short edge where there is no face map. */
+  /**
+   * Face width in pixels of this level; half the picture's short edge where there is no face map.
+   */
   public double faceWidth() {
     double full =
         regions

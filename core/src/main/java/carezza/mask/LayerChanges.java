@@ -6,7 +6,10 @@ import carezza.image.ParallelRows;
 import carezza.image.Picture;
 import carezza.image.Plane;
 
-/** What the layers below made of the picture, for masks that follow one of them. Safe for many threads. */
+/**
+ * What the layers below made of the picture, for masks that follow one of them. Safe for many
+ * threads.
+ */
 @FunctionalInterface
 public interface LayerChanges {
 
@@ -22,7 +25,9 @@ public interface LayerChanges {
    */
   Plane of(String layer, Area area, int level);
 
-  /** ΔE*ab (CIE 1976) pixel by pixel between two pictures over the same area; neither is modified. */
+  /**
+   * ΔE*ab (CIE 1976) pixel by pixel between two pictures over the same area; neither is modified.
+   */
   static Plane between(Picture before, Picture after) {
     Picture was = Lab.of(before);
     Picture is = Lab.of(after);

@@ -13,8 +13,8 @@ import carezza.model.Mask.Strokes;
 import carezza.model.Stroke;
 
 /**
- * Coverages that do not depend on what lies under a layer, kept while a view is worked on so that they
- * are not found again for every frame. For one level, regions and thread at a time.
+ * Coverages that do not depend on what lies under a layer, kept while a view is worked on so that
+ * they are not found again for every frame. For one level, regions and thread at a time.
  */
 public final class MaskCache {
 
@@ -57,8 +57,9 @@ public final class MaskCache {
   }
 
   /**
-   * How many of the first strokes are remembered over an area, laid on their base; 0 if not known. All but
-   * the last are, where some were: only the last one still grows, so the others are laid once.
+   * How many of the first strokes are remembered over an area, laid on their base; 0 if not known.
+   * All but the last are, where some were: only the last one still grows, so the others are laid
+   * once.
    */
   int known(Strokes mask, Area area, BiConsumer<List<Stroke>, Plane> lay) {
     List<Stroke> all = mask.strokes();

@@ -46,8 +46,8 @@ public final class Masks {
   /**
    * Coverage over an area.
    *
-   * @param input the layer's input in the working space over at least the area grown by {@link #reach}
-   *     and cut to the picture; not modified
+   * @param input the layer's input in the working space over at least the area grown by {@link
+   *     #reach} and cut to the picture; not modified
    * @return 0 … 1, the caller's own
    */
   public static Plane render(Mask mask, Area area, EvaluationContext context, Picture input) {
@@ -66,7 +66,8 @@ public final class Masks {
     return switch (mask) {
       case Everything() -> Plane.filled(area, 1);
       case Nothing() -> Plane.of(area);
-      case RegionMask(SemanticRegion region) -> context.regions().coverage(region, area, context.level()).copy();
+      case RegionMask(SemanticRegion region) ->
+          context.regions().coverage(region, area, context.level()).copy();
       case Strokes strokes -> painted(strokes, area, context, input);
       case Ellipse oval -> oval(oval, area, scale);
       case Gradient gradient -> gradient(gradient, area, scale);
@@ -83,7 +84,8 @@ public final class Masks {
       case Opacity(Mask of, double factor) ->
           change(render(of, area, context, input), v -> Math.min(1, v * (float) factor));
       case Feather(Mask of, double sigma) ->
-          blurred(a -> render(of, a.intersect(context.whole()), context, input), area, sigma * scale);
+          blurred(
+              a -> render(of, a.intersect(context.whole()), context, input), area, sigma * scale);
       case Refine(Mask of, double sigma) -> refined(of, sigma * scale, area, context, input);
       case Dilate(Mask of, double radius) -> {
         double r = radius * scale;
@@ -93,7 +95,9 @@ public final class Masks {
       case Disabled off -> render(off.acting(), area, context, input);
       case LinkedMask l -> Plane.of(area);
       case ChangeMask(String layer, double full) ->
-          change(context.changes().of(layer, area, context.level()), v -> Math.min(1, v / (float) full));
+          change(
+              context.changes().of(layer, area, context.level()),
+              v -> Math.min(1, v / (float) full));
     };
   }
 
@@ -102,7 +106,8 @@ public final class Masks {
     int done =
         context.memory() == null
             ? 0
-            : context.memory()
+            : context
+                .memory()
                 .known(mask, area, (some, onto) -> StrokeCoverage.apply(some, onto, context));
     Mask before = done == 0 ? mask.base() : new Strokes(mask.base(), strokes.subList(0, done));
     Plane coverage = render(before, area, context, input);
@@ -128,13 +133,18 @@ public final class Masks {
 
   /** Whether the mask looks at the layer's input, or what lies below it, at all. */
   public static boolean readsInput(Mask mask) {
-    return mask.acting().has(m ->
-        m instanceof Range || m instanceof LocalDeviation || m instanceof Refine || m instanceof ChangeMask);
+    return mask.acting()
+        .has(
+            m ->
+                m instanceof Range
+                    || m instanceof LocalDeviation
+                    || m instanceof Refine
+                    || m instanceof ChangeMask);
   }
 
   /**
-   * The mask without what cannot matter inside an area of the photograph: strokes that do not touch it
-   * go, and what is left without any becomes nothing.
+   * The mask without what cannot matter inside an area of the photograph: strokes that do not touch
+   * it go, and what is left without any becomes nothing.
    */
   public static Mask within(Mask mask, Area photographArea) {
     return switch (mask) {
@@ -187,8 +197,8 @@ public final class Masks {
   }
 
   /**
-   * The area of the photograph outside of which two masks cover the same; nothing if they may differ
-   * anywhere.
+   * The area of the photograph outside of which two masks cover the same; nothing if they may
+   * differ anywhere.
    */
   public static Optional<Area> difference(Mask was, Mask is) {
     if (was.equals(is)) {
@@ -286,7 +296,8 @@ public final class Masks {
     return out;
   }
 
-  private static Plane uneven(LocalDeviation u, Area area, EvaluationContext context, Picture input) {
+  private static Plane uneven(
+      LocalDeviation u, Area area, EvaluationContext context, Picture input) {
     double scale = context.scale();
     Area wide =
         area.grow(GaussianBlur.reach(u.coarse() * scale))
@@ -361,14 +372,14 @@ public final class Masks {
     return (v - zero) / (one - zero);
   }
 
-  private static Plane refined(Mask of, double sigma, Area area, EvaluationContext context, Picture input) {
+  private static Plane refined(
+      Mask of, double sigma, Area area, EvaluationContext context, Picture input) {
     double s = Math.max(0.5, sigma);
     Area wide = area.grow(GuidedFilter.reach(s)).intersect(context.whole());
     Plane rough = render(of, wide, context, input);
     Plane guide = Lab.lightness(input.crop(wide));
     Plane smooth =
-        new GuidedFilter(guide, Plane.filled(wide, 1), s, REFINE_EDGE * REFINE_EDGE)
-            .smooth(rough);
+        new GuidedFilter(guide, Plane.filled(wide, 1), s, REFINE_EDGE * REFINE_EDGE).smooth(rough);
     return change(smooth, v -> Math.clamp(v, 0f, 1f)).crop(area);
   }
 }

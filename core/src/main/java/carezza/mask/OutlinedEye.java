@@ -14,7 +14,10 @@ final class OutlinedEye {
   /** Half width of the band around lids, as a share of the face width. */
   private static final double LID_BAND = 0.008;
 
-  /** Steps and look to either side, in eye widths, the cost of leaving the network's lid, corners' reach. */
+  /**
+   * Steps and look to either side, in eye widths, the cost of leaving the network's lid, corners'
+   * reach.
+   */
   private static final double LID_STEP = 0.005;
 
   private static final double LID_LOOK = 0.025;
@@ -49,14 +52,15 @@ final class OutlinedEye {
   /** An eye with its parts. */
   record Eye(Plane open, Plane iris, Plane sclera) {}
 
-  /** An outline put right by hand is where it should be; one of the networks is moved to the edges. */
+  /**
+   * An outline put right by hand is where it should be; one of the networks is moved to the edges.
+   */
   Eye eye(List<Point> lids, Circle found, boolean right) {
     Plane open = on.soft(right ? lids : fitted(lids), LID_BAND * faceWidth / 2);
     Circle iris = right ? found : snapped(found, open);
     double r = iris.radius() * scale;
     FaceFrame.Ellipse disc =
-        new FaceFrame.Ellipse(
-            iris.middle().x() * scale, iris.middle().y() * scale, r, r, 1, 0);
+        new FaceFrame.Ellipse(iris.middle().x() * scale, iris.middle().y() * scale, r, r, 1, 0);
     Plane round = disc.soft(area, RIM);
     Plane irisPlane = Plane.of(area);
     Plane sclera = Plane.of(area);
@@ -80,18 +84,21 @@ final class OutlinedEye {
     double bright = light.quantile(0.85);
     double lashes = 0.36 * bright;
     double pale = white.quantile(0.7);
-    // A hooded lid and its lashes hang over the iris: they have the colour of skin, which a blue iris has not.
+    // A hooded lid and its lashes hang over the iris: they have the colour of skin, which a blue
+    // iris has not.
     double blue = right || colour.count() == 0 ? 0 : colour.quantile(0.5);
     Plane pupil = new FaceFrame.Ellipse(disc.x(), disc.y(), 0.6 * r, 0.6 * r, 1, 0).soft(area, RIM);
     for (int y = box.y(); y < box.bottom(); y++) {
       for (int x = box.x(); x < box.right(); x++) {
         int i = open.index(x, y);
         float inside = open.values()[i];
-        float own = blue < PALE ? 1 : Smoothstep.step((whiteness(i) - 0.2 * blue) / (0.3 * blue) + 0.5);
+        float own =
+            blue < PALE ? 1 : Smoothstep.step((whiteness(i) - 0.2 * blue) / (0.3 * blue) + 0.5);
         irisPlane.values()[i] = inside * round.values()[i] * Math.max(own, pupil.values()[i]);
         float lit = Smoothstep.step((l[i] - lashes) / (0.3 * lashes + 1e-3) + 0.5);
         // The pink of the inner corner and of the lids is skin.
-        float clean = Smoothstep.step((whiteness(i) - 0.08 * pale) / (0.3 * Math.max(2, pale)) + 0.5);
+        float clean =
+            Smoothstep.step((whiteness(i) - 0.08 * pale) / (0.3 * Math.max(2, pale)) + 0.5);
         sclera.values()[i] = inside * (1 - round.values()[i]) * lit * clean;
       }
     }
@@ -99,8 +106,9 @@ final class OutlinedEye {
   }
 
   /**
-   * The lids moved to where skin begins: each by the offset, greatest in its middle, at which the colours
-   * inside and outside differ most. The network draws the lower lid too high, above all in smiles.
+   * The lids moved to where skin begins: each by the offset, greatest in its middle, at which the
+   * colours inside and outside differ most. The network draws the lower lid too high, above all in
+   * smiles.
    */
   private List<Point> fitted(List<Point> lids) {
     BoundaryRefiner edges = new BoundaryRefiner(lids, 2);
@@ -126,8 +134,8 @@ final class OutlinedEye {
   }
 
   /**
-   * The circle moved and sized to the strongest step from dark to light along its visible rim. What is
-   * much darker than the white is all the same: the rim of a pupil is none of a pale iris.
+   * The circle moved and sized to the strongest step from dark to light along its visible rim. What
+   * is much darker than the white is all the same: the rim of a pupil is none of a pale iris.
    */
   private Circle snapped(Circle found, Plane open) {
     double white = white(found, open);

@@ -12,10 +12,14 @@ import carezza.model.Point;
 /** Lips and teeth from the outlines of the mouth. */
 final class OutlinedMouth {
 
-  /** Half width of the band around lips that were put right by hand, as a share of the face width. */
+  /**
+   * Half width of the band around lips that were put right by hand, as a share of the face width.
+   */
   private static final double BAND_BY_HAND = 0.01;
 
-  /** Steps and look to either side, in mouth widths, and the cost of leaving the network's outline. */
+  /**
+   * Steps and look to either side, in mouth widths, and the cost of leaving the network's outline.
+   */
   private static final double LIP_STEP = 0.008;
 
   private static final double LIP_LOOK = 0.02;
@@ -99,15 +103,17 @@ final class OutlinedMouth {
         if (below && open) {
           opening = Math.max(opening, (teethShow ? gap : inner.values()[i]) * (1 - lit));
         }
-        lips.values()[i] = lip(lipsOnSkin, around.values()[i], outer.values()[i], i) * (1 - opening);
+        lips.values()[i] =
+            lip(lipsOnSkin, around.values()[i], outer.values()[i], i) * (1 - opening);
       }
     }
     return new Mouth(lips, teeth, around);
   }
 
   /**
-   * The outer outline with its upper and its lower edge moved to where, on the mean along the edge, the
-   * colours of lips and skin part most; or, where lips have the colour of the skin, the light on them.
+   * The outer outline with its upper and its lower edge moved to where, on the mean along the edge,
+   * the colours of lips and skin part most; or, where lips have the colour of the skin, the light
+   * on them.
    */
   private List<Point> fittedLips() {
     List<Point> outer = outlines.outerLips();
@@ -161,8 +167,8 @@ final class OutlinedMouth {
   }
 
   /**
-   * What tells two areas apart by colour, whatever light falls on them: the distance of their medians of a*
-   * and b* over L*, each in units of the spread they have in common.
+   * What tells two areas apart by colour, whatever light falls on them: the distance of their
+   * medians of a* and b* over L*, each in units of the spread they have in common.
    */
   private final class Contrast {
     private static final double SPLIT = 0.4;
@@ -216,7 +222,8 @@ final class OutlinedMouth {
         middle[c] = out[c].quantile(0.5);
         double difference = in[c].quantile(0.5) - middle[c];
         double spread =
-            (in[c].quantile(0.84) - in[c].quantile(0.16)
+            (in[c].quantile(0.84)
+                    - in[c].quantile(0.16)
                     + out[c].quantile(0.84)
                     - out[c].quantile(0.16))
                 / 4;

@@ -1,6 +1,5 @@
 package carezza.mask;
 
-
 import carezza.filter.GaussianBlur;
 import carezza.image.Picture;
 import carezza.image.Plane;

@@ -7,7 +7,9 @@ import carezza.image.Area;
 import carezza.image.Plane;
 import carezza.model.Point;
 
-/** Coverage of a closed outline, filled even-odd, anti-aliased by four scan lines to a pixel row. */
+/**
+ * Coverage of a closed outline, filled even-odd, anti-aliased by four scan lines to a pixel row.
+ */
 final class PolygonCoverage {
 
   private static final int LINES = 4;

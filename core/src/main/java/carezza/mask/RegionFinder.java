@@ -14,8 +14,8 @@ import carezza.model.SemanticRegion;
 
 /**
  * Finds the regions of one face by its face map and the picture's own colours and edges. Templates
- * along the line of the eyes say where to look; what is found there is decided by colour relative to
- * this person's skin, so that it works from the lightest to the deepest skin.
+ * along the line of the eyes say where to look; what is found there is decided by colour relative
+ * to this person's skin, so that it works from the lightest to the deepest skin.
  */
 final class RegionFinder {
 
@@ -86,9 +86,13 @@ final class RegionFinder {
       open = parts.eyeSockets();
       found.put(SemanticRegion.BROWS_LASHES, Plane.of(area));
     }
-    Plane anySkin = skinLikeness(person, Planes.or(Planes.or(mouth, open), found.get(SemanticRegion.BROWS_LASHES)));
+    Plane anySkin =
+        skinLikeness(
+            person, Planes.or(Planes.or(mouth, open), found.get(SemanticRegion.BROWS_LASHES)));
     Plane oval = face.face().soft(area, 0.05);
-    Plane beside = Planes.times(Planes.minus(subject == null ? neckTemplate() : belowBrows(person), oval), anySkin);
+    Plane beside =
+        Planes.times(
+            Planes.minus(subject == null ? neckTemplate() : belowBrows(person), oval), anySkin);
     Plane faceSkin = Planes.times(anySkin, oval);
     found.put(SemanticRegion.FACE_SKIN, faceSkin);
     BodySkin body = new BodySkin(face, faceSkin, beside);
@@ -114,7 +118,10 @@ final class RegionFinder {
 
   // --- subject
 
-  /** The subject with its edges drawn by the picture; where none was looked for, what is no backdrop. */
+  /**
+   * The subject with its edges drawn by the picture; where none was looked for, what is no
+   * backdrop.
+   */
   private Plane person() {
     Plane coarse = Plane.of(area);
     Backdrop backdrop = subject == null ? new Backdrop(lab, face.oval(1)) : null;
@@ -162,8 +169,9 @@ final class RegionFinder {
   // --- skin
 
   /**
-   * How much a pixel looks like this skin: by colour, not backdrop, and no hair. Inside the face below the
-   * brows all is skin that is none of the features, however dark: nostrils, folds, the side in shadow.
+   * How much a pixel looks like this skin: by colour, not backdrop, and no hair. Inside the face
+   * below the brows all is skin that is none of the features, however dark: nostrils, folds, the
+   * side in shadow.
    */
   private Plane skinLikeness(Plane person, Plane features) {
     float[] l = lab.first().values();
@@ -179,7 +187,8 @@ final class RegionFinder {
             double d = skin.distance(l[i], a[i], b[i]);
             double dark = Smoothstep.step((l[i] - 0.35 * skin.darkest()) / (0.3 * skin.darkest()));
             colour.values()[i] =
-                (float) (dark
+                (float)
+                    (dark
                         * Smoothstep.step((6 - d) / 3)
                         * (backdrop == null ? person.values()[i] : 1 - backdrop.likeness(i)));
           }

@@ -14,8 +14,8 @@ import carezza.model.FaceMap;
 import carezza.model.SemanticRegion;
 
 /**
- * The regions of one photograph and face map, found once at a fixed level and given at any. They are
- * found on the photograph itself, so no edit moves them.
+ * The regions of one photograph and face map, found once at a fixed level and given at any. They
+ * are found on the photograph itself, so no edit moves them.
  */
 public final class Regions {
 
@@ -63,7 +63,8 @@ public final class Regions {
   /**
    * The regions of all faces together.
    *
-   * @param photograph working-space pixels of the whole photograph at the first map's {@link #level}
+   * @param photograph working-space pixels of the whole photograph at the first map's {@link
+   *     #level}
    * @param faces at least one; the first is the one that is measured
    * @param subject probability of the subject on any grid over the whole photograph, or null
    */
@@ -72,7 +73,8 @@ public final class Regions {
     int level = level(first);
     Map<SemanticRegion, Plane> found = null;
     for (FaceMap map : faces) {
-      Map<SemanticRegion, Plane> own = RegionFinder.find(photograph, new FaceFrame(map, level), subject);
+      Map<SemanticRegion, Plane> own =
+          RegionFinder.find(photograph, new FaceFrame(map, level), subject);
       found = found == null ? own : together(found, own);
     }
     return new Regions(faces, level, found);
@@ -91,7 +93,12 @@ public final class Regions {
         Planes.minus(
             Planes.minus(both.get(SemanticRegion.HAIR), both.get(SemanticRegion.SKIN)),
             Planes.or(both.get(SemanticRegion.LIPS), both.get(SemanticRegion.BROWS_LASHES))));
-    for (SemanticRegion body : List.of(SemanticRegion.EARS, SemanticRegion.NECK_SKIN, SemanticRegion.SHOULDERS, SemanticRegion.HANDS)) {
+    for (SemanticRegion body :
+        List.of(
+            SemanticRegion.EARS,
+            SemanticRegion.NECK_SKIN,
+            SemanticRegion.SHOULDERS,
+            SemanticRegion.HANDS)) {
       both.put(body, Planes.minus(both.get(body), both.get(SemanticRegion.FACE_SKIN)));
     }
     Plane subject = both.get(SemanticRegion.SUBJECT);
@@ -123,9 +130,7 @@ public final class Regions {
 
   /** Area means down to a coarser level, so that fine outlines do not alias; made once. */
   private Plane reduced(SemanticRegion region, int atLevel) {
-    return atLevel == level
-        ? planes.get(region)
-        : coarse(region, atLevel);
+    return atLevel == level ? planes.get(region) : coarse(region, atLevel);
   }
 
   private Plane coarse(SemanticRegion region, int atLevel) {

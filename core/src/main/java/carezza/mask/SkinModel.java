@@ -6,9 +6,9 @@ import carezza.image.Area;
 import carezza.image.Picture;
 
 /**
- * The skin of this person in this picture: median a* and b* as a function of L*, learned from cheeks
- * and forehead, with the spread around it. Relative to lightness, so it holds in shade and for any
- * skin.
+ * The skin of this person in this picture: median a* and b* as a function of L*, learned from
+ * cheeks and forehead, with the spread around it. Relative to lightness, so it holds in shade and
+ * for any skin.
  */
 final class SkinModel {
 
@@ -96,8 +96,8 @@ final class SkinModel {
   }
 
   /**
-   * Distance of a colour from this skin in units of its spread. Redder counts for less: blemishes and
-   * flushes are skin.
+   * Distance of a colour from this skin in units of its spread. Redder counts for less: blemishes
+   * and flushes are skin.
    */
   double distance(double l, double pa, double pb) {
     double da = (pa - expectedA(l)) / spreadA;

@@ -11,9 +11,10 @@ import carezza.image.Plane;
 import carezza.model.Stroke;
 
 /**
- * Coverage of strokes. At a place it is strength x the largest, over the path, of pressure x falloff of
- * the distance; the falloff is 1 within (1 − softness) of the radius and runs to 0 at the radius by the
- * cubic step. Below half a pixel the edge is one pixel wide, so outlines do not alias.
+ * Coverage of strokes. At a place it is strength x the largest, over the path, of pressure x
+ * falloff of the distance; the falloff is 1 within (1 − softness) of the radius and runs to 0 at
+ * the radius by the cubic step. Below half a pixel the edge is one pixel wide, so outlines do not
+ * alias.
  */
 public final class StrokeCoverage {
 
@@ -53,8 +54,9 @@ public final class StrokeCoverage {
   }
 
   /**
-   * Lays strokes on, or lifts them, one after the other. Each turns a coverage m into a m + b; strokes of
-   * wide falloff in a row are put together to one such pair on the coarse grid that holds them.
+   * Lays strokes on, or lifts them, one after the other. Each turns a coverage m into a m + b;
+   * strokes of wide falloff in a row are put together to one such pair on the coarse grid that
+   * holds them.
    */
   static void apply(List<Stroke> strokes, Plane coverage, EvaluationContext context) {
     double scale = context.scale();
@@ -228,9 +230,10 @@ public final class StrokeCoverage {
     return true;
   }
 
-  /** At one pressure the nearest place of the path decides: its distance first, the falloff once. */
-  private static void constant(
-      Stroke stroke, Plane out, double scale, double inner, double outer) {
+  /**
+   * At one pressure the nearest place of the path decides: its distance first, the falloff once.
+   */
+  private static void constant(Stroke stroke, Plane out, double scale, double inner, double outer) {
     float[] path = simplified(stroke, scale, Math.max(FLAT_PIXELS, FLAT_SHARE * (outer - inner)));
     float[] d2 = out.values();
     Arrays.fill(d2, Float.MAX_VALUE);
@@ -326,8 +329,7 @@ public final class StrokeCoverage {
     }
   }
 
-  private static Area box(
-      Plane out, double x0, double y0, double x1, double y1, double reach) {
+  private static Area box(Plane out, double x0, double y0, double x1, double y1, double reach) {
     return Area.around(
             Math.min(x0, x1) - reach,
             Math.min(y0, y1) - reach,

@@ -8,8 +8,8 @@ import carezza.image.Plane;
 import carezza.model.Point;
 
 /**
- * Eyes and mouth of a face map that has no outlines: templates along the line of the eyes say where to
- * look, colour relative to this person's skin decides.
+ * Eyes and mouth of a face map that has no outlines: templates along the line of the eyes say where
+ * to look, colour relative to this person's skin decides.
  */
 final class TemplateParts {
 
@@ -174,7 +174,8 @@ final class TemplateParts {
     keepBetween(teeth, lips, box);
     Plane toothEdges = Planes.edged(teeth, lab.first(), box, face.faceWidth() / 300);
     Plane lipEdges = Planes.edged(lips, lab.first(), box, face.faceWidth() / 200);
-    return new Mouth(lipEdges, toothEdges, Planes.or(Planes.or(lipEdges, toothEdges), inner.soft(area, 0.1)));
+    return new Mouth(
+        lipEdges, toothEdges, Planes.or(Planes.or(lipEdges, toothEdges), inner.soft(area, 0.1)));
   }
 
   /** Teeth have a lip above and a lip below. */

@@ -21,7 +21,9 @@ public record AmountSweep(List<Double> amounts, List<List<Gauge>> readings) {
 
   private static final List<Double> AMOUNTS = List.of(0.0, 0.25, 0.5, 0.75, 1.0, 1.5, 2.0);
 
-  /** Part of its value that a gauge must move by to be one that the layer moves, or to be judged. */
+  /**
+   * Part of its value that a gauge must move by to be one that the layer moves, or to be judged.
+   */
   private static final double MOVED = 0.004;
 
   /** Steps between measured amounts in which the advice is looked for. */
@@ -40,7 +42,8 @@ public record AmountSweep(List<Double> amounts, List<List<Gauge>> readings) {
     List<List<Gauge>> readings = new ArrayList<>();
     for (double amount : AMOUNTS) {
       progress.accept((double) readings.size() / AMOUNTS.size());
-      RenderInput pushed = new RenderInput(scene.stack().edit(layer, l -> at(l, amount)), scene.regions());
+      RenderInput pushed =
+          new RenderInput(scene.stack().edit(layer, l -> at(l, amount)), scene.regions());
       readings.add(examination.of(pushed, job, cancellation).gauges());
     }
     return new AmountSweep(AMOUNTS, readings);
@@ -69,8 +72,8 @@ public record AmountSweep(List<Double> amounts, List<List<Gauge>> readings) {
 
   /**
    * The largest amount that keeps every gauge that the layer moves inside its band, or, where it is
-   * outside without the layer, on the way from there into it. None where the layer moves no gauge that
-   * has a band.
+   * outside without the layer, on the way from there into it. None where the layer moves no gauge
+   * that has a band.
    */
   public OptionalDouble advised() {
     List<Integer> judged =

@@ -3,9 +3,10 @@ package carezza.measure;
 import java.util.List;
 
 /**
- * Tells a blemish from what merely is a little red, by a logistic regression over {@link BlemishFeatures}. The
- * weights were fitted to the painted truth of the made-up portraits; {@code docs/quality.md} says by which
- * command, and how well weights that were fitted to five of them do on the sixth.
+ * Tells a blemish from what merely is a little red, by a logistic regression over {@link
+ * BlemishFeatures}. The weights were fitted to the painted truth of the made-up portraits; {@code
+ * docs/quality.md} says by which command, and how well weights that were fitted to five of them do
+ * on the sixth.
  */
 final class BlemishClassifier {
 
@@ -18,7 +19,10 @@ final class BlemishClassifier {
   /** Log odds from which a place is proposed, at a sensitivity of 1. */
   private static final double LIMIT = -1.25;
 
-  /** What the log odds may be less by, for an e-fold of sensitivity: twice as much takes an eighth of the odds. */
+  /**
+   * What the log odds may be less by, for an e-fold of sensitivity: twice as much takes an eighth
+   * of the odds.
+   */
   private static final double PER_SENSITIVITY = 3;
 
   private BlemishClassifier() {}

@@ -3,11 +3,13 @@ package carezza.measure;
 import java.util.List;
 
 /**
- * What a place that is redder than its surroundings looks like. {@link BlemishClassifier} weighs it.
+ * What a place that is redder than its surroundings looks like. {@link BlemishClassifier} weighs
+ * it.
  *
  * @param spreads natural logarithm of how many spreads of this skin's redness it stands out by
  * @param roundness lesser curvature of its redness over the greater, 0 … 1: 1 round, 0 a line
- * @param unlikeBlood square of how far its blue light differs from what blood takes, as a share of its redness
+ * @param unlikeBlood square of how far its blue light differs from what blood takes, as a share of
+ *     its redness
  * @param darkness of the place against the face, as optical density
  * @param grain natural logarithm of its fine texture against that of its surroundings
  * @param inside share of its surroundings that is sure skin

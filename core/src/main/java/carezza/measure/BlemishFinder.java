@@ -14,23 +14,28 @@ import carezza.measure.Blemish.Kind;
 import carezza.model.FaceMap;
 
 /**
- * Proposes blemishes: places of the face's skin that are redder than what surrounds them and look like blood under
- * skin rather than like the rim of a nostril, a lash or a fold ({@link BlemishClassifier}). Redness is the difference
- * of optical density of green and red light, which shading leaves alone and which tells blood from melanin on light
- * and deep skin alike. What takes red light as well is brown: a mark of the person's own if it is small, a fold
- * or a shadow if not. Marks stand out in red light at the smallest size, too.
+ * Proposes blemishes: places of the face's skin that are redder than what surrounds them and look
+ * like blood under skin rather than like the rim of a nostril, a lash or a fold ({@link
+ * BlemishClassifier}). Redness is the difference of optical density of green and red light, which
+ * shading leaves alone and which tells blood from melanin on light and deep skin alike. What takes
+ * red light as well is brown: a mark of the person's own if it is small, a fold or a shadow if not.
+ * Marks stand out in red light at the smallest size, too.
  */
 public final class BlemishFinder {
 
   /** Face width in pixels that is looked at, where the photograph has as many. */
   private static final double FACE_WIDTH = 800;
 
-  /** Spreads of this skin from which a place is looked at, and the least of them however sensitive. */
+  /**
+   * Spreads of this skin from which a place is looked at, and the least of them however sensitive.
+   */
   private static final double LEAST_RED = 2.7;
 
   private static final double LEAST_OF_ALL = 1.6;
 
-  /** Darkness at the smallest size to redness, and blue to redness, from which both are no blood. */
+  /**
+   * Darkness at the smallest size to redness, and blue to redness, from which both are no blood.
+   */
   private static final double SMALL_DARK = 1.3;
 
   private static final double BLUER = 1.9;
@@ -38,7 +43,9 @@ public final class BlemishFinder {
   /** Spreads by which a mark is dark in red light. */
   private static final double DARKER = 9;
 
-  /** Blue light that melanin takes at least, as a share of red: hairs and shadows take them alike. */
+  /**
+   * Blue light that melanin takes at least, as a share of red: hairs and shadows take them alike.
+   */
   private static final double MELANIN = 1.6;
 
   private static final double MARK_ROUNDNESS = 0.25;
@@ -46,13 +53,18 @@ public final class BlemishFinder {
   /** Share of skin around a mark, which single hairs at the hairline do not have. */
   private static final double SKIN_AROUND = 0.9;
 
-  /** Spreads of redness, roundness and share of sure skin around it that a brown spot has at least. */
+  /**
+   * Spreads of redness, roundness and share of sure skin around it that a brown spot has at least.
+   */
   private static final double BROWN_SPREADS = 4.5;
 
   private static final double BROWN_ROUNDNESS = 0.4;
   private static final double BROWN_INSIDE = 0.95;
 
-  /** Most darkening in red light for redness, on light skin, and its rise with the skin's own density. */
+  /**
+   * Most darkening in red light for redness, on light skin, and its rise with the skin's own
+   * density.
+   */
   private static final double PIGMENT_LIGHT = 0.65;
 
   private static final double PIGMENT_DEEPER = 0.2;
@@ -61,8 +73,8 @@ public final class BlemishFinder {
   private static final double MARK_RADIUS = 0.025;
 
   /**
-   * Where the wings of the nose join the cheek, which is red and dark in everybody: across from its bridge in
-   * distances of the pupils, and down from there as a share of the way to the mouth.
+   * Where the wings of the nose join the cheek, which is red and dark in everybody: across from its
+   * bridge in distances of the pupils, and down from there as a share of the way to the mouth.
    */
   private static final double[] WING_ACROSS = {0.15, 0.45};
 
@@ -94,7 +106,8 @@ public final class BlemishFinder {
 
   /**
    * @param working the whole picture at {@link #level}
-   * @param sensitivity 1 as usual; 2 proposes what is an eighth as likely, and marks that stand out 0.7 times as far
+   * @param sensitivity 1 as usual; 2 proposes what is an eighth as likely, and marks that stand out
+   *     0.7 times as far
    * @return the surest first, then marks
    */
   public static List<Blemish> find(Picture working, Regions regions, double sensitivity) {
@@ -105,7 +118,8 @@ public final class BlemishFinder {
   }
 
   /**
-   * All places that a blemish is looked for in, the reddest first: what {@link BlemishClassifier} is fitted to.
+   * All places that a blemish is looked for in, the reddest first: what {@link BlemishClassifier}
+   * is fitted to.
    *
    * @param working the whole picture at {@link #level}
    */
@@ -132,7 +146,8 @@ public final class BlemishFinder {
       double odds = BlemishClassifier.odds(p.traits()) - (atWing(p) ? WING_DOUBT : 0);
       double reach = RednessCandidates.REACH * p.radius();
       if (!smallAndDark(p) && odds > limit) {
-        found.add(proposal(p.x(), p.y(), reach, Kind.TEMPORARY, BlemishClassifier.probability(odds)));
+        found.add(
+            proposal(p.x(), p.y(), reach, Kind.TEMPORARY, BlemishClassifier.probability(odds)));
       } else if (p.brown() >= most && looksLikeAMark(p, BROWN_SPREADS / Math.sqrt(sensitivity))) {
         marks.add(proposal(p.x(), p.y(), reach, Kind.MARK, sureness(p.spreads(), BROWN_SPREADS)));
       }
@@ -185,8 +200,13 @@ public final class BlemishFinder {
     List<Blemish> marks = new ArrayList<>();
     for (RednessCandidates.Peak p : red.dark(least)) {
       if (deep.at(p.x(), p.y()) > SKIN_AROUND && melanin(p, radius)) {
-        marks.add(proposal(
-                p.x(), p.y(), RednessCandidates.REACH * radius, Kind.MARK, sureness(p.height(), least)));
+        marks.add(
+            proposal(
+                p.x(),
+                p.y(),
+                RednessCandidates.REACH * radius,
+                Kind.MARK,
+                sureness(p.height(), least)));
       }
     }
     return marks;

@@ -11,9 +11,9 @@ import carezza.mask.EvaluationContext;
 import carezza.model.SemanticRegion;
 
 /**
- * The picture seen in a way that shows one thing alone, to judge by; never part of the picture. Maps are
- * grey where there is nothing to see, lighter for more and darker for less. All sigmas are shares of the
- * face width.
+ * The picture seen in a way that shows one thing alone, to judge by; never part of the picture.
+ * Maps are grey where there is nothing to see, lighter for more and darker for less. All sigmas are
+ * shares of the face width.
  */
 public enum CheckView {
   LIGHT(0),
@@ -100,7 +100,8 @@ public enum CheckView {
   private static Picture grey(Plane lightness) {
     Area area = lightness.area();
     return Lab.toWorking(
-        new Picture(each(lightness, v -> Math.max(0, Math.min(100, v))), Plane.of(area), Plane.of(area)));
+        new Picture(
+            each(lightness, v -> Math.max(0, Math.min(100, v))), Plane.of(area), Plane.of(area)));
   }
 
   private static float wave(float l) {
@@ -159,8 +160,12 @@ public enum CheckView {
     return grey(each(between(plane, fine, coarse), v -> 50 + gain * v));
   }
 
-  /** A band filtered inside the skin, as the gauges do it, and grey elsewhere; all over without a face. */
-  private static Picture onSkin(Plane plane, double fine, double coarse, float gain, EvaluationContext context) {
+  /**
+   * A band filtered inside the skin, as the gauges do it, and grey elsewhere; all over without a
+   * face.
+   */
+  private static Picture onSkin(
+      Plane plane, double fine, double coarse, float gain, EvaluationContext context) {
     Plane skin = context.regions().coverage(SemanticRegion.SKIN, plane.area(), context.level());
     if (skin.covered().isEmpty()) {
       return band(plane, fine, coarse, gain);
@@ -225,7 +230,9 @@ public enum CheckView {
     return grey(l);
   }
 
-  /** Lightness, local contrast and chroma, each in the measure in which it stands out at a glance. */
+  /**
+   * Lightness, local contrast and chroma, each in the measure in which it stands out at a glance.
+   */
   private static Picture attention(Picture lab, double fw) {
     Plane contrast =
         GaussianBlur.blur(each(between(lab.first(), 0, fw / 60), v -> Math.abs(v)), fw / 30);

@@ -25,8 +25,9 @@ final class Clipping {
   }
 
   /**
-   * 1 where a pixel has an sRGB channel at or above white, or all at or below black, to half a step of
-   * eight bits; of a raw photograph also where the sensor was full, whatever was made of it since.
+   * 1 where a pixel has an sRGB channel at or above white, or all at or below black, to half a step
+   * of eight bits; of a raw photograph also where the sensor was full, whatever was made of it
+   * since.
    */
   static Plane of(Picture working, EvaluationContext context) {
     Picture srgb = WorkingSpace.toSrgb(working);
@@ -44,7 +45,8 @@ final class Clipping {
   /** Whether the sensor was full at a pixel of an area. */
   static boolean full(EvaluationContext context, Area area, int i) {
     return context.sensor() != null
-        && context.sensor()
+        && context
+            .sensor()
             .isClipped(area.x() + i % area.width(), area.y() + i / area.width(), context.level());
   }
 

@@ -7,7 +7,8 @@ import carezza.image.Plane;
 /**
  * How often colours come, on the plane of a* and b*.
  *
- * @param counts shares of the fullest square, row by row from the lowest b*; {@link #SIDE} squares a side
+ * @param counts shares of the fullest square, row by row from the lowest b*; {@link #SIDE} squares
+ *     a side
  */
 public record ColourPlot(float[] counts) {
 

@@ -12,8 +12,8 @@ import carezza.model.Point;
 
 /**
  * Where light and shade shape a face: places of the face's own frame that are usually lifted or
- * deepened. Only those are suggested that the light in the picture bears out: what is to be lifted is
- * light already, what is to be deepened is dark already.
+ * deepened. Only those are suggested that the light in the picture bears out: what is to be lifted
+ * is light already, what is to be deepened is dark already.
  */
 public final class ContourGuides {
 
@@ -57,7 +57,8 @@ public final class ContourGuides {
    * @param lightness L* of the whole picture at the site's level
    * @param skin of the face there
    */
-  public static List<Guide> of(FaceMap face, Plane lightness, Plane skin, EvaluationContext context) {
+  public static List<Guide> of(
+      FaceMap face, Plane lightness, Plane skin, EvaluationContext context) {
     Plane form = GaussianBlur.normalised(lightness, skin, context.faceWidth() / 18);
     double middle = RobustStatistics.median(form, skin);
     List<Guide> guides = new ArrayList<>();
@@ -96,7 +97,9 @@ public final class ContourGuides {
     return outline;
   }
 
-  /** Mean of the form's lightness at the outline's middle and corners, as far as they lie on skin. */
+  /**
+   * Mean of the form's lightness at the outline's middle and corners, as far as they lie on skin.
+   */
   private static double tone(List<Point> outline, Plane form, Plane skin, double scale) {
     double cx = 0;
     double cy = 0;

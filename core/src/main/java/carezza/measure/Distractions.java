@@ -16,8 +16,8 @@ import carezza.model.Point;
 import carezza.model.SemanticRegion;
 
 /**
- * Finds what draws the eye away from the face: places outside face and hair that are among the brightest,
- * the sharpest or the most colourful 2 % of the picture and stand out from around them.
+ * Finds what draws the eye away from the face: places outside face and hair that are among the
+ * brightest, the sharpest or the most colourful 2 % of the picture and stand out from around them.
  */
 public final class Distractions {
 
@@ -30,7 +30,9 @@ public final class Distractions {
   /** Local contrast, in L*, from which a place is sharp. */
   private static final double SHARP = 5;
 
-  /** Diameters as shares of the face width: what is finer is texture, what is broader is the scene. */
+  /**
+   * Diameters as shares of the face width: what is finer is texture, what is broader is the scene.
+   */
   private static final double FINE = 1 / 60.0;
 
   private static final double BROAD = 1 / 2.5;
@@ -131,7 +133,9 @@ public final class Distractions {
       double scale,
       List<Distraction> found) {
     Area area = values.area();
-    double top = RobustStatistics.quantile(RobustStatistics.values(values, Plane.filled(area, 1)), 1 - MOST_SHARE);
+    double top =
+        RobustStatistics.quantile(
+            RobustStatistics.values(values, Plane.filled(area, 1)), 1 - MOST_SHARE);
     boolean[] open = new boolean[area.pixels()];
     for (int i = 0; i < open.length; i++) {
       open[i] = where.values()[i] > 0.5f && values.values()[i] > Math.max(top, limit.values()[i]);

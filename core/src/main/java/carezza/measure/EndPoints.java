@@ -27,6 +27,7 @@ public record EndPoints(double black, double white) {
       least[i] = Math.min(r, Math.min(g, b));
       most[i] = Math.max(r, Math.max(g, b));
     }
-    return new EndPoints(RobustStatistics.quantile(least, SPARED), RobustStatistics.quantile(most, 1 - SPARED));
+    return new EndPoints(
+        RobustStatistics.quantile(least, SPARED), RobustStatistics.quantile(most, 1 - SPARED));
   }
 }

@@ -12,8 +12,7 @@ import carezza.job.Band;
  * @param after at the end of the stack; NaN where there is nothing to measure
  * @param band where {@code after} should lie, or null where the gauge only informs
  */
-public record Gauge(
-    String id, String unit, String where, double before, double after, Band band) {
+public record Gauge(String id, String unit, String where, double before, double after, Band band) {
 
   /** How the reading stands to its band. */
   public enum Verdict {

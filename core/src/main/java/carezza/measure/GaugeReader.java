@@ -16,8 +16,8 @@ import carezza.render.Renderer;
 import carezza.render.Renderer.Readiness;
 
 /**
- * Renders what the gauges look at, and reads them; figures of the settled picture are kept while it stays
- * as it is. Safe for many threads.
+ * Renders what the gauges look at, and reads them; figures of the settled picture are kept while it
+ * stays as it is. Safe for many threads.
  */
 public final class GaugeReader {
 
@@ -39,7 +39,8 @@ public final class GaugeReader {
   }
 
   /**
-   * What was read, and the finished picture it was read on, at the analysis size; not to be modified.
+   * What was read, and the finished picture it was read on, at the analysis size; not to be
+   * modified.
    */
   public record Findings(List<Gauge> gauges, Picture picture) {}
 
@@ -60,7 +61,10 @@ public final class GaugeReader {
           renderer.render(settled, whole, context.level(), Readiness.EXACT, cancellation);
       before =
           new Settled(
-              settled.stack(), settled.regions(), repaired, PictureStatistics.of(context, picture, repaired));
+              settled.stack(),
+              settled.regions(),
+              repaired,
+              PictureStatistics.of(context, picture, repaired));
       known = before;
     }
     Picture after = renderer.render(scene, whole, context.level(), Readiness.EXACT, cancellation);

@@ -39,7 +39,10 @@ public final class Gauges {
   public static List<Gauge> read(
       EvaluationContext context, Picture before, Picture after, LayerStack stack, JobLevel job) {
     List<RepairArea> repaired = PictureStatistics.repaired(stack);
-    return read(PictureStatistics.of(context, before, repaired), PictureStatistics.of(context, after, repaired), job);
+    return read(
+        PictureStatistics.of(context, before, repaired),
+        PictureStatistics.of(context, after, repaired),
+        job);
   }
 
   static List<Gauge> read(PictureStatistics before, PictureStatistics after, JobLevel job) {
@@ -57,8 +60,7 @@ public final class Gauges {
     add(id, unit, region.name().toLowerCase(Locale.ROOT), was, is, band);
   }
 
-  private void add(
-      String id, String unit, String where, double was, double is, Band band) {
+  private void add(String id, String unit, String where, double was, double is, Band band) {
     found.add(new Gauge(id, unit, where, was, is, band));
   }
 
@@ -70,26 +72,12 @@ public final class Gauges {
     double full = there ? 100 : Double.NaN;
     add("textureKept", "%", f, full, texture, job.fixed("textureKept"));
     add("formKept", "", f, full / 100, form, job.fixed("formKept"));
-    fall(
-        "rednessBlotch",
-        "mD",
-        1000 * before.redness(),
-        1000 * after.redness());
-    fall(
-        "pigmentBlotch",
-        "mD",
-        1000 * before.pigment(),
-        1000 * after.pigment());
+    fall("rednessBlotch", "mD", 1000 * before.redness(), 1000 * after.redness());
+    fall("pigmentBlotch", "mD", 1000 * before.pigment(), 1000 * after.pigment());
     fall("toneBlotch", "L*", before.tone(), after.tone());
     Lab was = before.face();
     Lab is = after.face();
-    add(
-        "skinLightness",
-        "L*",
-        f,
-        was.l(),
-        is.l(),
-        around("skinLightness", was.l()));
+    add("skinLightness", "L*", f, was.l(), is.l(), around("skinLightness", was.l()));
     add("skinHue", "°", f, was.hue(), is.hue(), around("skinHue", was.hue()));
     add("skinIta", "° ITA", f, was.ita(), is.ita(), null);
   }
@@ -131,22 +119,10 @@ public final class Gauges {
     add("teethWhiteness", "WI_D", t, whiteness(was), whiteness(is), null);
     SemanticRegion s = SemanticRegion.SCLERA;
     add("scleraYellow", "b*", s, eyeWas.b(), eyeIs.b(), job.fixed("scleraYellow"));
-    add(
-        "scleraChroma",
-        "C*",
-        s,
-        eyeWas.chroma(),
-        eyeIs.chroma(),
-        job.fixed("scleraChroma"));
+    add("scleraChroma", "C*", s, eyeWas.chroma(), eyeIs.chroma(), job.fixed("scleraChroma"));
     add("scleraRedness", "a*", s, eyeWas.a(), eyeIs.a(), null);
     add("scleraLightness", "L*", s, eyeWas.l(), eyeIs.l(), scleraLightness());
-    add(
-        "scleraBalance",
-        "L*",
-        s,
-        balance(before),
-        balance(after),
-        scleraBalance());
+    add("scleraBalance", "L*", s, balance(before), balance(after), scleraBalance());
   }
 
   /** WI_D of Pérez and others 2016. */
@@ -181,7 +157,10 @@ public final class Gauges {
     return Double.isNaN(top) ? null : new Band(Double.NEGATIVE_INFINITY, top);
   }
 
-  /** A difference that the light makes was there before: the retouch may not widen it by more than 1. */
+  /**
+   * A difference that the light makes was there before: the retouch may not widen it by more than
+   * 1.
+   */
   private Band scleraBalance() {
     Band band = job.fixed("scleraBalance");
     double was = balance(before);
@@ -200,31 +179,13 @@ public final class Gauges {
         before.skinClipping(),
         after.skinClipping(),
         job.fixed("skinClipping"));
-    add(
-        "pictureClipping",
-        "%",
-        "picture",
-        before.pictureClipping(),
-        after.pictureClipping(),
-        null);
+    add("pictureClipping", "%", "picture", before.pictureClipping(), after.pictureClipping(), null);
   }
 
   private void sight() {
     String where = "faceAgainstRest";
-    add(
-        "leadLight",
-        "stops",
-        where,
-        before.leadLight(),
-        after.leadLight(),
-        null);
-    add(
-        "leadContrast",
-        "×",
-        where,
-        before.leadContrast(),
-        after.leadContrast(),
-        null);
+    add("leadLight", "stops", where, before.leadLight(), after.leadLight(), null);
+    add("leadContrast", "×", where, before.leadContrast(), after.leadContrast(), null);
     add(
         "eyeFocus",
         "×",
@@ -238,13 +199,7 @@ public final class Gauges {
     SightGauges.Noise is = after.noise();
     add("noise", "L*", "picture", was.all(), is.all(), null);
     add("noiseDarks", "L*", "darks", was.darks(), is.darks(), null);
-    add(
-        "noiseMiddles",
-        "L*",
-        "middles",
-        was.middles(),
-        is.middles(),
-        null);
+    add("noiseMiddles", "L*", "middles", was.middles(), is.middles(), null);
     add("noiseLights", "L*", "lights", was.lights(), is.lights(), null);
     add(
         "distractions",

@@ -12,9 +12,9 @@ import carezza.model.Point;
 import carezza.model.Stroke;
 
 /**
- * Finds the stray hair that a stroke was drawn along: of all smooth paths inside the stroke the one along
- * which lightness differs most from what lies beside it, found by dynamic programming over cross-sections
- * (Viterbi 1967); dark hairs and light ones.
+ * Finds the stray hair that a stroke was drawn along: of all smooth paths inside the stroke the one
+ * along which lightness differs most from what lies beside it, found by dynamic programming over
+ * cross-sections (Viterbi 1967); dark hairs and light ones.
  */
 public final class HairFinder {
 
@@ -28,7 +28,10 @@ public final class HairFinder {
 
   private static final double BESIDE = 4;
 
-  /** Most places that a hair moves sideways from one cross-section to the next, and the cost of each, in L*. */
+  /**
+   * Most places that a hair moves sideways from one cross-section to the next, and the cost of
+   * each, in L*.
+   */
   private static final int BEND = 3;
 
   private static final double STIFFNESS = 0.15;

@@ -22,8 +22,8 @@ import carezza.render.Renderer;
 import carezza.render.Renderer.Readiness;
 
 /**
- * Proposes masks for a layer of light and shade: to even blotches of lightness, or to give back form
- * that smoothing took. The retoucher can lift them by strokes.
+ * Proposes masks for a layer of light and shade: to even blotches of lightness, or to give back
+ * form that smoothing took. The retoucher can lift them by strokes.
  */
 public final class LightAdvisor {
 
@@ -32,7 +32,10 @@ public final class LightAdvisor {
 
   private static final double COARSE = 1 / 40.0;
 
-  /** Band that is evened: far enough from pores to leave them, so a little broader than what is measured. */
+  /**
+   * Band that is evened: far enough from pores to leave them, so a little broader than what is
+   * measured.
+   */
   private static final double EVENED_FINE = 1 / 75.0;
 
   private static final double EVENED_COARSE = 1 / 26.0;
@@ -104,8 +107,9 @@ public final class LightAdvisor {
   }
 
   /**
-   * The layer with masks that even the blotches of lightness in what it gets: light where skin is darker
-   * than around it, shade where it is lighter. They follow what lies below; strokes lift them.
+   * The layer with masks that even the blotches of lightness in what it gets: light where skin is
+   * darker than around it, shade where it is lighter. They follow what lies below; strokes lift
+   * them.
    */
   public DodgeBurnLayer evened() {
     double fw = context.faceWidth();
@@ -121,8 +125,9 @@ public final class LightAdvisor {
   }
 
   /**
-   * The layer with shade on the shine of the face: what is among the lightest of its skin and lighter
-   * than around it comes down by a part of the difference. What is finer than the shine stays.
+   * The layer with shade on the shine of the face: what is among the lightest of its skin and
+   * lighter than around it comes down by a part of the difference. What is finer than the shine
+   * stays.
    */
   public DodgeBurnLayer shineTamed() {
     double fw = context.faceWidth() / context.scale();
@@ -168,8 +173,8 @@ public final class LightAdvisor {
   }
 
   /**
-   * The layer with strokes that give back the light and shade of the settled picture, its amount such
-   * that the slope of form comes to 1.
+   * The layer with strokes that give back the light and shade of the settled picture, its amount
+   * such that the slope of form comes to 1.
    */
   public DodgeBurnLayer formRestored() {
     double fw = context.faceWidth();

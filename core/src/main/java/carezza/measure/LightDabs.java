@@ -12,8 +12,8 @@ import carezza.model.Stroke;
 
 /**
  * Soft dabs of light and shade that together make a wanted change of lightness: matching pursuit
- * (Mallat and Zhang 1993) with one round dab. Where the change still wanted is largest, a dab takes most
- * of it, and so on until what is left is small.
+ * (Mallat and Zhang 1993) with one round dab. Where the change still wanted is largest, a dab takes
+ * most of it, and so on until what is left is small.
  */
 final class LightDabs {
 
@@ -63,7 +63,9 @@ final class LightDabs {
     int half = (int) Math.ceil(3 * radius);
     Area around = new Area(-half, -half, 2 * half + 1, 2 * half + 1);
     Plane dab = Plane.of(around);
-    dab.copyFrom(StrokeCoverage.of(new Stroke(new float[] {0.5f, 0.5f, 1, 0}, radius, 1, 1, false), around, 1));
+    dab.copyFrom(
+        StrokeCoverage.of(
+            new Stroke(new float[] {0.5f, 0.5f, 1, 0}, radius, 1, 1, false), around, 1));
     template = band.apply(dab);
   }
 
@@ -89,8 +91,7 @@ final class LightDabs {
       int y = area.y() + at / area.width();
       subtract(x, y, (float) (Math.signum(wanted) * strength * gain));
       float[] place = {(float) ((x + 0.5) / scale), (float) ((y + 0.5) / scale), 1, 0};
-      (wanted > 0 ? lights : shades)
-          .add(new Stroke(place, radius / scale, 1, strength, false));
+      (wanted > 0 ? lights : shades).add(new Stroke(place, radius / scale, 1, strength, false));
     }
   }
 

@@ -67,10 +67,19 @@ public record NeutralHint(Point place, String what, double likelihood, Lab colou
   }
 
   /** What the person wears, where it is least coloured. */
-  private static void cloth(List<NeutralHint> found, Picture lab, EvaluationContext context, double sigma) {
-    Plane cloth = context.regions().coverage(SemanticRegion.SUBJECT, context.whole(), context.level()).copy();
+  private static void cloth(
+      List<NeutralHint> found, Picture lab, EvaluationContext context, double sigma) {
+    Plane cloth =
+        context.regions().coverage(SemanticRegion.SUBJECT, context.whole(), context.level()).copy();
     for (SemanticRegion other :
-        List.of(SemanticRegion.SKIN, SemanticRegion.HAIR, SemanticRegion.LIPS, SemanticRegion.BROWS_LASHES, SemanticRegion.SCLERA, SemanticRegion.IRIS, SemanticRegion.TEETH)) {
+        List.of(
+            SemanticRegion.SKIN,
+            SemanticRegion.HAIR,
+            SemanticRegion.LIPS,
+            SemanticRegion.BROWS_LASHES,
+            SemanticRegion.SCLERA,
+            SemanticRegion.IRIS,
+            SemanticRegion.TEETH)) {
       Plane own = context.regions().coverage(other, context.whole(), context.level());
       for (int i = 0; i < own.values().length; i++) {
         cloth.values()[i] *= 1 - own.values()[i];
@@ -113,9 +122,7 @@ public record NeutralHint(Point place, String what, double likelihood, Lab colou
           new Point((best % w + 0.5) / context.scale(), (best / w + 0.5) / context.scale());
       Lab colour =
           new Lab(
-              lab.first().values()[best],
-              lab.second().values()[best],
-              lab.third().values()[best]);
+              lab.first().values()[best], lab.second().values()[best], lab.third().values()[best]);
       found.add(new NeutralHint(place, what, likelihood * plausible(colour), colour));
     }
   }

@@ -22,8 +22,8 @@ import carezza.model.RepairArea;
 import carezza.model.SemanticRegion;
 
 /**
- * What the gauges need to know of one picture at the analysis level. NaN, or a colour of NaN, where there
- * is nothing to measure.
+ * What the gauges need to know of one picture at the analysis level. NaN, or a colour of NaN, where
+ * there is nothing to measure.
  *
  * @param texture variance of the pore band outside repairs
  * @param form low band of the skin's lightness, pixel by pixel
@@ -85,7 +85,8 @@ record PictureStatistics(
   /**
    * @param picture whole, working space
    */
-  static PictureStatistics of(EvaluationContext context, Picture picture, List<RepairArea> repaired) {
+  static PictureStatistics of(
+      EvaluationContext context, Picture picture, List<RepairArea> repaired) {
     return new Reading(context, picture).figures(repaired);
   }
 
@@ -107,7 +108,12 @@ record PictureStatistics(
       Pigments.Maps maps = there ? Pigments.of(picture.crop(box)) : null;
       double nan = Double.NaN;
       Plane face =
-          together(SemanticRegion.FACE_SKIN, SemanticRegion.LIPS, SemanticRegion.TEETH, SemanticRegion.IRIS, SemanticRegion.SCLERA);
+          together(
+              SemanticRegion.FACE_SKIN,
+              SemanticRegion.LIPS,
+              SemanticRegion.TEETH,
+              SemanticRegion.IRIS,
+              SemanticRegion.SCLERA);
       Plane eyes = together(SemanticRegion.IRIS, SemanticRegion.SCLERA);
       Plane rest = together(SemanticRegion.FACE_SKIN, SemanticRegion.LIPS, SemanticRegion.TEETH);
       boolean focus = measurable(eyes) && measurable(rest);
@@ -138,7 +144,9 @@ record PictureStatistics(
           Distractions.of(lab, site).size());
     }
 
-    /** Seen at a height of about 160 pixels, where small bright things run into what is around them. */
+    /**
+     * Seen at a height of about 160 pixels, where small bright things run into what is around them.
+     */
     private double glow(SemanticRegion region) {
       int down = 0;
       while (site.whole().height() >> down > 1.4 * ARMS_LENGTH) {
@@ -149,7 +157,8 @@ record PictureStatistics(
         small = Resampling.half(small);
       }
       Plane where = site.regions().coverage(region, small.area(), site.level() + down);
-      Plane skin = site.regions().coverage(SemanticRegion.FACE_SKIN, small.area(), site.level() + down);
+      Plane skin =
+          site.regions().coverage(SemanticRegion.FACE_SKIN, small.area(), site.level() + down);
       return SightGauges.glow(small, where, skin);
     }
 

@@ -8,7 +8,10 @@ import carezza.filter.RobustStatistics;
 import carezza.image.Area;
 import carezza.image.Plane;
 
-/** Places of sure skin that are redder than what surrounds them, at five sizes, and what they look like. */
+/**
+ * Places of sure skin that are redder than what surrounds them, at five sizes, and what they look
+ * like.
+ */
 final class RednessCandidates {
 
   /** Radii looked for, as shares of the face width. */
@@ -20,10 +23,14 @@ final class RednessCandidates {
   /** What is found at a radius reaches about this much further. */
   static final double REACH = 1.8;
 
-  /** How far from the middle of what is red something dark may lie, as a share of the face width. */
+  /**
+   * How far from the middle of what is red something dark may lie, as a share of the face width.
+   */
   private static final double BESIDE = 0.005;
 
-  /** Redness of more spreads is a blemish's own and says nothing of how uneven its surroundings are. */
+  /**
+   * Redness of more spreads is a blemish's own and says nothing of how uneven its surroundings are.
+   */
   private static final double UNREST_SPREADS = 2.5;
 
   /** What blood takes of blue light more than of red, as a share of its redness. */
@@ -58,7 +65,8 @@ final class RednessCandidates {
    * @param spreads by which it is redder
    * @param brown rise of density in red light, as a share of that of redness
    * @param blue the same in blue light
-   * @param smallDark most spreads by which something in it is dark at the smallest size, as a share of those of redness
+   * @param smallDark most spreads by which something in it is dark at the smallest size, as a share
+   *     of those of redness
    */
   record Place(
       int x,
@@ -154,8 +162,7 @@ final class RednessCandidates {
             maps.share(x, y, SkinMaps.OUTER * radius),
             Math.log(unrest),
             Math.clamp(maps.shade(x, y, AROUND * radius), -0.5, 1));
-    return new Place(
-        x, y, radius, p.height(), brown, blue, darkest(x, y) / p.height(), traits);
+    return new Place(x, y, radius, p.height(), brown, blue, darkest(x, y) / p.height(), traits);
   }
 
   private double darkest(int x, int y) {

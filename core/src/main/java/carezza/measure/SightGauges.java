@@ -27,8 +27,8 @@ final class SightGauges {
   record Noise(double all, double darks, double middles, double lights) {}
 
   /**
-   * Robust spread of the picture under the mask 1 −2 1, −2 4 −2, 1 −2 1, which edges and slopes pass as
-   * nothing (Immerkær 1996), over the mask's norm.
+   * Robust spread of the picture under the mask 1 −2 1, −2 4 −2, 1 −2 1, which edges and slopes
+   * pass as nothing (Immerkær 1996), over the mask's norm.
    */
   static Noise noise(Plane lightness) {
     Area a = lightness.area();
@@ -44,9 +44,15 @@ final class SightGauges {
         int i = y * w + x;
         int tone = v[i] < 33 ? 0 : v[i] <= 66 ? 1 : 2;
         byTone[tone][counts[tone]++] =
-            v[i - w - 1] - 2 * v[i - w] + v[i - w + 1]
-                - 2 * v[i - 1] + 4 * v[i] - 2 * v[i + 1]
-                + v[i + w - 1] - 2 * v[i + w] + v[i + w + 1];
+            v[i - w - 1]
+                - 2 * v[i - w]
+                + v[i - w + 1]
+                - 2 * v[i - 1]
+                + 4 * v[i]
+                - 2 * v[i + 1]
+                + v[i + w - 1]
+                - 2 * v[i + w]
+                + v[i + w + 1];
       }
     }
     double[] all = new double[counts[0] + counts[1] + counts[2]];
@@ -67,8 +73,8 @@ final class SightGauges {
   }
 
   /**
-   * Mean L* of a place, by its coverage, over the L* that a twentieth of the skin exceeds; NaN where one
-   * of them is not to be seen.
+   * Mean L* of a place, by its coverage, over the L* that a twentieth of the skin exceeds; NaN
+   * where one of them is not to be seen.
    */
   static double glow(Plane lightness, Plane place, Plane skin) {
     double sum = 0;
@@ -126,8 +132,7 @@ final class SightGauges {
       for (int x = 0; x < w; x++) {
         int i = y * w + x;
         double dx = v[y * w + Math.min(x + 1, w - 1)] - v[y * w + Math.max(x - 1, 0)];
-        double dy =
-            v[Math.min(y + 1, a.height() - 1) * w + x] - v[Math.max(y - 1, 0) * w + x];
+        double dy = v[Math.min(y + 1, a.height() - 1) * w + x] - v[Math.max(y - 1, 0) * w + x];
         slope.values()[i] = (float) (Math.hypot(dx, dy) / 2);
       }
     }

@@ -8,7 +8,9 @@ import carezza.image.Area;
 import carezza.image.Picture;
 import carezza.image.Plane;
 
-/** The numbers of the gauges on skin; all pictures in L*a*b* or the working space, lengths by fw. */
+/**
+ * The numbers of the gauges on skin; all pictures in L*a*b* or the working space, lengths by fw.
+ */
 final class SkinGauges {
 
   private SkinGauges() {}

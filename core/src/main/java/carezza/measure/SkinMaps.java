@@ -9,8 +9,8 @@ import carezza.mask.Regions;
 import carezza.model.SemanticRegion;
 
 /**
- * The skin of the faces as optical densities, natural logarithms of linear light: differences of them are free of
- * exposure, and of shading where they are differences of colours.
+ * The skin of the faces as optical densities, natural logarithms of linear light: differences of
+ * them are free of exposure, and of shading where they are differences of colours.
  *
  * @param redness ln R − ln G: rises with blood on light and deep skin alike
  * @param red −ln R: what melanin and shadow take and blood hardly does
@@ -44,10 +44,15 @@ record SkinMaps(
   /** Coverage from which a pixel is skin. */
   private static final float IS_SKIN = 0.45f;
 
-  /** The face's part fades out at its rim; skin goes on from there while this much of it is near. */
+  /**
+   * The face's part fades out at its rim; skin goes on from there while this much of it is near.
+   */
   private static final double NEAR_FACE = 0.05;
 
-  /** Share of the surrounding lightness below which it is nostril, fold or hair, as a difference of density. */
+  /**
+   * Share of the surrounding lightness below which it is nostril, fold or hair, as a difference of
+   * density.
+   */
   private static final double DARK = -Math.log(0.6) * 2.2;
 
   /** Shares of the face width. */
@@ -57,14 +62,13 @@ record SkinMaps(
   private static final double BROAD = 1 / 9.0;
   private static final double MARGIN = 0.08;
 
-  /** @param working a level of the whole picture on which the face is {@code faceWidth} pixels wide */
+  /**
+   * @param working a level of the whole picture on which the face is {@code faceWidth} pixels wide
+   */
   static SkinMaps of(Picture working, Regions regions, int level, double faceWidth) {
     Plane covered = regions.coverage(SemanticRegion.FACE_SKIN, working.area(), level);
     Area area =
-        covered
-            .covered()
-            .grow((int) Math.ceil(MARGIN * faceWidth))
-            .intersect(working.area());
+        covered.covered().grow((int) Math.ceil(MARGIN * faceWidth)).intersect(working.area());
     Picture light = WorkingSpace.toLinearSrgb(working.crop(area));
     Plane red = density(light.first());
     Plane green = density(light.second());
@@ -82,8 +86,7 @@ record SkinMaps(
         skin.values()[i] = 0;
       }
     }
-    return new SkinMaps(
-        redness, red, green, density(light.third()), grain, face, skin, faceWidth);
+    return new SkinMaps(redness, red, green, density(light.third()), grain, face, skin, faceWidth);
   }
 
   private static Plane density(Plane light) {
@@ -105,7 +108,13 @@ record SkinMaps(
   private static Plane features(Regions regions, Area area, int level) {
     Plane features = Plane.of(area);
     for (SemanticRegion r :
-        new SemanticRegion[] {SemanticRegion.LIPS, SemanticRegion.TEETH, SemanticRegion.SCLERA, SemanticRegion.IRIS, SemanticRegion.BROWS_LASHES}) {
+        new SemanticRegion[] {
+          SemanticRegion.LIPS,
+          SemanticRegion.TEETH,
+          SemanticRegion.SCLERA,
+          SemanticRegion.IRIS,
+          SemanticRegion.BROWS_LASHES
+        }) {
       Plane own = regions.coverage(r, area, level);
       for (int i = 0; i < own.values().length; i++) {
         features.values()[i] = Math.max(features.values()[i], own.values()[i]);
@@ -147,8 +156,7 @@ record SkinMaps(
 
   /** Density of green light at a pixel against the face around it. */
   double darkness(int x, int y) {
-    return mean(green, null, x, y, SMALL * faceWidth)
-        - mean(green, face, x, y, BROAD * faceWidth);
+    return mean(green, null, x, y, SMALL * faceWidth) - mean(green, face, x, y, BROAD * faceWidth);
   }
 
   /** Density of red light over {@code sigma} of sure skin against the face around it. */
@@ -161,7 +169,9 @@ record SkinMaps(
     return mean(skin, null, x, y, sigma);
   }
 
-  /** Lesser over greater curvature of a map smoothed by {@code sigma}, 0 … 1, 0 where it is no top. */
+  /**
+   * Lesser over greater curvature of a map smoothed by {@code sigma}, 0 … 1, 0 where it is no top.
+   */
   double roundness(Plane map, int x, int y, double sigma) {
     double[][] r = new double[3][3];
     for (int dy = -1; dy <= 1; dy++) {
@@ -179,8 +189,8 @@ record SkinMaps(
   }
 
   /**
-   * Mean around one pixel, weighted by a Gaussian and by {@code weights}, where there are any; outside of the area
-   * nothing counts.
+   * Mean around one pixel, weighted by a Gaussian and by {@code weights}, where there are any;
+   * outside of the area nothing counts.
    */
   static double mean(Plane map, Plane weights, int x, int y, double sigma) {
     int step = Math.max(1, (int) (sigma / 5));

@@ -6,13 +6,15 @@ import carezza.image.Picture;
 import carezza.image.Plane;
 
 /**
- * How often encoded sRGB values come in a place: as a histogram, and column by column as a waveform.
+ * How often encoded sRGB values come in a place: as a histogram, and column by column as a
+ * waveform.
  *
  * @param channels of red, green, blue: shares of the fullest of {@link #BINS} bins
- * @param columns waveform of the luma: for each of {@link #COLUMNS} columns of the place, from left to
- *     right, shares of the fullest of {@link #BINS} bins
+ * @param columns waveform of the luma: for each of {@link #COLUMNS} columns of the place, from left
+ *     to right, shares of the fullest of {@link #BINS} bins
  * @param black share of the pixels, in percent, of which no channel is above black
- * @param white share of the pixels, in percent, of which a channel is at white or above, to half a step of eight bits
+ * @param white share of the pixels, in percent, of which a channel is at white or above, to half a
+ *     step of eight bits
  */
 public record ToneHistogram(float[][] channels, float[][] columns, double black, double white) {
 

@@ -4,7 +4,10 @@ import java.io.ByteArrayOutputStream;
 import java.nio.ByteBuffer;
 import java.util.function.IntPredicate;
 
-/** IPTC-IIM datasets (IIM 4.2, chapter 1.5): each a mark, its record, its number, its length, its content. */
+/**
+ * IPTC-IIM datasets (IIM 4.2, chapter 1.5): each a mark, its record, its number, its length, its
+ * content.
+ */
 public final class IptcRecords {
 
   private static final byte MARK = 0x1C;
@@ -20,7 +23,9 @@ public final class IptcRecords {
     return record * 256 + number;
   }
 
-  /** The datasets that are wanted, as they lie; what follows one that cannot be read is left out. */
+  /**
+   * The datasets that are wanted, as they lie; what follows one that cannot be read is left out.
+   */
   static byte[] only(byte[] records, IntPredicate wanted) {
     ByteArrayOutputStream out = new ByteArrayOutputStream();
     int at = 0;
@@ -55,8 +60,8 @@ public final class IptcRecords {
   private static final int RESOURCE_MARK = 0x3842494D;
 
   /**
-   * The records within a list of image resources: each the mark {@code 8BIM}, a number, a name and the content, both
-   * padded to even lengths.
+   * The records within a list of image resources: each the mark {@code 8BIM}, a number, a name and
+   * the content, both padded to even lengths.
    *
    * @return null if there are none
    */

@@ -6,9 +6,9 @@ import java.util.Optional;
 import java.util.Set;
 
 /**
- * What a file says about its picture beside the pixels: EXIF, IPTC and XMP. What describes the file rather
- * than the photograph (sizes, orientation, small pictures, makers' own blocks) is never passed on, as it would
- * be wrong, or show the person before retouching.
+ * What a file says about its picture beside the pixels: EXIF, IPTC and XMP. What describes the file
+ * rather than the photograph (sizes, orientation, small pictures, makers' own blocks) is never
+ * passed on, as it would be wrong, or show the person before retouching.
  */
 public final class Metadata {
 
@@ -28,7 +28,9 @@ public final class Metadata {
     ALL
   }
 
-  /** Tags of a TIFF directory that hold the other two kinds, and resources that hold one of them. */
+  /**
+   * Tags of a TIFF directory that hold the other two kinds, and resources that hold one of them.
+   */
   public static final int IPTC = 0x83BB;
 
   public static final int XMP = 0x02BC;
@@ -45,8 +47,8 @@ public final class Metadata {
       Set.of(0x927C, 0xA001, 0xA002, 0xA003, 0xA004, 0xA005);
 
   /**
-   * Of the EXIF directory what says how the picture was taken: exposure, lens and dates (EXIF 2.32, table 8),
-   * but not free words, owner or numbers of body and lens.
+   * Of the EXIF directory what says how the picture was taken: exposure, lens and dates (EXIF 2.32,
+   * table 8), but not free words, owner or numbers of body and lens.
    */
   private static final Set<Integer> OF_TAKING =
       Set.of(
@@ -57,8 +59,9 @@ public final class Metadata {
           0xA40A, 0xA40C, 0xA432, 0xA433, 0xA434);
 
   /**
-   * Of IPTC's application record all that names no place (IIM 4.2, chapter 6): version, title, categories,
-   * keywords, instructions, dates, author, headline, credit, source, rights, caption, its writer.
+   * Of IPTC's application record all that names no place (IIM 4.2, chapter 6): version, title,
+   * categories, keywords, instructions, dates, author, headline, credit, source, rights, caption,
+   * its writer.
    */
   private static final Set<Integer> OF_APPLICATION =
       Set.of(
@@ -89,7 +92,8 @@ public final class Metadata {
 
   /** Of a directory that holds all three kinds, as TIFF files do. */
   public static Metadata of(TiffDirectory root) {
-    byte[] iptc = root.has(IPTC) ? root.bytes(IPTC) : IptcRecords.ofResources(root.bytes(RESOURCES));
+    byte[] iptc =
+        root.has(IPTC) ? root.bytes(IPTC) : IptcRecords.ofResources(root.bytes(RESOURCES));
     return of(root, iptc, root.has(XMP) ? root.bytes(XMP) : null);
   }
 
@@ -132,8 +136,7 @@ public final class Metadata {
 
   private void inner(TiffDirectory root, int tag, boolean all) {
     for (TiffDirectory given : exif.inner(tag)) {
-      TiffDirectory part =
-          given.only(t -> all ? !OF_FILE.contains(t) : OF_TAKING.contains(t));
+      TiffDirectory part = given.only(t -> all ? !OF_FILE.contains(t) : OF_TAKING.contains(t));
       if (!part.isEmpty()) {
         root.put(tag, part);
       }

@@ -14,8 +14,9 @@ import java.util.TreeMap;
 import java.util.function.IntPredicate;
 
 /**
- * A directory of a TIFF stream (TIFF 6.0; BigTIFF is read, too) with the directories it points to: fields by
- * their tag, as they lie in the stream. EXIF blocks, TIFF pictures and DNG photographs have this structure.
+ * A directory of a TIFF stream (TIFF 6.0; BigTIFF is read, too) with the directories it points to:
+ * fields by their tag, as they lie in the stream. EXIF blocks, TIFF pictures and DNG photographs
+ * have this structure.
  */
 public final class TiffDirectory {
 
@@ -63,7 +64,10 @@ public final class TiffDirectory {
   public static boolean begins(byte[] file) {
     return file.length >= 8
         && (file[0] == 'I' && file[1] == 'I' && (file[2] == 42 || file[2] == 43) && file[3] == 0
-            || file[0] == 'M' && file[1] == 'M' && file[2] == 0 && (file[3] == 42 || file[3] == 43));
+            || file[0] == 'M'
+                && file[1] == 'M'
+                && file[2] == 0
+                && (file[3] == 42 || file[3] == 43));
   }
 
   /**
@@ -191,7 +195,10 @@ public final class TiffDirectory {
     return field == null ? new byte[0] : field.content().clone();
   }
 
-  /** Where in the stream the value of a tag, if it fits into its entry, or the pointer to it lies; −1 if there is none. */
+  /**
+   * Where in the stream the value of a tag, if it fits into its entry, or the pointer to it lies;
+   * −1 if there is none.
+   */
   public int place(int tag) {
     Field field = fields.get(tag);
     return field == null ? -1 : field.at();
@@ -263,7 +270,9 @@ public final class TiffDirectory {
     fields.put(tag, new Field(BYTES, content.length, content, -1));
   }
 
-  /** Adds the fields and directories that are not there yet; both streams have the same byte order. */
+  /**
+   * Adds the fields and directories that are not there yet; both streams have the same byte order.
+   */
   public void addAll(TiffDirectory others) {
     others.fields.forEach(fields::putIfAbsent);
     others.directories.forEach(directories::putIfAbsent);
@@ -296,8 +305,8 @@ public final class TiffDirectory {
   }
 
   /**
-   * A stream with these fields as its directory: written at its end, the start points there. What the
-   * old directory pointed to, pixels above all, stays where it is.
+   * A stream with these fields as its directory: written at its end, the start points there. What
+   * the old directory pointed to, pixels above all, stays where it is.
    */
   public byte[] into(byte[] tiff) throws IOException {
     ByteArrayOutputStream out = new ByteArrayOutputStream();

@@ -29,18 +29,42 @@ final class XmpPolicy {
       Map.of(
           XMPConst.NS_DC,
           Set.of(
-              "contributor", "creator", "date", "description", "identifier", "language",
-              "publisher", "relation", "rights", "source", "subject", "title", "type"),
+              "contributor",
+              "creator",
+              "date",
+              "description",
+              "identifier",
+              "language",
+              "publisher",
+              "relation",
+              "rights",
+              "source",
+              "subject",
+              "title",
+              "type"),
           XMPConst.NS_XMP_RIGHTS,
           Set.of("Certificate", "Marked", "Owner", "UsageTerms", "WebStatement"),
           XMPConst.NS_XMP,
           Set.of(
-              "CreateDate", "CreatorTool", "Label", "MetadataDate", "ModifyDate", "Nickname",
+              "CreateDate",
+              "CreatorTool",
+              "Label",
+              "MetadataDate",
+              "ModifyDate",
+              "Nickname",
               "Rating"),
           PHOTOSHOP,
           Set.of(
-              "AuthorsPosition", "CaptionWriter", "Category", "Credit", "DateCreated", "Headline",
-              "Instructions", "Source", "SupplementalCategories", "TransmissionReference",
+              "AuthorsPosition",
+              "CaptionWriter",
+              "Category",
+              "Credit",
+              "DateCreated",
+              "Headline",
+              "Instructions",
+              "Source",
+              "SupplementalCategories",
+              "TransmissionReference",
               "Urgency"),
           IPTC_CORE,
           Set.of("IntellectualGenre", "Scene", "SubjectCode"),
@@ -51,13 +75,35 @@ final class XmpPolicy {
               "Artist", "Copyright", "DateTime", "ImageDescription", "Make", "Model", "Software"),
           EXIF,
           Set.of(
-              "ApertureValue", "BrightnessValue", "Contrast", "CustomRendered",
-              "DateTimeDigitized", "DateTimeOriginal", "DigitalZoomRatio", "ExifVersion",
-              "ExposureBiasValue", "ExposureMode", "ExposureProgram", "ExposureTime", "FNumber",
-              "Flash", "FocalLength", "FocalLengthIn35mmFilm", "GainControl", "ISOSpeedRatings",
-              "LightSource", "MaxApertureValue", "MeteringMode", "Saturation", "SceneCaptureType",
-              "SensingMethod", "Sharpness", "ShutterSpeedValue", "SubjectDistance",
-              "SubjectDistanceRange", "WhiteBalance"),
+              "ApertureValue",
+              "BrightnessValue",
+              "Contrast",
+              "CustomRendered",
+              "DateTimeDigitized",
+              "DateTimeOriginal",
+              "DigitalZoomRatio",
+              "ExifVersion",
+              "ExposureBiasValue",
+              "ExposureMode",
+              "ExposureProgram",
+              "ExposureTime",
+              "FNumber",
+              "Flash",
+              "FocalLength",
+              "FocalLengthIn35mmFilm",
+              "GainControl",
+              "ISOSpeedRatings",
+              "LightSource",
+              "MaxApertureValue",
+              "MeteringMode",
+              "Saturation",
+              "SceneCaptureType",
+              "SensingMethod",
+              "Sharpness",
+              "ShutterSpeedValue",
+              "SubjectDistance",
+              "SubjectDistanceRange",
+              "WhiteBalance"),
           XMPConst.NS_EXIFX,
           Set.of("LensMake", "LensModel", "LensSpecification", "PhotographicSensitivity"),
           XMPConst.NS_EXIF_AUX,
@@ -68,10 +114,20 @@ final class XmpPolicy {
       Map.of(
           TIFF,
           Set.of(
-              "BitsPerSample", "Compression", "ImageLength", "ImageWidth", "NativeDigest",
-              "Orientation", "PhotometricInterpretation", "PlanarConfiguration",
-              "ResolutionUnit", "SamplesPerPixel", "XResolution", "YCbCrPositioning",
-              "YCbCrSubSampling", "YResolution"),
+              "BitsPerSample",
+              "Compression",
+              "ImageLength",
+              "ImageWidth",
+              "NativeDigest",
+              "Orientation",
+              "PhotometricInterpretation",
+              "PlanarConfiguration",
+              "ResolutionUnit",
+              "SamplesPerPixel",
+              "XResolution",
+              "YCbCrPositioning",
+              "YCbCrSubSampling",
+              "YResolution"),
           EXIF,
           Set.of("ColorSpace", "NativeDigest", "PixelXDimension", "PixelYDimension"),
           XMPConst.NS_XMP,
@@ -106,8 +162,7 @@ final class XmpPolicy {
       IteratorOptions top = new IteratorOptions().setJustChildren(true);
       for (XMPIterator schemas = meta.iterator(top); schemas.hasNext(); ) {
         String namespace = ((XMPPropertyInfo) schemas.next()).getNamespace();
-        for (XMPIterator properties = meta.iterator(namespace, null, top);
-            properties.hasNext(); ) {
+        for (XMPIterator properties = meta.iterator(namespace, null, top); properties.hasNext(); ) {
           String path = ((XMPPropertyInfo) properties.next()).getPath();
           String local = path.substring(path.indexOf(':') + 1);
           if (isPassed(namespace, local, withPlace)) {
@@ -122,7 +177,8 @@ final class XmpPolicy {
         return Optional.empty();
       }
       byte[] text =
-          XMPMetaFactory.serializeToBuffer(meta, new SerializeOptions().setUseCompactFormat(true).setPadding(1));
+          XMPMetaFactory.serializeToBuffer(
+              meta, new SerializeOptions().setUseCompactFormat(true).setPadding(1));
       return Optional.of(new String(text, StandardCharsets.UTF_8));
     } catch (XMPException | RuntimeException e) {
       return Optional.empty();

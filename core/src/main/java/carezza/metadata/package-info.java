@@ -1,2 +1,5 @@
-/** What a file says about its picture beside the pixels: EXIF, IPTC and XMP, and what of it is passed on. */
+/**
+ * What a file says about its picture beside the pixels: EXIF, IPTC and XMP, and what of it is
+ * passed on.
+ */
 package carezza.metadata;

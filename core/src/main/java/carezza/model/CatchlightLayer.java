@@ -6,7 +6,11 @@ package carezza.model;
  * @param gain share of the way to white
  * @param neutral share of their colour taken away
  */
-public record CatchlightLayer(LayerAttributes attributes, @Parameter(usual = 0.4) double gain, @Parameter(usual = 0.5) double neutral) implements Layer {
+public record CatchlightLayer(
+    LayerAttributes attributes,
+    @Parameter(usual = 0.4) double gain,
+    @Parameter(usual = 0.5) double neutral)
+    implements Layer {
 
   public CatchlightLayer {
     Require.present("attributes", attributes);

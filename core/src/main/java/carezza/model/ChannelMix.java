@@ -1,9 +1,10 @@
 package carezza.model;
 
-/**
- * Weights of red, green and blue in a grey, −2 … 2 each; they count by their sum.
- */
-public record ChannelMix(@Parameter(least = -2, most = 2, low = 0, high = 1, usual = Double.NaN) double red, @Parameter(least = -2, most = 2, low = 0, high = 1, usual = Double.NaN) double green, @Parameter(least = -2, most = 2, low = 0.05, high = 1, usual = Double.NaN) double blue) {
+/** Weights of red, green and blue in a grey, −2 … 2 each; they count by their sum. */
+public record ChannelMix(
+    @Parameter(least = -2, most = 2, low = 0, high = 1, usual = Double.NaN) double red,
+    @Parameter(least = -2, most = 2, low = 0, high = 1, usual = Double.NaN) double green,
+    @Parameter(least = -2, most = 2, low = 0.05, high = 1, usual = Double.NaN) double blue) {
 
   /** Little red: skin shows its texture and marks, as on orthochromatic film. */
   public static final ChannelMix DEEP = new ChannelMix(0.1, 0.4, 0.5);

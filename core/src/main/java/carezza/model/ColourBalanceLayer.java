@@ -8,7 +8,13 @@ package carezza.model;
  * @param highlights above L* 65
  * @param hold share of the luminance that stays as it was
  */
-public record ColourBalanceLayer(LayerAttributes attributes, Tint shadows, Tint midtones, Tint highlights, @Parameter(usual = 1) double hold) implements Layer {
+public record ColourBalanceLayer(
+    LayerAttributes attributes,
+    Tint shadows,
+    Tint midtones,
+    Tint highlights,
+    @Parameter(usual = 1) double hold)
+    implements Layer {
 
   public ColourBalanceLayer {
     Require.present("attributes", attributes);

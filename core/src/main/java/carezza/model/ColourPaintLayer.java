@@ -5,7 +5,8 @@ package carezza.model;
  *
  * @param tone the colour; its chroma counts at its lightness and follows what is lighter or darker
  */
-public record ColourPaintLayer(LayerAttributes attributes, SkinToneEveningLayer.Target tone) implements Layer {
+public record ColourPaintLayer(LayerAttributes attributes, SkinToneEveningLayer.Target tone)
+    implements Layer {
 
   public ColourPaintLayer {
     Require.present("attributes", attributes);

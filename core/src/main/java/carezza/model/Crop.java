@@ -5,8 +5,8 @@ import java.util.List;
 import carezza.image.PictureSize;
 
 /**
- * What of the picture is delivered: a rectangle that may be turned and may reach beyond the photograph,
- * where the backdrop goes on.
+ * What of the picture is delivered: a rectangle that may be turned and may reach beyond the
+ * photograph, where the backdrop goes on.
  *
  * @param x of its middle in photograph pixels
  * @param y of its middle
@@ -43,8 +43,7 @@ public record Crop(double x, double y, double width, double height, double angle
     double t = Math.toRadians(angle);
     double dx = place.x() - x;
     double dy = place.y() - y;
-    return new Point(
-        dx * Math.cos(t) + dy * Math.sin(t), -dx * Math.sin(t) + dy * Math.cos(t));
+    return new Point(dx * Math.cos(t) + dy * Math.sin(t), -dx * Math.sin(t) + dy * Math.cos(t));
   }
 
   /** Corners from the top left, clockwise. */
@@ -73,8 +72,7 @@ public record Crop(double x, double y, double width, double height, double angle
       most = Math.min(most, room(x, c.x(), photograph.width()));
       most = Math.min(most, room(y, c.y(), photograph.height()));
     }
-    return new Crop(
-        x, y, Math.max(16, most * width), Math.max(16, most * height), angle);
+    return new Crop(x, y, Math.max(16, most * width), Math.max(16, most * height), angle);
   }
 
   /** Share of the way from the middle to a corner that lies inside 0 … length. */

@@ -15,7 +15,12 @@ import carezza.colour.MonotoneCurve.Point;
  * @param matte encoded value that black rises to, with a soft toe; last of all
  */
 public record CurveLayer(
-    LayerAttributes attributes, List<Point> luminance, List<Point> red, List<Point> green, List<Point> blue, @Parameter(most = 0.25) double matte)
+    LayerAttributes attributes,
+    List<Point> luminance,
+    List<Point> red,
+    List<Point> green,
+    List<Point> blue,
+    @Parameter(most = 0.25) double matte)
     implements Layer {
 
   private static final List<Point> STRAIGHT = List.of(new Point(0, 0), new Point(1, 1));

@@ -7,7 +7,12 @@ package carezza.model;
  * @param hold share of the lightness that stays as it is rather than as the mix has it
  * @param mix of the channels in the grey
  */
-public record DesaturateLayer(LayerAttributes attributes, @Parameter(usual = 0.3) double share, @Parameter(usual = 1) double hold, ChannelMix mix) implements Layer {
+public record DesaturateLayer(
+    LayerAttributes attributes,
+    @Parameter(usual = 0.3) double share,
+    @Parameter(usual = 1) double hold,
+    ChannelMix mix)
+    implements Layer {
 
   public DesaturateLayer {
     Require.present("attributes", attributes);

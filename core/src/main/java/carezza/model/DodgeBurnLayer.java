@@ -10,8 +10,8 @@ import java.util.List;
  * @param burn fall of middle grey in encoded values where shade is laid on in full
  * @param dodgeMask where it lightens
  * @param burnMask where it darkens
- * @param keepColour 0 lets chroma change with the light as per-channel curves do, 1 holds the ratio of
- *     the channels
+ * @param keepColour 0 lets chroma change with the light as per-channel curves do, 1 holds the ratio
+ *     of the channels
  * @param lights tones of the layer's input that light is limited to, or null
  * @param shades tones of the layer's input that shade is limited to, or null
  */
@@ -61,8 +61,7 @@ public record DodgeBurnLayer(
   public static final Mask.Range LIGHT_TONES =
       new Mask.Range(Mask.Quantity.LIGHTNESS, 40, 60, 100, 100);
 
-  public static final Mask.Range DARK_TONES =
-      new Mask.Range(Mask.Quantity.LIGHTNESS, 0, 0, 40, 60);
+  public static final Mask.Range DARK_TONES = new Mask.Range(Mask.Quantity.LIGHTNESS, 0, 0, 40, 60);
 
   public DodgeBurnLayer {
     Require.present("attributes", attributes);

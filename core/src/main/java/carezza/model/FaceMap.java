@@ -4,8 +4,8 @@ import java.util.HashSet;
 import java.util.Set;
 
 /**
- * Where the face is: an oval around it from hairline to chin, both pupils and both corners of the mouth,
- * placed by hand or found. 'Left' is left in the picture.
+ * Where the face is: an oval around it from hairline to chin, both pupils and both corners of the
+ * mouth, placed by hand or found. 'Left' is left in the picture.
  *
  * @param oval outline of the face
  * @param outlines of its parts as they were found, moved along with the points; null where only the
@@ -68,14 +68,12 @@ public record FaceMap(
   }
 
   public FaceMap withOval(FaceOval newOval) {
-    return new FaceMap(
-        newOval, leftPupil, rightPupil, leftMouth, rightMouth, outlines, corrected);
+    return new FaceMap(newOval, leftPupil, rightPupil, leftMouth, rightMouth, outlines, corrected);
   }
 
   /** With other outlines. */
   public FaceMap withOutlines(FaceOutlines newOutlines) {
-    return new FaceMap(
-        oval, leftPupil, rightPupil, leftMouth, rightMouth, newOutlines, corrected);
+    return new FaceMap(oval, leftPupil, rightPupil, leftMouth, rightMouth, newOutlines, corrected);
   }
 
   /** With a part marked as put right by hand. */

@@ -6,8 +6,8 @@ import java.util.Set;
 import java.util.function.UnaryOperator;
 
 /**
- * Outlines of a face's parts as closed polygons, as found or put right by hand. 'Left' is left in the
- * picture.
+ * Outlines of a face's parts as closed polygons, as found or put right by hand. 'Left' is left in
+ * the picture.
  *
  * @param outerLips outline of the lips
  * @param innerLips outline of the open mouth
@@ -100,8 +100,9 @@ public record FaceOutlines(
   }
 
   /**
-   * A closed outline with one side bent: the point at {@code place} comes to lie at {@code to}, and its
-   * neighbours follow, ever less towards the corners, which are at the first point and half way round.
+   * A closed outline with one side bent: the point at {@code place} comes to lie at {@code to}, and
+   * its neighbours follow, ever less towards the corners, which are at the first point and half way
+   * round.
    */
   public static List<Point> bent(List<Point> outline, int place, Point to) {
     int half = outline.size() / 2;

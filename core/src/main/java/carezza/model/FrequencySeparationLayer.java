@@ -4,25 +4,35 @@ import java.util.List;
 import java.util.stream.Stream;
 
 /**
- * Parts the picture in a low band (tone) and a high band (texture), works on each and adds them again.
+ * Parts the picture in a low band (tone) and a high band (texture), works on each and adds them
+ * again.
  *
  * @param radius sigma of the split in photograph pixels; null to take the advised one
  * @param split how the two are parted
  * @param textureGain factor on the high band inside the mask
- * @param blotchGain factor on the middle band inside the mask, between the split and the form of the face;
- *     1 leaves two bands
+ * @param blotchGain factor on the middle band inside the mask, between the split and the form of
+ *     the face; 1 leaves two bands
  * @param evening how far the low band is evened over the mask
  * @param edgeGuard difference of L* at which evening stops
  * @param areas places whose low band is blurred, by outline or by stroke
  */
 public record FrequencySeparationLayer(
     LayerAttributes attributes,
-    @Parameter(unit = Unit.PIXELS, least = 0.3, most = 500, low = 1, high = 60, usual = Double.NaN, step = 0.1) Double radius,
+    @Parameter(
+            unit = Unit.PIXELS,
+            least = 0.3,
+            most = 500,
+            low = 1,
+            high = 60,
+            usual = Double.NaN,
+            step = 0.1)
+        Double radius,
     Split split,
     @Parameter(most = 2, usual = 1) double textureGain,
     @Parameter(most = 2, usual = 1) double blotchGain,
     @Parameter(usual = 0.6) double evening,
-    @Parameter(unit = Unit.LIGHTNESS_CHANGE, least = 1, most = 40, usual = 10, step = 1) double edgeGuard,
+    @Parameter(unit = Unit.LIGHTNESS_CHANGE, least = 1, most = 40, usual = 10, step = 1)
+        double edgeGuard,
     List<LowBandArea> areas)
     implements Layer {
 
@@ -30,7 +40,10 @@ public record FrequencySeparationLayer(
   public enum Split {
     /** By a Gaussian: wherever the edge, what is finer is texture. */
     GAUSSIAN,
-    /** By a filter that stops at edges of {@code edgeGuard}: lines of lips, lids and hair stay in the tone. */
+    /**
+     * By a filter that stops at edges of {@code edgeGuard}: lines of lips, lids and hair stay in
+     * the tone.
+     */
     EDGES
   }
 
@@ -40,16 +53,20 @@ public record FrequencySeparationLayer(
    * @param sigma of the smoothing in photograph pixels
    * @param strength of the smoothing
    */
-  public record LowBandArea(Mask mask, @Parameter(unit = Unit.PIXELS, least = 0.5, most = 2000, usual = 12, step = 0.5) double sigma, @Parameter(usual = 1) double strength) {
+  public record LowBandArea(
+      Mask mask,
+      @Parameter(unit = Unit.PIXELS, least = 0.5, most = 2000, usual = 12, step = 0.5) double sigma,
+      @Parameter(usual = 1) double strength) {
     public LowBandArea {
-    Parameters.of(LowBandArea.class).check(sigma, strength);
+      Parameters.of(LowBandArea.class).check(sigma, strength);
       Require.present("mask", mask);
     }
   }
 
   public FrequencySeparationLayer {
     Require.present("attributes", attributes);
-    Parameters.of(FrequencySeparationLayer.class).check(radius, textureGain, blotchGain, evening, edgeGuard);
+    Parameters.of(FrequencySeparationLayer.class)
+        .check(radius, textureGain, blotchGain, evening, edgeGuard);
     split = split == null ? Split.GAUSSIAN : split;
     areas = areas == null ? List.of() : List.copyOf(areas);
   }
@@ -65,7 +82,8 @@ public record FrequencySeparationLayer(
   }
 
   public FrequencySeparationLayer withTextureGain(double newGain) {
-    return new FrequencySeparationLayer(attributes, radius, split, newGain, blotchGain, evening, edgeGuard, areas);
+    return new FrequencySeparationLayer(
+        attributes, radius, split, newGain, blotchGain, evening, edgeGuard, areas);
   }
 
   public FrequencySeparationLayer withBlotchGain(double newGain) {
@@ -96,6 +114,7 @@ public record FrequencySeparationLayer(
 
   @Override
   public List<Mask> masks() {
-    return Stream.concat(Stream.of(attributes.mask()), areas.stream().map(LowBandArea::mask)).toList();
+    return Stream.concat(Stream.of(attributes.mask()), areas.stream().map(LowBandArea::mask))
+        .toList();
   }
 }

@@ -18,7 +18,7 @@ public record GradientMapLayer(LayerAttributes attributes, List<Stop> stops) imp
    */
   public record Stop(@Parameter double position, SkinToneEveningLayer.Target colour) {
     public Stop {
-    Parameters.of(Stop.class).check(position);
+      Parameters.of(Stop.class).check(position);
       Require.present("colour", colour);
     }
 
@@ -34,7 +34,10 @@ public record GradientMapLayer(LayerAttributes attributes, List<Stop> stops) imp
           new Stop(0.5, new SkinToneEveningLayer.Target(50, 14, 50)),
           new Stop(1, new SkinToneEveningLayer.Target(97, 6, 85)));
 
-  /** The colour at a position, on straight lines in L*a*b*; level beyond the first and the last stop. */
+  /**
+   * The colour at a position, on straight lines in L*a*b*; level beyond the first and the last
+   * stop.
+   */
   public Lab at(double position) {
     Stop below = stops.getFirst();
     Stop above = stops.getLast();

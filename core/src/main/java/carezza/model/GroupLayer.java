@@ -1,8 +1,9 @@
 package carezza.model;
 
 /**
- * Layers taken together under one amount, mask and blend. It stands right above its members, which name it in their
- * {@link LayerAttributes#group}; its input is what lies below the lowest of them, and its effect is what they make of that.
+ * Layers taken together under one amount, mask and blend. It stands right above its members, which
+ * name it in their {@link LayerAttributes#group}; its input is what lies below the lowest of them,
+ * and its effect is what they make of that.
  */
 public record GroupLayer(LayerAttributes attributes) implements Layer {
 

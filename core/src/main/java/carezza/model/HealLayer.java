@@ -13,7 +13,11 @@ import java.util.function.UnaryOperator;
  *     0.05 … 2: small follows the edge closely, large takes the broad tone
  * @param band what is replaced: everything, or only the texture above the local tone
  */
-public record HealLayer(LayerAttributes attributes, List<Patch> patches, @Parameter(least = 0.05, most = 2, usual = 0.12) double softness, Band band)
+public record HealLayer(
+    LayerAttributes attributes,
+    List<Patch> patches,
+    @Parameter(least = 0.05, most = 2, usual = 0.12) double softness,
+    Band band)
     implements Layer {
 
   /** What a heal replaces. */
@@ -45,8 +49,8 @@ public record HealLayer(LayerAttributes attributes, List<Patch> patches, @Parame
   }
 
   /**
-   * Where a repair takes its skin from. A place p of the repair is filled from centre + shift + turned,
-   * scaled and mirrored (p − centre), about the centre of the repair.
+   * Where a repair takes its skin from. A place p of the repair is filled from centre + shift +
+   * turned, scaled and mirrored (p − centre), about the centre of the repair.
    *
    * @param dx shift in photograph pixels
    * @param dy shift in photograph pixels
@@ -81,8 +85,8 @@ public record HealLayer(LayerAttributes attributes, List<Patch> patches, @Parame
    * One repair.
    *
    * @param area what is replaced
-   * @param sources where each of its pieces takes its replacement; empty to have them chosen. One source
-   *     for all of a long stroke makes it one piece
+   * @param sources where each of its pieces takes its replacement; empty to have them chosen. One
+   *     source for all of a long stroke makes it one piece
    * @param way how
    * @param amount 0 … 1: 1 as if nothing had been there
    */
@@ -139,7 +143,8 @@ public record HealLayer(LayerAttributes attributes, List<Patch> patches, @Parame
     }
 
     /**
-     * Wider or narrower by a factor. What it takes from is looked for anew, unless it was said where.
+     * Wider or narrower by a factor. What it takes from is looked for anew, unless it was said
+     * where.
      *
      * @param factor above 0
      */
@@ -151,7 +156,9 @@ public record HealLayer(LayerAttributes attributes, List<Patch> patches, @Parame
       return new Patch(area, sources, way, newAmount);
     }
 
-    /** Made in another way; what takes nothing keeps no sources, and no place is a clone of itself. */
+    /**
+     * Made in another way; what takes nothing keeps no sources, and no place is a clone of itself.
+     */
     public Patch withWay(RepairMethod newWay) {
       boolean fits =
           newWay == RepairMethod.HEAL

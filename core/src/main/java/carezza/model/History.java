@@ -45,7 +45,10 @@ public final class History {
     return past.size();
   }
 
-  /** All projects from the first to the last that can be come to again; the present is after {@link #steps} of them. */
+  /**
+   * All projects from the first to the last that can be come to again; the present is after {@link
+   * #steps} of them.
+   */
   public List<Project> course() {
     List<Project> all = new ArrayList<>();
     past.descendingIterator().forEachRemaining(step -> all.add(step.project()));
@@ -72,8 +75,8 @@ public final class History {
   }
 
   /**
-   * Puts {@code better} in the place of the present without a step of its own. What is found behind the scenes is nobody's
-   * work, so what was saved still is.
+   * Puts {@code better} in the place of the present without a step of its own. What is found behind
+   * the scenes is nobody's work, so what was saved still is.
    */
   public void amend(Project better) {
     if (isSaved()) {

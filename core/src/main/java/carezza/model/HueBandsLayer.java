@@ -37,12 +37,15 @@ public record HueBandsLayer(LayerAttributes attributes, List<Trim> trims) implem
    * @param chroma share that is added
    * @param lightness L* added to full colours
    */
-  public record Trim(@Parameter(unit = Unit.DEGREES, least = -45, most = 45, step = 1) double hue, @Parameter(least = -1) double chroma, @Parameter(unit = Unit.LIGHTNESS_CHANGE, least = -30, most = 30, step = 1) double lightness) {
+  public record Trim(
+      @Parameter(unit = Unit.DEGREES, least = -45, most = 45, step = 1) double hue,
+      @Parameter(least = -1) double chroma,
+      @Parameter(unit = Unit.LIGHTNESS_CHANGE, least = -30, most = 30, step = 1) double lightness) {
 
     public static final Trim NONE = new Trim(0, 0, 0);
 
     public Trim {
-    Parameters.of(Trim.class).check(hue, chroma, lightness);
+      Parameters.of(Trim.class).check(hue, chroma, lightness);
     }
   }
 

@@ -8,7 +8,13 @@ package carezza.model;
  * @param chroma share of chroma that is added
  * @param force past the limits
  */
-public record IrisLayer(LayerAttributes attributes, @Parameter(usual = 0.25) double contrast, @Parameter(unit = Unit.LIGHTNESS_CHANGE, most = 15, usual = 3, step = 0.1) double lift, @Parameter(least = -0.5, usual = 0.1) double chroma, boolean force) implements Layer {
+public record IrisLayer(
+    LayerAttributes attributes,
+    @Parameter(usual = 0.25) double contrast,
+    @Parameter(unit = Unit.LIGHTNESS_CHANGE, most = 15, usual = 3, step = 0.1) double lift,
+    @Parameter(least = -0.5, usual = 0.1) double chroma,
+    boolean force)
+    implements Layer {
 
   public IrisLayer {
     Require.present("attributes", attributes);

@@ -41,8 +41,7 @@ public record LayerAttributes(
   }
 
   public static LayerAttributes of(String name, Stage stage, Mask mask) {
-    return new LayerAttributes(
-        freshId(), name, stage, true, 1, mask, BlendMode.NORMAL, null, null);
+    return new LayerAttributes(freshId(), name, stage, true, 1, mask, BlendMode.NORMAL, null, null);
   }
 
   /** Under an id that no layer has. */

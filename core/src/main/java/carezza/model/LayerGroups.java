@@ -146,8 +146,7 @@ final class LayerGroups {
     }
     Layer next = stack.layers().get(at);
     String below = stack.layers().get(at - 1).attributes().id();
-    String group =
-        next instanceof GroupLayer ? next.attributes().id() : next.attributes().group();
+    String group = next instanceof GroupLayer ? next.attributes().id() : next.attributes().group();
     while (group != null && !stack.members(group).contains(below)) {
       group = stack.find(group).orElseThrow().attributes().group();
     }
@@ -159,7 +158,11 @@ final class LayerGroups {
     Layer top = piece.getLast();
     return piece.stream()
         .map(l -> l.with(l.attributes().withStage(stage)))
-        .map(l -> l.attributes().id().equals(top.attributes().id()) ? l.with(l.attributes().inGroup(group)) : l)
+        .map(
+            l ->
+                l.attributes().id().equals(top.attributes().id())
+                    ? l.with(l.attributes().inGroup(group))
+                    : l)
         .toList();
   }
 
@@ -170,8 +173,7 @@ final class LayerGroups {
       Layer joining = layer instanceof GroupLayer ? below : layer;
       Layer group = layer instanceof GroupLayer ? layer : below;
       return stack.edit(
-          joining.attributes().id(),
-          l -> l.with(l.attributes().inGroup(group.attributes().id())));
+          joining.attributes().id(), l -> l.with(l.attributes().inGroup(group.attributes().id())));
     }
     LayerAttributes own =
         LayerAttributes.of(name, layer.attributes().stage(), new Mask.Everything())
@@ -215,7 +217,8 @@ final class LayerGroups {
       copies.add(
           layer.with(
               own.withId(fresh.get(own.id()))
-                  .inGroup(own.group() == null ? null : fresh.getOrDefault(own.group(), own.group()))
+                  .inGroup(
+                      own.group() == null ? null : fresh.getOrDefault(own.group(), own.group()))
                   .withMask(own.mask().relinked(fresh))));
     }
     List<Layer> more = new ArrayList<>(stack.layers());

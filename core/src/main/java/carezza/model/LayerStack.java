@@ -9,15 +9,16 @@ import java.util.Set;
 import java.util.function.UnaryOperator;
 
 /**
- * The layers from the photograph upwards, always in the stages' order. The members of a group stand right below it, in its
- * stage; a layer that names a group that cannot be its own belongs to none.
+ * The layers from the photograph upwards, always in the stages' order. The members of a group stand
+ * right below it, in its stage; a layer that names a group that cannot be its own belongs to none.
  */
 public record LayerStack(List<Layer> layers) {
 
   public static final LayerStack EMPTY = new LayerStack(List.of());
 
   public LayerStack {
-    layers = layers.stream().sorted(Comparator.comparing((Layer l) -> l.attributes().stage())).toList();
+    layers =
+        layers.stream().sorted(Comparator.comparing((Layer l) -> l.attributes().stage())).toList();
     Require.most("the stack", layers.size(), 2000);
     layers = LayerGroups.arranged(layers);
     Set<String> ids = new HashSet<>();
@@ -80,8 +81,8 @@ public record LayerStack(List<Layer> layers) {
   }
 
   /**
-   * With a layer, and if it is a group all its members, moved past its neighbour; at the end of its group out of it; at the
-   * end of its stage into the next one that way.
+   * With a layer, and if it is a group all its members, moved past its neighbour; at the end of its
+   * group out of it; at the end of its stage into the next one that way.
    *
    * @param by 1 towards the finished picture, −1 towards the photograph
    */
@@ -90,8 +91,8 @@ public record LayerStack(List<Layer> layers) {
   }
 
   /**
-   * With a layer, and if it is a group all its members, moved to a place among the layers of a stage, its own or another.
-   * Between members of a group it becomes one of them.
+   * With a layer, and if it is a group all its members, moved to a place among the layers of a
+   * stage, its own or another. Between members of a group it becomes one of them.
    *
    * @param place 0 for the first; more than there are for the last
    */
@@ -100,24 +101,34 @@ public record LayerStack(List<Layer> layers) {
   }
 
   /**
-   * With a layer in one group with its neighbour below: in that one's, if it is a group; a group takes its neighbour in; two
-   * layers get a new one; alone in its stage, or lowest in its group, a layer gets one of its own.
+   * With a layer in one group with its neighbour below: in that one's, if it is a group; a group
+   * takes its neighbour in; two layers get a new one; alone in its stage, or lowest in its group, a
+   * layer gets one of its own.
    */
   public LayerStack grouped(String id, String name) {
     return LayerGroups.grouped(this, id, name);
   }
 
-  /** With a group dissolved, its members left where they are; a member is taken out of its group, above it. */
+  /**
+   * With a group dissolved, its members left where they are; a member is taken out of its group,
+   * above it.
+   */
   public LayerStack ungrouped(String id) {
     return LayerGroups.ungrouped(this, id);
   }
 
-  /** With a copy of a layer, and if it is a group of all its members, right above it, under ids of their own. */
+  /**
+   * With a copy of a layer, and if it is a group of all its members, right above it, under ids of
+   * their own.
+   */
   public LayerStack doubled(String id) {
     return LayerGroups.doubled(this, id);
   }
 
-  /** Without a layer, and if it is a group without its members; masks that were linked to their masks become copies. */
+  /**
+   * Without a layer, and if it is a group without its members; masks that were linked to their
+   * masks become copies.
+   */
   public LayerStack without(String id) {
     LayerStack left = this;
     for (String member : members(id)) {
@@ -139,7 +150,10 @@ public record LayerStack(List<Layer> layers) {
             .toList());
   }
 
-  /** The stack as it acts: links between masks followed, parts and members of groups that are switched off left out. */
+  /**
+   * The stack as it acts: links between masks followed, parts and members of groups that are
+   * switched off left out.
+   */
   public LayerStack acting() {
     Set<String> still = new HashSet<>();
     for (Layer layer : layers) {

@@ -8,7 +8,13 @@ package carezza.model;
  * @param shadows stops that the deepest shadows rise by
  * @param highlights stops that the brightest highlights rise by; below 0 brings them back
  */
-public record LevelsLayer(LayerAttributes attributes, @Parameter(least = -0.2, most = 0.4) double black, @Parameter(least = 0.5, most = 1.5, usual = 1) double white, @Parameter(unit = Unit.STOPS, least = -2, most = 2, step = 0.05) double shadows, @Parameter(unit = Unit.STOPS, least = -2, most = 2, step = 0.05) double highlights) implements Layer {
+public record LevelsLayer(
+    LayerAttributes attributes,
+    @Parameter(least = -0.2, most = 0.4) double black,
+    @Parameter(least = 0.5, most = 1.5, usual = 1) double white,
+    @Parameter(unit = Unit.STOPS, least = -2, most = 2, step = 0.05) double shadows,
+    @Parameter(unit = Unit.STOPS, least = -2, most = 2, step = 0.05) double highlights)
+    implements Layer {
 
   public LevelsLayer {
     Require.present("attributes", attributes);

@@ -6,7 +6,11 @@ package carezza.model;
  * @param contrast share by which differences from around grow
  * @param haze above 0 takes haze away, below 0 lays it on
  */
-public record LocalContrastLayer(LayerAttributes attributes, @Parameter(least = -1, usual = 0.2) double contrast, @Parameter(least = -1) double haze) implements Layer {
+public record LocalContrastLayer(
+    LayerAttributes attributes,
+    @Parameter(least = -1, usual = 0.2) double contrast,
+    @Parameter(least = -1) double haze)
+    implements Layer {
 
   public LocalContrastLayer {
     Require.present("attributes", attributes);

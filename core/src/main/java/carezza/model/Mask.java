@@ -5,8 +5,8 @@ import java.util.List;
 import carezza.image.Area;
 
 /**
- * Where a layer acts, as an expression and not as pixels, so that it renders at any size. The value at
- * a place is a coverage 0 … 1. Coordinates and lengths are in photograph pixels.
+ * Where a layer acts, as an expression and not as pixels, so that it renders at any size. The value
+ * at a place is a coverage 0 … 1. Coordinates and lengths are in photograph pixels.
  */
 public sealed interface Mask {
 
@@ -33,8 +33,8 @@ public sealed interface Mask {
   }
 
   /**
-   * An ellipse; coverage falls from 1 to 0 over {@code softness} of its radius, measured inwards from
-   * the outline (softness 1 is a radial gradient). The angle is in degrees, clockwise.
+   * An ellipse; coverage falls from 1 to 0 over {@code softness} of its radius, measured inwards
+   * from the outline (softness 1 is a radial gradient). The angle is in degrees, clockwise.
    */
   record Ellipse(double x, double y, double radiusX, double radiusY, double angle, double softness)
       implements Mask {
@@ -223,8 +223,8 @@ public sealed interface Mask {
   }
 
   /**
-   * Grown by a disc of this radius in photograph pixels, shrunk where it is below 0: the largest, or the
-   * least, coverage within the disc.
+   * Grown by a disc of this radius in photograph pixels, shrunk where it is below 0: the largest,
+   * or the least, coverage within the disc.
    */
   record Dilate(Mask of, double radius) implements Mask {
     public Dilate {
@@ -242,8 +242,8 @@ public sealed interface Mask {
   }
 
   /**
-   * A part that is kept but switched off: what lies under it counts as if the part were not there. See
-   * {@link #acting}.
+   * A part that is kept but switched off: what lies under it counts as if the part were not there.
+   * See {@link #acting}.
    */
   record Disabled(Mask part) implements Mask {
     public Disabled {
@@ -259,8 +259,8 @@ public sealed interface Mask {
   }
 
   /**
-   * What a layer further down changed: its input against its result, in proportion up to a difference that counts as full.
-   * Nothing if that layer is gone, switched off or not below.
+   * What a layer further down changed: its input against its result, in proportion up to a
+   * difference that counts as full. Nothing if that layer is gone, switched off or not below.
    *
    * @param layer id
    * @param full ΔE*ab from which coverage is 1; {@link #SEEN} for 0
@@ -310,10 +310,13 @@ public sealed interface Mask {
                 p ->
                     switch (p.own()) {
                       case LinkedMask(String layer) ->
-                          new MaskParts.Part(p.join(), new LinkedMask(ids.getOrDefault(layer, layer)), p.on());
+                          new MaskParts.Part(
+                              p.join(), new LinkedMask(ids.getOrDefault(layer, layer)), p.on());
                       case ChangeMask(String layer, double full) ->
                           new MaskParts.Part(
-                              p.join(), new ChangeMask(ids.getOrDefault(layer, layer), full), p.on());
+                              p.join(),
+                              new ChangeMask(ids.getOrDefault(layer, layer), full),
+                              p.on());
                       default -> p;
                     })
             .toList();
@@ -339,5 +342,4 @@ public sealed interface Mask {
     }
     return new Strokes(this, List.of(stroke));
   }
-
 }

@@ -13,8 +13,9 @@ import carezza.model.Mask.Polygon;
 import carezza.model.Mask.Refine;
 
 /**
- * What the masks of a stack cost at most, links to other layers' masks followed as often as they are evaluated. A retouch by
- * hand needs a few dozen parts; a file may ask for more than any machine can draw.
+ * What the masks of a stack cost at most, links to other layers' masks followed as often as they
+ * are evaluated. A retouch by hand needs a few dozen parts; a file may ask for more than any
+ * machine can draw.
  */
 final class MaskBudget {
 
@@ -53,8 +54,7 @@ final class MaskBudget {
     MaskBudget budget = new MaskBudget(stack);
     for (Layer layer : stack.layers()) {
       Cost cost = budget.of(layer);
-      boolean most =
-          cost.parts() > MOST_PARTS || cost.wide() > MOST_WIDE || cost.depth() > DEEPEST;
+      boolean most = cost.parts() > MOST_PARTS || cost.wide() > MOST_WIDE || cost.depth() > DEEPEST;
       if (most) {
         throw new IllegalArgumentException(
             "the mask of '%s' has more than %d parts, or more than %d that are softened or grown"

@@ -191,8 +191,8 @@ public record MaskParts(List<Part> parts) {
   }
 
   /**
-   * With one part more. On a mask that is everywhere, or nowhere, a part that adds or limits becomes the
-   * start: 'everywhere, and teeth' is nobody's wish.
+   * With one part more. On a mask that is everywhere, or nowhere, a part that adds or limits
+   * becomes the start: 'everywhere, and teeth' is nobody's wish.
    */
   public MaskParts plus(Join join, Mask own) {
     Mask only = parts.size() == 1 ? parts.getFirst().own() : null;

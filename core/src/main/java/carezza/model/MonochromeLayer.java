@@ -10,13 +10,13 @@ import java.util.List;
  * @param shadows tint of the shadows
  * @param highlights tint of the highlights
  */
-public record MonochromeLayer(LayerAttributes attributes, List<Double> families, Tint shadows, Tint highlights)
+public record MonochromeLayer(
+    LayerAttributes attributes, List<Double> families, Tint shadows, Tint highlights)
     implements Layer {
 
   /** L* that one family may gain. */
   public static final Parameters.Declared FAMILY =
-      new Parameters.Declared(
-          "families", Unit.LIGHTNESS_CHANGE, -60, 60, -60, 60, 0, 1, false);
+      new Parameters.Declared("families", Unit.LIGHTNESS_CHANGE, -60, 60, -60, 60, 0, 1, false);
 
   public MonochromeLayer with(HueBandsLayer.Family family, double lightness) {
     List<Double> changed = new ArrayList<>(families);

@@ -7,7 +7,8 @@ package carezza.model;
  * @param midtone as a middle grey, or null
  * @param highlight as a light grey, or null
  */
-public record NeutralPointsLayer(LayerAttributes attributes, Point shadow, Point midtone, Point highlight) implements Layer {
+public record NeutralPointsLayer(
+    LayerAttributes attributes, Point shadow, Point midtone, Point highlight) implements Layer {
 
   /** The three points by name. */
   public enum Tone {

@@ -6,8 +6,9 @@ import java.lang.annotation.RetentionPolicy;
 import java.lang.annotation.Target;
 
 /**
- * Declares a number of a layer, once, at the component of its record: what the constructor checks, what files are held to,
- * the row of the panel and the line of its documentation come from here. Read by {@link Parameters}.
+ * Declares a number of a layer, once, at the component of its record: what the constructor checks,
+ * what files are held to, the row of the panel and the line of its documentation come from here.
+ * Read by {@link Parameters}.
  */
 @Target(ElementType.RECORD_COMPONENT)
 @Retention(RetentionPolicy.RUNTIME)

@@ -33,8 +33,7 @@ public final class Parameters {
 
     /** Decimals that are shown: those of a step. */
     public int decimals() {
-      return Math.max(
-          0, BigDecimal.valueOf(step * unit.factor()).stripTrailingZeros().scale());
+      return Math.max(0, BigDecimal.valueOf(step * unit.factor()).stripTrailingZeros().scale());
     }
 
     /** Whether it goes either way from 0. */

@@ -7,8 +7,8 @@ import java.util.Optional;
 import java.util.function.UnaryOperator;
 
 /**
- * All there is to a retouch but the photograph's pixels. Immutable: an edit makes a new project that
- * shares everything unchanged.
+ * All there is to a retouch but the photograph's pixels. Immutable: an edit makes a new project
+ * that shares everything unchanged.
  *
  * @param title shown in the window
  * @param faces map of the face that is measured, or null before one is placed

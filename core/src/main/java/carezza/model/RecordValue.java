@@ -5,8 +5,8 @@ import java.lang.reflect.RecordComponent;
 import java.util.Arrays;
 
 /**
- * Reads and changes one value of a layer, or of a record within it, by its name as files have it: {@code "strength"}, or
- * {@code "shadows.hue"} for a value inside another.
+ * Reads and changes one value of a layer, or of a record within it, by its name as files have it:
+ * {@code "strength"}, or {@code "shadows.hue"} for a value inside another.
  */
 public final class RecordValue {
 
@@ -114,8 +114,7 @@ public final class RecordValue {
     RecordComponent[] components = record.getClass().getRecordComponents();
     Object[] values = new Object[components.length];
     for (int i = 0; i < components.length; i++) {
-      values[i] =
-          components[i].getName().equals(name) ? value : get(record, components[i]);
+      values[i] = components[i].getName().equals(name) ? value : get(record, components[i]);
     }
     return made(record.getClass(), values);
   }

@@ -18,7 +18,10 @@ final class Require {
   /** Farthest that anything lies from the corner of a photograph, in pixels. */
   static final double FARTHEST = 1e6;
 
-  /** Largest radius of what is drawn by hand, in photograph pixels: half the diagonal of two hundred megapixels. */
+  /**
+   * Largest radius of what is drawn by hand, in photograph pixels: half the diagonal of two hundred
+   * megapixels.
+   */
   static final double LARGEST_RADIUS = 1e4;
 
   /** Largest sigma that edges are softened by, in photograph pixels. */

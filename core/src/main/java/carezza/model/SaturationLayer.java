@@ -6,7 +6,11 @@ package carezza.model;
  * @param saturation share of chroma that is added
  * @param skin share of that which hues of skin are spared
  */
-public record SaturationLayer(LayerAttributes attributes, @Parameter(least = -1, usual = 0.15) double saturation, @Parameter(usual = 0.7) double skin) implements Layer {
+public record SaturationLayer(
+    LayerAttributes attributes,
+    @Parameter(least = -1, usual = 0.15) double saturation,
+    @Parameter(usual = 0.7) double skin)
+    implements Layer {
 
   public SaturationLayer {
     Require.present("attributes", attributes);

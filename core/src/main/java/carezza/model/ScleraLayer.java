@@ -10,7 +10,12 @@ package carezza.model;
  * @param force lets the lift pass its limits
  */
 public record ScleraLayer(
-    LayerAttributes attributes, @Parameter(unit = Unit.YELLOW, least = -1, most = 15, usual = 5.5, step = 0.1) double target, @Parameter(usual = 0.4) double redness, @Parameter(unit = Unit.LIGHTNESS_CHANGE, most = 12, usual = 3, step = 0.1) double lift, @Parameter double balance, boolean force)
+    LayerAttributes attributes,
+    @Parameter(unit = Unit.YELLOW, least = -1, most = 15, usual = 5.5, step = 0.1) double target,
+    @Parameter(usual = 0.4) double redness,
+    @Parameter(unit = Unit.LIGHTNESS_CHANGE, most = 12, usual = 3, step = 0.1) double lift,
+    @Parameter double balance,
+    boolean force)
     implements Layer {
 
   public ScleraLayer {

@@ -8,7 +8,11 @@ import java.util.List;
  * @param bands one to four, each added to the picture by its gain
  * @param haloLimit most that L* may change, reached softly
  */
-public record SharpenLayer(LayerAttributes attributes, List<Band> bands, @Parameter(unit = Unit.LIGHTNESS_CHANGE, most = 20, usual = 4, step = 0.1) double haloLimit) implements Layer {
+public record SharpenLayer(
+    LayerAttributes attributes,
+    List<Band> bands,
+    @Parameter(unit = Unit.LIGHTNESS_CHANGE, most = 20, usual = 4, step = 0.1) double haloLimit)
+    implements Layer {
 
   /**
    * Detail finer than the radius.
@@ -16,9 +20,12 @@ public record SharpenLayer(LayerAttributes attributes, List<Band> bands, @Parame
    * @param radius sigma in photograph pixels
    * @param gain 1 doubles the detail
    */
-  public record Band(@Parameter(unit = Unit.PIXELS, least = 0.3, most = 200, high = 8, usual = 1.2, step = 0.1) double radius, @Parameter(most = 4, high = 2, usual = 0.5) double gain) {
+  public record Band(
+      @Parameter(unit = Unit.PIXELS, least = 0.3, most = 200, high = 8, usual = 1.2, step = 0.1)
+          double radius,
+      @Parameter(most = 4, high = 2, usual = 0.5) double gain) {
     public Band {
-    Parameters.of(Band.class).check(radius, gain);
+      Parameters.of(Band.class).check(radius, gain);
     }
   }
 

@@ -8,7 +8,13 @@ package carezza.model;
  * @param mix of the channels, whose variation is taken
  * @param force lets the skin grow darker than the limit
  */
-public record SkinDepthLayer(LayerAttributes attributes, @Parameter(usual = 0.4) double strength, @Parameter(unit = Unit.LIGHTNESS_CHANGE, most = 15, usual = 1.5, step = 0.1) double darken, ChannelMix mix, boolean force) implements Layer {
+public record SkinDepthLayer(
+    LayerAttributes attributes,
+    @Parameter(usual = 0.4) double strength,
+    @Parameter(unit = Unit.LIGHTNESS_CHANGE, most = 15, usual = 1.5, step = 0.1) double darken,
+    ChannelMix mix,
+    boolean force)
+    implements Layer {
 
   public SkinDepthLayer {
     Require.present("attributes", attributes);

@@ -9,7 +9,12 @@ import java.util.List;
  * @param colour share of the difference in colour taken away
  * @param lightness share of the difference in lightness taken away
  */
-public record SkinMatchLayer(LayerAttributes attributes, Mask follow, @Parameter(usual = 0.8) double colour, @Parameter double lightness) implements Layer {
+public record SkinMatchLayer(
+    LayerAttributes attributes,
+    Mask follow,
+    @Parameter(usual = 0.8) double colour,
+    @Parameter double lightness)
+    implements Layer {
 
   public SkinMatchLayer {
     Require.present("attributes", attributes);

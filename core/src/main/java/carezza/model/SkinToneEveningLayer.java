@@ -34,24 +34,30 @@ public record SkinToneEveningLayer(
    * @param from least chroma
    * @param to most chroma
    */
-  public record Wedge(@Parameter(unit = Unit.DEGREES, most = 360, usual = 52, step = 1) double hue, @Parameter(unit = Unit.DEGREES_AROUND, least = 3, most = 180, usual = 35, step = 1) double width, @Parameter(unit = Unit.CHROMA, most = 150, usual = 6, step = 1) double from, @Parameter(unit = Unit.CHROMA, most = 150, usual = 60, step = 1) double to) {
+  public record Wedge(
+      @Parameter(unit = Unit.DEGREES, most = 360, usual = 52, step = 1) double hue,
+      @Parameter(unit = Unit.DEGREES_AROUND, least = 3, most = 180, usual = 35, step = 1)
+          double width,
+      @Parameter(unit = Unit.CHROMA, most = 150, usual = 6, step = 1) double from,
+      @Parameter(unit = Unit.CHROMA, most = 150, usual = 60, step = 1) double to) {
     public Wedge {
-    Parameters.of(Wedge.class).check(hue, width, from, to);
+      Parameters.of(Wedge.class).check(hue, width, from, to);
       Require.range("most chroma of the range", to, from, 150);
     }
   }
 
-
   /** A tone in CIE LCh(ab), D50. */
-  public record Target(@Parameter(unit = Unit.LIGHTNESS, most = 100, usual = 65, step = 1) double lightness, @Parameter(unit = Unit.CHROMA, most = 150, high = 80, usual = 28, step = 1) double chroma, @Parameter(unit = Unit.DEGREES, most = 360, usual = 50, step = 1) double hue) {
+  public record Target(
+      @Parameter(unit = Unit.LIGHTNESS, most = 100, usual = 65, step = 1) double lightness,
+      @Parameter(unit = Unit.CHROMA, most = 150, high = 80, usual = 28, step = 1) double chroma,
+      @Parameter(unit = Unit.DEGREES, most = 360, usual = 50, step = 1) double hue) {
     public Target {
-    Parameters.of(Target.class).check(lightness, chroma, hue);
+      Parameters.of(Target.class).check(lightness, chroma, hue);
     }
 
     /** The tone of a colour, as near as a tone can be. */
     public static Target of(Lab lab) {
-      return new Target(
-          Math.clamp(lab.l(), 0, 100), Math.clamp(lab.chroma(), 0, 150), lab.hue());
+      return new Target(Math.clamp(lab.l(), 0, 100), Math.clamp(lab.chroma(), 0, 150), lab.hue());
     }
   }
 

@@ -146,9 +146,7 @@ public final class Stroke implements RepairArea {
 
   /** The stroke as far as its first {@code count} points. */
   public Stroke first(int count) {
-    return count == size()
-        ? this
-        : of(Arrays.copyOf(points, count * FIELDS));
+    return count == size() ? this : of(Arrays.copyOf(points, count * FIELDS));
   }
 
   /** Length of the path in photograph pixels. */
@@ -261,13 +259,13 @@ public final class Stroke implements RepairArea {
   public boolean equals(Object other) {
     return other == this
         || other instanceof Stroke s
-        && digest == s.digest
-        && radius == s.radius
-        && softness == s.softness
-        && strength == s.strength
-        && erase == s.erase
-        && edge == s.edge
-        && Arrays.equals(points, s.points);
+            && digest == s.digest
+            && radius == s.radius
+            && softness == s.softness
+            && strength == s.strength
+            && erase == s.erase
+            && edge == s.edge
+            && Arrays.equals(points, s.points);
   }
 
   @Override

@@ -7,7 +7,12 @@ package carezza.model;
  * @param lift rise of the median L*; held below the whites of the eyes unless forced
  * @param force lets the lift pass its limits
  */
-public record TeethLayer(LayerAttributes attributes, @Parameter(unit = Unit.YELLOW, least = 1, most = 20, usual = 8, step = 0.1) double target, @Parameter(unit = Unit.LIGHTNESS_CHANGE, most = 15, usual = 4, step = 0.1) double lift, boolean force) implements Layer {
+public record TeethLayer(
+    LayerAttributes attributes,
+    @Parameter(unit = Unit.YELLOW, least = 1, most = 20, usual = 8, step = 0.1) double target,
+    @Parameter(unit = Unit.LIGHTNESS_CHANGE, most = 15, usual = 4, step = 0.1) double lift,
+    boolean force)
+    implements Layer {
 
   public TeethLayer {
     Require.present("attributes", attributes);

@@ -6,7 +6,9 @@ package carezza.model;
  * @param hue in degrees of CIE LCh(ab)
  * @param strength chroma that a grey gets
  */
-public record Tint(@Parameter(unit = Unit.DEGREES, most = 360, step = 1) double hue, @Parameter(unit = Unit.CHROMA, most = 60, high = 30, step = 1) double strength) {
+public record Tint(
+    @Parameter(unit = Unit.DEGREES, most = 360, step = 1) double hue,
+    @Parameter(unit = Unit.CHROMA, most = 60, high = 30, step = 1) double strength) {
 
   public static final Tint NONE = new Tint(0, 0);
 

@@ -7,7 +7,19 @@ package carezza.model;
  * @param radius where the fall begins, as a share of the half diagonal
  * @param falloff width of the fall as a share of the half diagonal
  */
-public record VignetteLayer(LayerAttributes attributes, @Parameter(unit = Unit.STOPS, least = -4, most = 4, low = -3, high = 3, usual = -0.6, step = 0.05) double stops, @Parameter(most = 1.5, usual = 0.45) double radius, @Parameter(least = 0.05, most = 2, usual = 0.7) double falloff)
+public record VignetteLayer(
+    LayerAttributes attributes,
+    @Parameter(
+            unit = Unit.STOPS,
+            least = -4,
+            most = 4,
+            low = -3,
+            high = 3,
+            usual = -0.6,
+            step = 0.05)
+        double stops,
+    @Parameter(most = 1.5, usual = 0.45) double radius,
+    @Parameter(least = 0.05, most = 2, usual = 0.7) double falloff)
     implements Layer {
 
   public VignetteLayer {

@@ -4,10 +4,10 @@ import carezza.colour.Lab;
 import carezza.colour.RgbSpace;
 
 /**
- * Offset printing on coated paper as the Yule–Nielsen modified Neugebauer model has it: XYZ to the power
- * 1/n is the mean of the sixteen overprints, weighted by the areas they cover (Demichel). The solids are
- * those that ISO 12647-2 aims at for coated paper; black overprints are darker by a common share.
- * Coverages are effective, dot gain included; colours are relative to the paper.
+ * Offset printing on coated paper as the Yule–Nielsen modified Neugebauer model has it: XYZ to the
+ * power 1/n is the mean of the sixteen overprints, weighted by the areas they cover (Demichel). The
+ * solids are those that ISO 12647-2 aims at for coated paper; black overprints are darker by a
+ * common share. Coverages are effective, dot gain included; colours are relative to the paper.
  */
 final class CoatedPress {
 
@@ -34,7 +34,9 @@ final class CoatedPress {
 
   private static final double BLACK_LIGHTNESS = 16;
 
-  /** Of the light that black lets through, what is left on other inks beside their own absorption. */
+  /**
+   * Of the light that black lets through, what is left on other inks beside their own absorption.
+   */
   private static final double UNDER_BLACK = 0.7;
 
   /** XYZ over paper to the power 1/N, by overprint; bit 3 is black. */

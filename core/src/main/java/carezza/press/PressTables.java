@@ -5,8 +5,8 @@ import java.util.stream.IntStream;
 import carezza.colour.Lab;
 
 /**
- * The press as tables of sixteen bits, laid out as the ICC's lut16Type wants them: from inks to colour and
- * back by each intent.
+ * The press as tables of sixteen bits, laid out as the ICC's lut16Type wants them: from inks to
+ * colour and back by each intent.
  */
 public final class PressTables {
 

@@ -3,10 +3,10 @@ package carezza.press;
 import carezza.colour.Lab;
 
 /**
- * Inks for a colour: the least squares of the colour's difference, of the distance from the black that
- * is preferred there, and of ink above the limit, by Levenberg and Marquardt's method within 0 … 1. The
- * preferred black grows with depth and less in strong colours. A colour that the press cannot print
- * becomes the nearest one that it can.
+ * Inks for a colour: the least squares of the colour's difference, of the distance from the black
+ * that is preferred there, and of ink above the limit, by Levenberg and Marquardt's method within 0
+ * … 1. The preferred black grows with depth and less in strong colours. A colour that the press
+ * cannot print becomes the nearest one that it can.
  */
 final class Separation {
 

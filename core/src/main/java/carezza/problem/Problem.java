@@ -4,8 +4,8 @@ import java.text.MessageFormat;
 import java.util.ResourceBundle;
 
 /**
- * Something the retoucher has to know: what, where and how to go on. The message is one sentence from
- * the bundle {@code carezza/problems}; callers act on {@link #kind()}.
+ * Something the retoucher has to know: what, where and how to go on. The message is one sentence
+ * from the bundle {@code carezza/problems}; callers act on {@link #kind()}.
  */
 public final class Problem extends Exception {
 

@@ -65,7 +65,12 @@ public final class IccProfileWriter {
 
   private static byte[] toInks(Intent intent) {
     return table(
-        3, 4, PressTables.LAB_GRID, IDENTITY, PressTables.toInks(intent), PressTables.inverseGain());
+        3,
+        4,
+        PressTables.LAB_GRID,
+        IDENTITY,
+        PressTables.toInks(intent),
+        PressTables.inverseGain());
   }
 
   /** lut16Type (ICC.1:2001, 6.5.9) with one curve for all inputs and one for all outputs. */

@@ -39,8 +39,8 @@ public final class MatrixProfile {
   }
 
   /**
-   * The space with the sRGB curve that a profile is a rounding of, or null: profiles hold sixteen bits of
-   * light, which is coarse in the darks.
+   * The space with the sRGB curve that a profile is a rounding of, or null: profiles hold sixteen
+   * bits of light, which is coarse in the darks.
    */
   private static RgbSpace exact(float[][] curves, Matrix3 toXyz) {
     for (float[] curve : curves) {
@@ -118,7 +118,8 @@ public final class MatrixProfile {
   };
 
   /**
-   * A tone curve as ICC.1 clauses 10.6 (sampled, one gamma, or straight) and 10.18 (parametric) write it.
+   * A tone curve as ICC.1 clauses 10.6 (sampled, one gamma, or straight) and 10.18 (parametric)
+   * write it.
    *
    * @throws IllegalArgumentException if it is neither, or cut short
    */

@@ -21,8 +21,9 @@ import carezza.image.Plane;
 import carezza.press.Intent;
 
 /**
- * Between any ICC profile and the working space by the colour engine that comes with Java, sixteen bits a channel: for
- * profiles of tables, grey and inks. What lies outside the wide working space is clipped.
+ * Between any ICC profile and the working space by the colour engine that comes with Java, sixteen
+ * bits a channel: for profiles of tables, grey and inks. What lies outside the wide working space
+ * is clipped.
  */
 public final class ProfileConversion {
 
@@ -50,7 +51,8 @@ public final class ProfileConversion {
   }
 
   /**
-   * @param encoded as many planes as the profile has channels; they are written over if there are three
+   * @param encoded as many planes as the profile has channels; they are written over if there are
+   *     three
    * @throws CMMException or IllegalArgumentException if the profile cannot be used
    */
   public static Picture toWorking(Plane[] encoded, ICC_Profile profile) {

@@ -1,2 +1,5 @@
-/** Colour profiles: what a file says of its colours, and the ways into the working space and out of it. */
+/**
+ * Colour profiles: what a file says of its colours, and the ways into the working space and out of
+ * it.
+ */
 package carezza.profile;

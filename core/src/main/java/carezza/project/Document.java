@@ -12,7 +12,8 @@ import carezza.model.Project;
  * @param project the recipe
  * @param photograph the pixels
  * @param file the photograph's own bytes
- * @param source where the photograph's file lies, if the project links to it; null if it is embedded
+ * @param source where the photograph's file lies, if the project links to it; null if it is
+ *     embedded
  * @param path where the project was opened from or saved to last; null before
  * @param origin where the photograph was read from, embedded or not; null where that is not known
  */

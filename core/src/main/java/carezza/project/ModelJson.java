@@ -40,9 +40,9 @@ import carezza.model.Stage;
 import carezza.model.Stroke;
 
 /**
- * The model as JSON, as docs/format.md describes it. A layer is one flat object with its {@code kind};
- * fields that are left out take the kind's defaults, fields this version does not know are kept.
- * Messages of {@link IllegalArgumentException} say what is wrong and where.
+ * The model as JSON, as docs/format.md describes it. A layer is one flat object with its {@code
+ * kind}; fields that are left out take the kind's defaults, fields this version does not know are
+ * kept. Messages of {@link IllegalArgumentException} say what is wrong and where.
  */
 final class ModelJson {
 
@@ -119,8 +119,8 @@ final class ModelJson {
   // --- projects
 
   /**
-   * @param strokes collects the strokes, which the JSON then refers to by their place; null to write
-   *     them out in full
+   * @param strokes collects the strokes, which the JSON then refers to by their place; null to
+   *     write them out in full
    */
   static ObjectNode write(Project project, List<Stroke> strokes) {
     ObjectNode node = MAPPER.createObjectNode();
@@ -155,17 +155,20 @@ final class ModelJson {
    * @param strokes those that {@code "ref"} points to
    */
   static Project readProject(ObjectNode node, List<Stroke> strokes) {
-    Project project = new Project(
-        node.path("title").asString("Untitled"),
-        read(node.get("photograph"), carezza.model.PhotoReference.class, "photograph", strokes),
-        readFaceMap(node),
-        readList(node, "otherFaces", FaceMap.class),
-        readList(node, "kept", KeptMark.class),
-        readList(node, "pins", Point.class),
-        node.hasNonNull("frame") ? read(node.get("frame"), Crop.class, "frame", List.of()) : null,
-        readStack(node, strokes),
-        node.path("notes").asString(""),
-        unknownFields(node));
+    Project project =
+        new Project(
+            node.path("title").asString("Untitled"),
+            read(node.get("photograph"), carezza.model.PhotoReference.class, "photograph", strokes),
+            readFaceMap(node),
+            readList(node, "otherFaces", FaceMap.class),
+            readList(node, "kept", KeptMark.class),
+            readList(node, "pins", Point.class),
+            node.hasNonNull("frame")
+                ? read(node.get("frame"), Crop.class, "frame", List.of())
+                : null,
+            readStack(node, strokes),
+            node.path("notes").asString(""),
+            unknownFields(node));
     requireFitting(project);
     ObjectNode given = node.deepCopy();
     // Layers keep what is theirs by themselves.
@@ -347,8 +350,7 @@ final class ModelJson {
   private static final int DEEPEST = 600;
 
   /** As it came, with the strokes that it refers to written out, as their numbers change. */
-  private static Layer locked(
-      ObjectNode given, String kind, String place, List<Stroke> strokes) {
+  private static Layer locked(ObjectNode given, String kind, String place, List<Stroke> strokes) {
     ObjectNode whole = (ObjectNode) withStrokes(given, strokes, place);
     Map<String, Object> content = new LinkedHashMap<>();
     whole.properties().forEach(e -> content.put(e.getKey(), e.getValue()));
@@ -358,7 +360,8 @@ final class ModelJson {
             .filter(s -> s.name().equalsIgnoreCase(stage))
             .findFirst()
             .orElse(Stage.FINISH);
-    LayerAttributes fresh = LayerAttributes.of(given.path("name").asString(kind), column, new Mask.Nothing());
+    LayerAttributes fresh =
+        LayerAttributes.of(given.path("name").asString(kind), column, new Mask.Nothing());
     return new LockedLayer(
         given.path("id").isString() ? fresh.withId(given.get("id").asString()) : fresh,
         kind,
@@ -376,7 +379,9 @@ final class ModelJson {
         return MAPPER.valueToTree(strokes.get(ref));
       }
       ObjectNode out = MAPPER.createObjectNode();
-      object.properties().forEach(e -> out.set(e.getKey(), withStrokes(e.getValue(), strokes, place)));
+      object
+          .properties()
+          .forEach(e -> out.set(e.getKey(), withStrokes(e.getValue(), strokes, place)));
       return out;
     }
     if (node instanceof ArrayNode list) {

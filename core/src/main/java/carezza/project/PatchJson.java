@@ -21,9 +21,9 @@ import carezza.model.RepairArea;
 import carezza.model.Stroke;
 
 /**
- * A repair in JSON: {@code {"area":stroke,"source":{"dx":…,"dy":…}}}, or an {@code "outline"} with a {@code
- * "feather"} for the area; {@code "sources"} where its pieces have one each; {@code "way"} and {@code "amount"}
- * where they are not a heal in full.
+ * A repair in JSON: {@code {"area":stroke,"source":{"dx":…,"dy":…}}}, or an {@code "outline"} with
+ * a {@code "feather"} for the area; {@code "sources"} where its pieces have one each; {@code "way"}
+ * and {@code "amount"} where they are not a heal in full.
  */
 final class PatchJson {
 
@@ -90,8 +90,7 @@ final class PatchJson {
         }
         area = new Polygon(points, number(node, "feather", 0));
       } else {
-        area =
-            node.has("area") ? context.readTreeAsValue(node.get("area"), Stroke.class) : null;
+        area = node.has("area") ? context.readTreeAsValue(node.get("area"), Stroke.class) : null;
       }
       List<Source> sources = new ArrayList<>();
       if (node.hasNonNull("source")) {

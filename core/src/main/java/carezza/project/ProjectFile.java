@@ -29,8 +29,8 @@ import carezza.problem.Problem;
 import carezza.problem.Problem.Kind;
 
 /**
- * The {@code .carezza} file: a ZIP with {@code project.json}, {@code strokes.bin}, {@code preview.jpg}
- * and, if embedded, the photograph under {@code photograph/}. See docs/format.md.
+ * The {@code .carezza} file: a ZIP with {@code project.json}, {@code strokes.bin}, {@code
+ * preview.jpg} and, if embedded, the photograph under {@code photograph/}. See docs/format.md.
  */
 public final class ProjectFile {
 
@@ -41,7 +41,9 @@ public final class ProjectFile {
   private static final String PREVIEW = "preview.jpg";
   private static final String PHOTOGRAPH = "photograph/";
 
-  /** Most bytes of JSON or strokes that are unpacked: thousands of times what a long retouch needs. */
+  /**
+   * Most bytes of JSON or strokes that are unpacked: thousands of times what a long retouch needs.
+   */
   static final int LARGEST_TEXT = 1 << 28;
 
   /** Most bytes of a photograph that are unpacked: more than any that fits in memory. */
@@ -61,8 +63,8 @@ public final class ProjectFile {
   private ProjectFile() {}
 
   /**
-   * A new project on a photograph, nothing done yet. A small file will be embedded when it is saved, a
-   * large one linked, so that saving takes no longer for it.
+   * A new project on a photograph, nothing done yet. A small file will be embedded when it is
+   * saved, a large one linked, so that saving takes no longer for it.
    */
   public static Document start(Path photograph) throws Problem {
     byte[] bytes = PictureReader.bytes(photograph);
@@ -77,7 +79,8 @@ public final class ProjectFile {
     Photograph photo = PictureReader.decode(bytes, name);
     int dot = name.lastIndexOf('.');
     PhotoReference reference =
-        new PhotoReference(name, Originals.sha256(bytes), true, photo.size().width(), photo.size().height());
+        new PhotoReference(
+            name, Originals.sha256(bytes), true, photo.size().width(), photo.size().height());
     Project project =
         new Project(
             dot > 0 ? name.substring(0, dot) : name,
@@ -103,19 +106,20 @@ public final class ProjectFile {
     Project linked = linkedFrom(document, file.path());
     byte[] json = ModelJson.text(ModelJson.write(linked, strokes));
     byte[] packed = StrokesFile.write(strokes);
-    file.ownerOnly().write(
-        out -> {
-          ZipOutputStream zip = new ZipOutputStream(out);
-          zip.setLevel(6);
-          put(zip, PROJECT, json);
-          put(zip, STROKES, packed);
-          store(zip, PREVIEW, preview);
-          PhotoReference photo = document.project().photograph();
-          if (photo.embedded()) {
-            store(zip, PHOTOGRAPH + Path.of(photo.name()).getFileName(), document.file());
-          }
-          zip.finish();
-        });
+    file.ownerOnly()
+        .write(
+            out -> {
+              ZipOutputStream zip = new ZipOutputStream(out);
+              zip.setLevel(6);
+              put(zip, PROJECT, json);
+              put(zip, STROKES, packed);
+              store(zip, PREVIEW, preview);
+              PhotoReference photo = document.project().photograph();
+              if (photo.embedded()) {
+                store(zip, PHOTOGRAPH + Path.of(photo.name()).getFileName(), document.file());
+              }
+              zip.finish();
+            });
   }
 
   /** The project with the way from its file to a linked photograph. */
@@ -162,8 +166,8 @@ public final class ProjectFile {
   }
 
   /**
-   * @throws Problem if the file is missing, damaged, of a newer version, or its photograph is missing
-   *     or another one
+   * @throws Problem if the file is missing, damaged, of a newer version, or its photograph is
+   *     missing or another one
    */
   public static Document open(Path file) throws Problem {
     String name = PictureReader.name(file);
@@ -202,7 +206,8 @@ public final class ProjectFile {
     byte[] photo = photograph(project.photograph(), entries, file, name);
     PhotoReference reference = project.photograph();
     String shown = Path.of(reference.name()).getFileName().toString();
-    Document opened = new Document(project, PictureReader.decode(photo, shown), photo, null, null, null);
+    Document opened =
+        new Document(project, PictureReader.decode(photo, shown), photo, null, null, null);
     return reference.embedded()
         ? opened
         : opened.linkedTo(file.toAbsolutePath().resolveSibling(reference.name()).normalize());
@@ -250,7 +255,10 @@ public final class ProjectFile {
   public static Glance glance(Path file) throws Problem {
     String name = PictureReader.name(file);
     Map<String, byte[]> entries =
-        unzip(PictureReader.bytes(file), name, Map.of(PROJECT, LARGEST_TEXT, PREVIEW, LARGEST_PREVIEW));
+        unzip(
+            PictureReader.bytes(file),
+            name,
+            Map.of(PROJECT, LARGEST_TEXT, PREVIEW, LARGEST_PREVIEW));
     if (!entries.containsKey(PROJECT)) {
       throw new Problem(Kind.PROJECT_DAMAGED, name, "it holds no " + PROJECT);
     }
@@ -266,7 +274,8 @@ public final class ProjectFile {
   }
 
   /**
-   * Unpacks the entries that are wanted, each up to its limit; what else there is is passed over unread.
+   * Unpacks the entries that are wanted, each up to its limit; what else there is is passed over
+   * unread.
    *
    * @param wanted limits by name; one that ends in / stands for any one entry below it
    */
@@ -287,7 +296,9 @@ public final class ProjectFile {
           }
           continue;
         }
-        boolean known = purpose.equals(PHOTOGRAPH) && entries.keySet().stream().anyMatch(k -> k.startsWith(PHOTOGRAPH));
+        boolean known =
+            purpose.equals(PHOTOGRAPH)
+                && entries.keySet().stream().anyMatch(k -> k.startsWith(PHOTOGRAPH));
         byte[] content = known || e.getSize() > most ? null : zip.readNBytes(most);
         if (content == null || zip.read() >= 0 || entries.put(entry, content) != null) {
           throw new Problem(Kind.PROJECT_DAMAGED, name, entry + " is too large or there twice");
@@ -332,7 +343,9 @@ public final class ProjectFile {
     }
   }
 
-  /** Writes the stack and face map of a project with its strokes in full, for {@link #readStack}. */
+  /**
+   * Writes the stack and face map of a project with its strokes in full, for {@link #readStack}.
+   */
   public static void writeStack(Project project, OutputStream out) throws IOException {
     ObjectNode node = ModelJson.write(project, null);
     node.retain("stack", "faceMap");

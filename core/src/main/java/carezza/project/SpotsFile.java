@@ -16,9 +16,9 @@ import carezza.problem.Problem;
 import carezza.problem.Problem.Kind;
 
 /**
- * A list of round spots to heal: {@code {"spots":[{"x":…,"y":…,"radius":…}]}} in pixels. A spot may say its
- * {@code kind}, {@code temporary} or {@code mark}, and a {@code confidence}; marks are not read, as they are
- * the person's own.
+ * A list of round spots to heal: {@code {"spots":[{"x":…,"y":…,"radius":…}]}} in pixels. A spot may
+ * say its {@code kind}, {@code temporary} or {@code mark}, and a {@code confidence}; marks are not
+ * read, as they are the person's own.
  */
 public final class SpotsFile {
 

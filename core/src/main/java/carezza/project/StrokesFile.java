@@ -11,9 +11,9 @@ import java.util.List;
 import carezza.model.Stroke;
 
 /**
- * The strokes of a project in binary, big-endian: the four bytes {@code CZST}, an int version (2), an
- * int count; per stroke doubles radius, softness, strength, edge, a byte lift, an int number of points, and
- * per point floats x, y, pressure, time. Version 1 has no edge.
+ * The strokes of a project in binary, big-endian: the four bytes {@code CZST}, an int version (2),
+ * an int count; per stroke doubles radius, softness, strength, edge, a byte lift, an int number of
+ * points, and per point floats x, y, pressure, time. Version 1 has no edge.
  */
 final class StrokesFile {
 

@@ -10,15 +10,15 @@ import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
 
 /**
- * Fields of a file that this version read past, kept where they stood: in an object those without a meaning here and those
- * within its parts; in a list those of each member, which is found again by its meaning, wherever it has moved.
+ * Fields of a file that this version read past, kept where they stood: in an object those without a
+ * meaning here and those within its parts; in a list those of each member, which is found again by
+ * its meaning, wherever it has moved.
  *
  * @param fields without a meaning here
  * @param parts those within fields that have one
  * @param members of a list, each with what it was understood as
  */
-record Unknowns(
-    Map<String, JsonNode> fields, Map<String, Unknowns> parts, List<Member> members) {
+record Unknowns(Map<String, JsonNode> fields, Map<String, Unknowns> parts, List<Member> members) {
 
   record Member(JsonNode understood, Unknowns within) {}
 

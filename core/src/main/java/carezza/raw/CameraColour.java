@@ -4,10 +4,12 @@ import carezza.colour.Matrix3;
 import carezza.colour.RgbSpace;
 
 /**
- * What a sensor's channels mean, as the DNG specification (version 1.6, chapter 6) derives it from a file's matrices.
+ * What a sensor's channels mean, as the DNG specification (version 1.6, chapter 6) derives it from
+ * a file's matrices.
  *
  * @param neutral what the sensor counts of a grey in the light of the scene, the largest being 1
- * @param toWorking linear working light of channels that are balanced, that is, divided by {@code neutral}
+ * @param toWorking linear working light of channels that are balanced, that is, divided by {@code
+ *     neutral}
  * @param kelvin correlated colour temperature of the scene's light
  */
 public record CameraColour(double[] neutral, Matrix3 toWorking, double kelvin) {
@@ -61,8 +63,7 @@ public record CameraColour(double[] neutral, Matrix3 toWorking, double kelvin) {
     Illuminant warm = one.kelvin() < other.kelvin() ? one : other;
     Illuminant cool = warm == one ? other : one;
     double t = Math.clamp(kelvin, warm.kelvin(), cool.kelvin());
-    double share =
-        (1 / t - 1 / warm.kelvin()) / (1 / cool.kelvin() - 1 / warm.kelvin());
+    double share = (1 / t - 1 / warm.kelvin()) / (1 / cool.kelvin() - 1 / warm.kelvin());
     return warm.between(cool, share);
   }
 
@@ -72,7 +73,12 @@ public record CameraColour(double[] neutral, Matrix3 toWorking, double kelvin) {
     if (light.forward() != null) {
       Matrix3 reference = light.calibration().inverse();
       double[] n = reference.times(neutral);
-      toXyz = light.forward().times(Matrix3.diagonal(1 / n[0], 1 / n[1], 1 / n[2])).times(reference).times(balance);
+      toXyz =
+          light
+              .forward()
+              .times(Matrix3.diagonal(1 / n[0], 1 / n[1], 1 / n[2]))
+              .times(reference)
+              .times(balance);
     } else {
       toXyz =
           RgbSpace.bradford(RgbSpace.xyz(xy[0], xy[1]), RgbSpace.d50())
@@ -87,9 +93,15 @@ public record CameraColour(double[] neutral, Matrix3 toWorking, double kelvin) {
 
   private static Matrix3 mix(Matrix3 a, Matrix3 b, double t) {
     return new Matrix3(
-        mix(a.m00(), b.m00(), t), mix(a.m01(), b.m01(), t), mix(a.m02(), b.m02(), t),
-        mix(a.m10(), b.m10(), t), mix(a.m11(), b.m11(), t), mix(a.m12(), b.m12(), t),
-        mix(a.m20(), b.m20(), t), mix(a.m21(), b.m21(), t), mix(a.m22(), b.m22(), t));
+        mix(a.m00(), b.m00(), t),
+        mix(a.m01(), b.m01(), t),
+        mix(a.m02(), b.m02(), t),
+        mix(a.m10(), b.m10(), t),
+        mix(a.m11(), b.m11(), t),
+        mix(a.m12(), b.m12(), t),
+        mix(a.m20(), b.m20(), t),
+        mix(a.m21(), b.m21(), t),
+        mix(a.m22(), b.m22(), t));
   }
 
   private static double mix(double a, double b, double t) {

@@ -6,10 +6,10 @@ import carezza.image.Picture;
 import carezza.image.Plane;
 
 /**
- * From a mosaic to three channels by directional linear minimum mean-square-error estimation (Zhang and Wu, IEEE
- * Transactions on Image Processing 14, 2005): the difference of green and the other colour is estimated along rows and
- * along columns, and both are weighed by how certain they are. As no direction is ever chosen outright, noise makes no
- * mazes, and pores stay.
+ * From a mosaic to three channels by directional linear minimum mean-square-error estimation (Zhang
+ * and Wu, IEEE Transactions on Image Processing 14, 2005): the difference of green and the other
+ * colour is estimated along rows and along columns, and both are weighed by how certain they are.
+ * As no direction is ever chosen outright, noise makes no mazes, and pores stay.
  */
 final class Demosaicing {
 
@@ -44,7 +44,9 @@ final class Demosaicing {
     out = new Plane[] {Plane.of(area), Plane.of(area), Plane.of(area)};
   }
 
-  /** Red, green, blue of the sensor; best on values that are balanced and evenly spaced to the eye. */
+  /**
+   * Red, green, blue of the sensor; best on values that are balanced and evenly spaced to the eye.
+   */
   static Picture of(Mosaic mosaic) {
     Demosaicing work = new Demosaicing(mosaic);
     ParallelRows.each(work.w, work.h, work::green);
@@ -204,10 +206,14 @@ final class Demosaicing {
           int l = inside(x - 1, w);
           int r = inside(x + 1, w);
           float rest =
-              g[up + l] - m[up + l]
-                  + g[up + r] - m[up + r]
-                  + g[low + l] - m[low + l]
-                  + g[low + r] - m[low + r];
+              g[up + l]
+                  - m[up + l]
+                  + g[up + r]
+                  - m[up + r]
+                  + g[low + l]
+                  - m[low + l]
+                  + g[low + r]
+                  - m[low + r];
           out[c].values()[at] = m[at];
           out[2 - c].values()[at] = g[at] - 0.25f * rest;
         }

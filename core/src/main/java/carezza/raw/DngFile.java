@@ -11,8 +11,8 @@ import carezza.metadata.TiffDirectory;
 import carezza.raw.CameraColour.Illuminant;
 
 /**
- * What a DNG file says (DNG specification 1.6): the directory of the raw picture, and the camera's colours. Names of
- * constants are the specification's.
+ * What a DNG file says (DNG specification 1.6): the directory of the raw picture, and the camera's
+ * colours. Names of constants are the specification's.
  */
 final class DngFile {
 
@@ -152,10 +152,11 @@ final class DngFile {
     }
     double[] analog = root.numbers(ANALOG_BALANCE);
     Matrix3 balance =
-        analog.length < 3 ? Matrix3.diagonal(1, 1, 1) : Matrix3.diagonal(analog[0], analog[1], analog[2]);
+        analog.length < 3
+            ? Matrix3.diagonal(1, 1, 1)
+            : Matrix3.diagonal(analog[0], analog[1], analog[2]);
     double[] own = root.numbers(CAMERA_CALIBRATION_1 + which);
-    Matrix3 calibration =
-        balance.times(own.length < 9 ? Matrix3.diagonal(1, 1, 1) : matrix(own));
+    Matrix3 calibration = balance.times(own.length < 9 ? Matrix3.diagonal(1, 1, 1) : matrix(own));
     double[] forward = root.numbers(FORWARD_MATRIX_1 + which);
     return new Illuminant(
         CameraColour.kelvinOf((int) root.integer(CALIBRATION_ILLUMINANT_1 + which, 21)),

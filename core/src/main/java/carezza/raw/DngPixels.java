@@ -136,7 +136,10 @@ final class DngPixels {
     }
   }
 
-  /** Bytes, words in the file's order, or bits packed from the highest down, each row from a byte of its own. */
+  /**
+   * Bytes, words in the file's order, or bits packed from the highest down, each row from a byte of
+   * its own.
+   */
   private short[] plain(int offset, int length, int row, int rows) throws IOException {
     int bytes = (row * bits + 7) / 8;
     if ((long) bytes * rows > length) {
@@ -173,8 +176,7 @@ final class DngPixels {
     double[] given = raw.numbers(WHITE_LEVEL);
     float[] white = new float[samples];
     for (int c = 0; c < samples; c++) {
-      white[c] =
-          given.length == 0 ? (1 << bits) - 1 : (float) given[Math.min(c, given.length - 1)];
+      white[c] = given.length == 0 ? (1 << bits) - 1 : (float) given[Math.min(c, given.length - 1)];
     }
     double[] across = raw.numbers(BLACK_LEVEL_DELTA_H);
     double[] down = raw.numbers(BLACK_LEVEL_DELTA_V);
@@ -224,7 +226,11 @@ final class DngPixels {
   private long[] repeat() {
     long[] repeat = raw.integers(BLACK_LEVEL_REPEAT);
     boolean sound =
-        repeat.length == 2 && repeat[0] >= 1 && repeat[0] <= 64 && repeat[1] >= 1 && repeat[1] <= 64;
+        repeat.length == 2
+            && repeat[0] >= 1
+            && repeat[0] <= 64
+            && repeat[1] >= 1
+            && repeat[1] <= 64;
     return sound ? repeat : new long[] {1, 1};
   }
 
@@ -234,9 +240,7 @@ final class DngPixels {
     float[] black = new float[(int) (repeat[0] * repeat[1]) * samples];
     for (int i = 0; i < black.length; i++) {
       black[i] =
-          given.length == 0
-              ? 0
-              : (float) (given.length == black.length ? given[i] : given[0]);
+          given.length == 0 ? 0 : (float) (given.length == black.length ? given[i] : given[0]);
     }
     return black;
   }

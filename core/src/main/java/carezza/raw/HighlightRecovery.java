@@ -7,9 +7,10 @@ import carezza.image.Picture;
 import carezza.image.Plane;
 
 /**
- * Light beyond what one or two channels could count, from the channels that still could: their ratio is taken from what is
- * whole around the place, as in Guo, Cheng and Kong ('Correcting over-exposure in photographs', 2010), which
- * spreads chromaticity inwards; where all three are full, the light is taken for white.
+ * Light beyond what one or two channels could count, from the channels that still could: their
+ * ratio is taken from what is whole around the place, as in Guo, Cheng and Kong ('Correcting
+ * over-exposure in photographs', 2010), which spreads chromaticity inwards; where all three are
+ * full, the light is taken for white.
  */
 final class HighlightRecovery {
 

@@ -18,23 +18,39 @@ import carezza.image.Area;
 import carezza.image.Picture;
 
 /**
- * Makers' own raw files through the machine's LibRaw, where it is installed: its library is looked up when it is first
- * needed and called as its C interface (libraw.h) has it. It unpacks and demosaics; highlights and colours are ours.
+ * Makers' own raw files through the machine's LibRaw, where it is installed: its library is looked
+ * up when it is first needed and called as its C interface (libraw.h) has it. It unpacks and
+ * demosaics; highlights and colours are ours.
  */
 @SuppressWarnings("restricted")
 public final class LibRaw {
 
-  /** With threads or without, by the versions of the interface that these functions have not changed in. */
+  /**
+   * With threads or without, by the versions of the interface that these functions have not changed
+   * in.
+   */
   private static final List<String> NAMES =
       List.of(
-          "libraw_r.so.23", "libraw.so.23", "libraw_r.so.24", "libraw.so.24", "libraw_r.so.22", "libraw.so.22",
-          "libraw_r.so.20", "libraw.so.20", "libraw_r.so", "libraw.so", "libraw_r.dylib", "libraw.dylib", "libraw.dll");
+          "libraw_r.so.23",
+          "libraw.so.23",
+          "libraw_r.so.24",
+          "libraw.so.24",
+          "libraw_r.so.22",
+          "libraw.so.22",
+          "libraw_r.so.20",
+          "libraw.so.20",
+          "libraw_r.so",
+          "libraw.so",
+          "libraw_r.dylib",
+          "libraw.dylib",
+          "libraw.dll");
 
   private static final int SENSOR_COLOURS = 0;
   private static final int UNCLIPPED = 1;
 
   /** The best of its ways on the portraits: AAHD. */
   private static final int MODIFIED_HOMOGENEITY = 12;
+
   private static final double TOP = 65535;
 
   /** libraw_processed_image_t: kind, height, width, colours, bits, bytes, then the samples. */
@@ -115,7 +131,8 @@ public final class LibRaw {
     try (Arena arena = Arena.ofShared()) {
       MemorySegment bytes = arena.allocate(file.length);
       bytes.copyFrom(MemorySegment.ofArray(file));
-      // The library stretches a dark picture to its brightest pixel; what full means has to be asked beforehand.
+      // The library stretches a dark picture to its brightest pixel; what full means has to be
+      // asked beforehand.
       int full =
           withHandle(
               bytes,
@@ -171,8 +188,7 @@ public final class LibRaw {
     }
   }
 
-  private RawPhotograph developed(MemorySegment handle, Arena arena, int full)
-      throws IOException {
+  private RawPhotograph developed(MemorySegment handle, Arena arena, int full) throws IOException {
     double[] multiplier = new double[3];
     for (int c = 0; c < 3; c++) {
       multiplier[c] = (float) call("libraw_get_cam_mul", FLOAT, handle, c);
@@ -238,9 +254,7 @@ public final class LibRaw {
       }
     }
     Matrix3 srgb = Matrix3.columns(column(toSrgb, 0), column(toSrgb, 1), column(toSrgb, 2));
-    double[] neutral = {
-      least / multiplier[0], least / multiplier[1], least / multiplier[2]
-    };
+    double[] neutral = {least / multiplier[0], least / multiplier[1], least / multiplier[2]};
     Matrix3 toWorking = RgbSpace.SRGB.to(RgbSpace.REC2020).times(srgb);
     return RawPhotograph.developed(
         light, new CameraColour(neutral, toWorking, Double.NaN), 1, bits, false);

@@ -3,8 +3,8 @@ package carezza.raw;
 import java.io.IOException;
 
 /**
- * Lossless JPEG (ITU-T T.81, annex H; Huffman coding), as DNG packs mosaics: one to four interleaved components of two to
- * sixteen bits, all seven predictors, restarts.
+ * Lossless JPEG (ITU-T T.81, annex H; Huffman coding), as DNG packs mosaics: one to four
+ * interleaved components of two to sixteen bits, all seven predictors, restarts.
  */
 final class LosslessJpeg {
 
@@ -21,7 +21,10 @@ final class LosslessJpeg {
   private final int end;
   private int at;
 
-  /** For each table and the next sixteen bits: the category x 32 + the length of its code; 0 is no code. */
+  /**
+   * For each table and the next sixteen bits: the category x 32 + the length of its code; 0 is no
+   * code.
+   */
   private final short[][] tables = new short[4][];
 
   private int precision;
@@ -238,7 +241,10 @@ final class LosslessJpeg {
     return v < 1 << category - 1 ? v - (1 << category) + 1 : v;
   }
 
-  /** Sixteen bits at least; zeros beyond the end, as the last code may be looked up with what follows it. */
+  /**
+   * Sixteen bits at least; zeros beyond the end, as the last code may be looked up with what
+   * follows it.
+   */
   private void fill() {
     while (count < LONGEST) {
       int b = 0;

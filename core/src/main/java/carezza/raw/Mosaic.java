@@ -6,7 +6,8 @@ import carezza.image.Plane;
  * What a sensor counted behind its colour filters, black at 0 and full at 1, before any balance.
  *
  * @param counts one value a pixel; the area begins at 0, 0
- * @param pattern channel 0 … 2 of the four pixels of a cell: top left, top right, bottom left, bottom right
+ * @param pattern channel 0 … 2 of the four pixels of a cell: top left, top right, bottom left,
+ *     bottom right
  */
 record Mosaic(Plane counts, int[] pattern) {
 

@@ -16,8 +16,7 @@ import carezza.metadata.TiffDirectory;
  * @param pixels working planes, not turned yet
  * @param uncorrected whether corrections of the lens that the file asks for are left out
  */
-public record RawPhotograph(
-    Picture pixels, int bits, SensorLight sensor, boolean uncorrected) {
+public record RawPhotograph(Picture pixels, int bits, SensorLight sensor, boolean uncorrected) {
 
   private static final int CFA_REPEAT = 33421;
   private static final int CFA_PATTERN = 33422;
@@ -58,8 +57,12 @@ public record RawPhotograph(
     byte[] cell = raw.bytes(CFA_PATTERN);
     byte[] planes = raw.bytes(CFA_PLANE_COLOUR);
     boolean usual = planes.length == 0 || planes.length == 3 && planes[0] == 0 && planes[1] == 1;
-    if (repeat.length != 2 || repeat[0] != 2 || repeat[1] != 2 || cell.length != 4
-        || !usual || raw.integer(CFA_LAYOUT, 1) != 1) {
+    if (repeat.length != 2
+        || repeat[0] != 2
+        || repeat[1] != 2
+        || cell.length != 4
+        || !usual
+        || raw.integer(CFA_LAYOUT, 1) != 1) {
       return null;
     }
     int[] pattern = {cell[0], cell[1], cell[2], cell[3]};
@@ -95,9 +98,7 @@ public record RawPhotograph(
 
   /** Balances each pixel by its channel and spaces it as the eye does, for the estimates. */
   private static void balance(Mosaic mosaic, double[] neutral) {
-    float[] gain = {
-      (float) (1 / neutral[0]), (float) (1 / neutral[1]), (float) (1 / neutral[2])
-    };
+    float[] gain = {(float) (1 / neutral[0]), (float) (1 / neutral[1]), (float) (1 / neutral[2])};
     Plane counts = mosaic.counts();
     int w = counts.width();
     ParallelRows.each(

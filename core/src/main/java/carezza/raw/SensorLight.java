@@ -7,8 +7,10 @@ import carezza.image.Plane;
  * What a raw photograph knows of the light on the sensor.
  *
  * @param toWorking linear working light of balanced channels
- * @param kelvin correlated colour temperature that the camera balanced for; NaN where the file does not tell
- * @param clipped upright, at half size: share of a place's pixels with a channel that the sensor could not count further
+ * @param kelvin correlated colour temperature that the camera balanced for; NaN where the file does
+ *     not tell
+ * @param clipped upright, at half size: share of a place's pixels with a channel that the sensor
+ *     could not count further
  */
 public record SensorLight(Matrix3 toWorking, double kelvin, Plane clipped) {
 

@@ -10,9 +10,9 @@ import carezza.image.Plane;
 import carezza.model.Crop;
 
 /**
- * Cuts a frame out of a picture: pixels by cubic interpolation (Keys 1981, a = −1/2) where it is turned
- * or lies between pixels. Beyond the picture its low band goes on from the edge, with the fine detail
- * that lies as far inside, so that a backdrop goes on with its own grain.
+ * Cuts a frame out of a picture: pixels by cubic interpolation (Keys 1981, a = −1/2) where it is
+ * turned or lies between pixels. Beyond the picture its low band goes on from the edge, with the
+ * fine detail that lies as far inside, so that a backdrop goes on with its own grain.
  */
 public final class Cropper {
 

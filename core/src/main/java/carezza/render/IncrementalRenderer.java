@@ -16,10 +16,11 @@ import carezza.model.Layer;
 import carezza.model.LayerStack;
 
 /**
- * A view that follows the edits of one layer while a hand is moving: the result of that layer and of each
- * above it is kept, and only the area that an edit reaches is brought up to date, from the edited layer
- * up. What the layers above make of the picture's low bands, and what they measured, stays as it was
- * before the hand began to move; the exact rendering that comes when it rests puts that right.
+ * A view that follows the edits of one layer while a hand is moving: the result of that layer and
+ * of each above it is kept, and only the area that an edit reaches is brought up to date, from the
+ * edited layer up. What the layers above make of the picture's low bands, and what they measured,
+ * stays as it was before the hand began to move; the exact rendering that comes when it rests puts
+ * that right.
  *
  * <p>For one thread at a time.
  */
@@ -43,7 +44,9 @@ public final class IncrementalRenderer {
   private final Function<Layer, Measurements> readings;
   private Layer shown;
 
-  /** The edited layer made ready for the whole view, and what it was then at full amount; or null. */
+  /**
+   * The edited layer made ready for the whole view, and what it was then at full amount; or null.
+   */
   private LayerPass own;
 
   private Layer ownAtFull;
@@ -52,7 +55,8 @@ public final class IncrementalRenderer {
   /**
    * @param place number of layers that act below the edited one
    * @param under the pictures up to there
-   * @param steps the edited layer and those above it that act, lowest first; the last over the view's area
+   * @param steps the edited layer and those above it that act, lowest first; the last over the
+   *     view's area
    * @param readings what the edited layer measures
    */
   IncrementalRenderer(
@@ -83,7 +87,9 @@ public final class IncrementalRenderer {
     for (int i = 0; i < own.size(); i++) {
       Layer layer = theirs.layers().get(i);
       boolean itself = own.get(i).attributes().id().equals(edited);
-      if (itself ? !layer.attributes().id().equals(edited) || !layer.acts() : !layer.equals(own.get(i))) {
+      if (itself
+          ? !layer.attributes().id().equals(edited) || !layer.acts()
+          : !layer.equals(own.get(i))) {
         return false;
       }
     }
@@ -144,7 +150,9 @@ public final class IncrementalRenderer {
 
   /** As the steps have it now from the edited layer up. */
   private Picture after(int count, Area area) {
-    return count <= place ? under.after(count, area) : steps.get(count - place - 1).result().crop(area);
+    return count <= place
+        ? under.after(count, area)
+        : steps.get(count - place - 1).result().crop(area);
   }
 
   /** How far the edited layer, or one above it, changes the picture as it is now. */

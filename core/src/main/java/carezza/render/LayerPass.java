@@ -15,8 +15,8 @@ import carezza.model.Layer;
 import carezza.model.Mask;
 
 /**
- * One layer at one level: input + amount × coverage × (effect − input). The input of a group is what lies below its lowest
- * member, its effect what lies below itself.
+ * One layer at one level: input + amount × coverage × (effect − input). The input of a group is
+ * what lies below its lowest member, its effect what lies below itself.
  */
 final class LayerPass {
 
@@ -123,7 +123,8 @@ final class LayerPass {
       }
     }
     Picture own = below.after(floor(), needed(active).union(out));
-    if (coverage == null && !(mask instanceof Mask.Everything && layer.attributes().amount() == 1)) {
+    if (coverage == null
+        && !(mask instanceof Mask.Everything && layer.attributes().amount() == 1)) {
       coverage = Masks.render(mask, out, context, own);
     }
     cancellation.check();

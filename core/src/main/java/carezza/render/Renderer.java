@@ -33,10 +33,10 @@ import carezza.model.Layer;
 import carezza.raw.SensorLight;
 
 /**
- * Renders scenes of one photograph: area and level in, planes out. Pulls from the top layer down; each
- * layer asks the one below for the area it needs. Tiles are kept by the fingerprint of the layer, cut to
- * the tile, and of everything under it, so an edit renders anew only what it touches, from its layer
- * up. Safe for many threads.
+ * Renders scenes of one photograph: area and level in, planes out. Pulls from the top layer down;
+ * each layer asks the one below for the area it needs. Tiles are kept by the fingerprint of the
+ * layer, cut to the tile, and of everything under it, so an edit renders anew only what it touches,
+ * from its layer up. Safe for many threads.
  */
 public final class Renderer {
 
@@ -101,7 +101,10 @@ public final class Renderer {
   /** Where a scene is rendered at a level. */
   public EvaluationContext site(RenderInput scene, int level) {
     return context(scene, level)
-        .with((layer, area, l) -> changes(prepare(scene, Readiness.QUICK, Cancellation.NONE), scene).of(layer, area, l));
+        .with(
+            (layer, area, l) ->
+                changes(prepare(scene, Readiness.QUICK, Cancellation.NONE), scene)
+                    .of(layer, area, l));
   }
 
   private EvaluationContext context(RenderInput scene, int level) {
@@ -117,7 +120,8 @@ public final class Renderer {
         return Plane.of(area);
       }
       TileRenderer run = tiles(below.subList(0, place + 1), scene, level, Cancellation.NONE);
-      return LayerChanges.between(run.after(place, area).crop(area), run.after(place + 1, area).crop(area));
+      return LayerChanges.between(
+          run.after(place, area).crop(area), run.after(place + 1, area).crop(area));
     };
   }
 
@@ -145,7 +149,8 @@ public final class Renderer {
   }
 
   /**
-   * Makes ready to follow edits of one layer closely, over an area of a level that has just been rendered.
+   * Makes ready to follow edits of one layer closely, over an area of a level that has just been
+   * rendered.
    *
    * @param scene ends with the top layer that is shown
    * @param layerId the layer being edited; it must act
@@ -162,8 +167,10 @@ public final class Renderer {
     Area wanted = area;
     for (int i = layers.size(); i > edited; i--) {
       LayerPass pass =
-          PreparedLayer.pass(layers, i - 1, context.with(following(made, layers, i - 1, edited, level, scene)));
-      LayerPass ready = pass.steady(run.after(pass.floor(), pass.needed(wanted).union(wanted)), wanted);
+          PreparedLayer.pass(
+              layers, i - 1, context.with(following(made, layers, i - 1, edited, level, scene)));
+      LayerPass ready =
+          pass.steady(run.after(pass.floor(), pass.needed(wanted).union(wanted)), wanted);
       steps.addFirst(new IncrementalRenderer.Step(ready, run.after(i, wanted).crop(wanted).copy()));
       wanted = ready.needed(wanted).union(wanted).intersect(context.whole());
     }
@@ -171,7 +178,8 @@ public final class Renderer {
     LayerPass pass = steps.getFirst().pass();
     Area all = steps.getFirst().result().area();
     EvaluationContext own = context.with(changes(layers.subList(0, edited), scene));
-    LayerCoverage.remember(first.layer(), all, own, run.after(pass.floor(), pass.needed(all).union(all)));
+    LayerCoverage.remember(
+        first.layer(), all, own, run.after(pass.floor(), pass.needed(all).union(all)));
     List<PreparedLayer> below = List.copyOf(layers.subList(0, edited));
     TileRenderer input = tiles(below, scene, level, Cancellation.NONE);
     made.set(
@@ -196,7 +204,8 @@ public final class Renderer {
       RenderInput scene) {
     List<PreparedLayer> below = layers.subList(0, asking);
     return (layer, area, l) -> {
-      boolean moving = made.get() != null && l == level && PreparedLayer.place(below, layer) >= edited;
+      boolean moving =
+          made.get() != null && l == level && PreparedLayer.place(below, layer) >= edited;
       return moving ? made.get().change(layer, area) : changes(below, scene).of(layer, area, l);
     };
   }
@@ -244,7 +253,8 @@ public final class Renderer {
         .orElseGet(Measurements.None::new);
   }
 
-  private List<PreparedLayer> prepare(RenderInput scene, Readiness readiness, Cancellation cancellation) {
+  private List<PreparedLayer> prepare(
+      RenderInput scene, Readiness readiness, Cancellation cancellation) {
     List<PreparedLayer> prepared = new ArrayList<>();
     Fingerprint under = Fingerprint.of(number, scene.regions().maps(), scene.job().content());
     for (Layer layer : scene.stack().layers()) {
@@ -279,7 +289,8 @@ public final class Renderer {
     if (!Kernels.measures(layer)) {
       return new Measurements.None();
     }
-    Fingerprint key = Fingerprint.of(Kernels.measured(layer), PreparedLayer.order(layer, below), under);
+    Fingerprint key =
+        Fingerprint.of(Kernels.measured(layer), PreparedLayer.order(layer, below), under);
     Measurements read = readings.get(key);
     if (read == null && readiness == Readiness.QUICK) {
       read = usable(latest.get(layer.attributes().id()), layer);
@@ -292,7 +303,10 @@ public final class Renderer {
     return read;
   }
 
-  /** Earlier readings fit unless the repairs have other pieces now than were looked at: a stroke grows under the hand. */
+  /**
+   * Earlier readings fit unless the repairs have other pieces now than were looked at: a stroke
+   * grows under the hand.
+   */
   private static Measurements usable(Measurements earlier, Layer layer) {
     return earlier instanceof Measurements.HealSources found
             && layer instanceof HealLayer heal
@@ -335,9 +349,7 @@ public final class Renderer {
     EvaluationContext context = context(scene, level).with(changes(under, scene));
     Picture input = tiles(under, scene, level, cancellation).after(under.size(), context.whole());
     return new Probe(
-        context,
-        input,
-        (a, l) -> tiles(under, scene, l, cancellation).after(under.size(), a));
+        context, input, (a, l) -> tiles(under, scene, l, cancellation).after(under.size(), a));
   }
 
   private TileRenderer tiles(
@@ -345,11 +357,9 @@ public final class Renderer {
     EvaluationContext context = context(scene, level);
     List<LayerPass> passes = new ArrayList<>();
     for (int i = 0; i < layers.size(); i++) {
-      passes.add(
-          PreparedLayer.pass(layers, i, context.with(changes(layers.subList(0, i), scene))));
+      passes.add(PreparedLayer.pass(layers, i, context.with(changes(layers.subList(0, i), scene))));
     }
-    Fingerprint root =
-        Fingerprint.of(number, level, scene.regions().maps(), scene.job().content());
+    Fingerprint root = Fingerprint.of(number, level, scene.regions().maps(), scene.job().content());
     return new TileRenderer(
         photograph.level(level), passes, context, root, cache, computed, cancellation);
   }

@@ -16,10 +16,10 @@ import carezza.mask.LayerChanges;
 import carezza.model.Mask.ChangeMask;
 
 /**
- * Renders a whole level layer by layer, for files: every pixel is wanted once, so nothing is kept but the
- * layer's input and its result, what lies below a group that is under way, and how far a layer changed the picture that a
- * later mask follows. Each layer runs over bands of rows small enough for the processor's
- * cache, many at a time.
+ * Renders a whole level layer by layer, for files: every pixel is wanted once, so nothing is kept
+ * but the layer's input and its result, what lies below a group that is under way, and how far a
+ * layer changed the picture that a later mask follows. Each layer runs over bands of rows small
+ * enough for the processor's cache, many at a time.
  */
 final class StripRenderer {
 
@@ -89,7 +89,10 @@ final class StripRenderer {
         .anyMatch(m -> m.has(part -> part instanceof ChangeMask c && c.layer().equals(id)));
   }
 
-  /** How far a layer that was rendered, and that a mask follows, changed the picture; 0 if it was none. */
+  /**
+   * How far a layer that was rendered, and that a mask follows, changed the picture; 0 if it was
+   * none.
+   */
   Plane change(String layer, Area area) {
     Plane all = changes.get(layer);
     if (all == null) {
@@ -115,8 +118,7 @@ final class StripRenderer {
     int height = Math.max(BAND_PIXELS / whole.width(), read > 1 ? REACHES / 2 * read : 1);
     List<Area> bands = new ArrayList<>();
     for (int y = 0; y < whole.height(); y += Math.max(1, height)) {
-      bands.add(
-          new Area(0, y, whole.width(), Math.min(Math.max(1, height), whole.height() - y)));
+      bands.add(new Area(0, y, whole.width(), Math.min(Math.max(1, height), whole.height() - y)));
     }
     return bands;
   }

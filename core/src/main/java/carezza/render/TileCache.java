@@ -10,16 +10,17 @@ import java.util.Map;
 import carezza.image.Picture;
 
 /**
- * Rendered tiles by the fingerprint of all they are made of; the longest unused go first. Tiles are held
- * softly: when memory runs short the collector takes them instead of anything failing.
+ * Rendered tiles by the fingerprint of all they are made of; the longest unused go first. Tiles are
+ * held softly: when memory runs short the collector takes them instead of anything failing.
  */
 public final class TileCache {
 
-  /** Part of the heap that tiles may take: some three pictures of the view for each of ten layers. */
+  /**
+   * Part of the heap that tiles may take: some three pictures of the view for each of ten layers.
+   */
   private static final int SHARE = 12;
 
-  private static final TileCache SHARED =
-      new TileCache(Runtime.getRuntime().maxMemory() / SHARE);
+  private static final TileCache SHARED = new TileCache(Runtime.getRuntime().maxMemory() / SHARE);
 
   private final LinkedHashMap<Fingerprint, Kept> tiles = new LinkedHashMap<>(64, 0.75f, true);
   private final ReferenceQueue<Picture> taken = new ReferenceQueue<>();

@@ -5,7 +5,9 @@ import java.util.List;
 
 import carezza.image.Area;
 
-/** The squares a level is cut into for keeping; those at the right and bottom edge are cut short. */
+/**
+ * The squares a level is cut into for keeping; those at the right and bottom edge are cut short.
+ */
 record TileGrid(Area whole) {
 
   static final int SIZE = 256;

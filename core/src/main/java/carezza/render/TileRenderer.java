@@ -51,7 +51,7 @@ final class TileRenderer implements StackPictures {
     passes.forEach(pass -> keys.add(new HashMap<>()));
   }
 
-    @Override
+  @Override
   public Picture after(int count, Area area) {
     cancellation.check();
     if (count == 0) {
@@ -76,8 +76,7 @@ final class TileRenderer implements StackPictures {
       }
     }
     if (!missing.isEmpty()) {
-      Picture made =
-          passes.get(count - 1).compute(missing, this, cancellation);
+      Picture made = passes.get(count - 1).compute(missing, this, cancellation);
       computed.add(grid.touching(missing).size());
       for (Tile tile : grid.touching(missing)) {
         if (!found.containsKey(tile)) {

@@ -32,7 +32,10 @@ import carezza.render.RenderInput;
 import carezza.render.Renderer;
 import carezza.render.Renderer.Readiness;
 
-/** What is measured on a photograph at work when the retoucher asks for advice. Safe for many threads. */
+/**
+ * What is measured on a photograph at work when the retoucher asks for advice. Safe for many
+ * threads.
+ */
 public final class Advice {
 
   private final Session session;
@@ -124,17 +127,24 @@ public final class Advice {
     return new LightAdvisor(session.renderer(), session.scene(project), layer, own, cancellation);
   }
 
-  /** Places of the face to lift and to deepen, by the light that is below a layer; none without a map. */
+  /**
+   * Places of the face to lift and to deepen, by the light that is below a layer; none without a
+   * map.
+   */
   public List<Guide> contours(Project project, String layer, Cancellation cancellation) {
     if (project.faces() == null) {
       return List.of();
     }
     RenderInput scene = session.scene(project);
-    EvaluationContext context = session.renderer().site(scene, Renderer.analysisLevel(project.faces().faceWidth()));
+    EvaluationContext context =
+        session.renderer().site(scene, Renderer.analysisLevel(project.faces().faceWidth()));
     RenderInput below = scene.through(scene.stack().indexOf(layer));
     Picture input =
-        session.renderer().render(below, context.whole(), context.level(), Readiness.QUICK, cancellation);
-    Plane skin = scene.regions().coverage(SemanticRegion.FACE_SKIN, context.whole(), context.level());
+        session
+            .renderer()
+            .render(below, context.whole(), context.level(), Readiness.QUICK, cancellation);
+    Plane skin =
+        scene.regions().coverage(SemanticRegion.FACE_SKIN, context.whole(), context.level());
     return ContourGuides.of(project.faces(), Lab.lightness(input), skin, context);
   }
 
@@ -146,7 +156,9 @@ public final class Advice {
             .renderer()
             .site(scene, Renderer.analysisLevel(session.renderer().site(scene, 0).faceWidth()));
     Picture finished =
-        session.renderer().render(scene, context.whole(), context.level(), Readiness.QUICK, cancellation);
+        session
+            .renderer()
+            .render(scene, context.whole(), context.level(), Readiness.QUICK, cancellation);
     return Distractions.of(Lab.of(finished), context);
   }
 
@@ -167,7 +179,11 @@ public final class Advice {
         there
             .renderer()
             .render(
-                there.scene(other.project()), context.whole(), level, Readiness.EXACT, cancellation);
+                there.scene(other.project()),
+                context.whole(),
+                level,
+                Readiness.EXACT,
+                cancellation);
     Picture after =
         session.renderer().render(scene, context.whole(), level, Readiness.EXACT, cancellation);
     return Gauges.read(context, before, after, project.stack(), JobLevel.portrait());

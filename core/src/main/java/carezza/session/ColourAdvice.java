@@ -56,7 +56,8 @@ public final class ColourAdvice {
         .render(scene, context.whole(), context.level(), Readiness.QUICK, cancellation);
   }
 
-  private Picture below(RenderInput scene, String layer, EvaluationContext context, Cancellation cancellation) {
+  private Picture below(
+      RenderInput scene, String layer, EvaluationContext context, Cancellation cancellation) {
     return whole(scene.through(scene.stack().indexOf(layer)), context, cancellation);
   }
 
@@ -95,8 +96,7 @@ public final class ColourAdvice {
     RenderInput scene = session.scene(project);
     EvaluationContext context = site(scene);
     Picture before = below(scene, layer, context, cancellation);
-    Picture after =
-        whole(scene.through(scene.stack().indexOf(layer) + 1), context, cancellation);
+    Picture after = whole(scene.through(scene.stack().indexOf(layer) + 1), context, cancellation);
     SkinMatchLayer own = (SkinMatchLayer) scene.stack().find(layer).orElseThrow();
     Plane off = Masks.render(own.attributes().mask(), context.whole(), context, before);
     Plane follow = Masks.render(own.follow(), context.whole(), context, before);
@@ -139,8 +139,7 @@ public final class ColourAdvice {
   }
 
   private Lab mean(RenderInput scene, Area area, Cancellation cancellation) {
-    Picture lab =
-        Lab.of(session.renderer().render(scene, area, 0, Readiness.QUICK, cancellation));
+    Picture lab = Lab.of(session.renderer().render(scene, area, 0, Readiness.QUICK, cancellation));
     double[] sum = new double[3];
     for (int c = 0; c < 3; c++) {
       for (float v : lab.plane(c).values()) {
@@ -151,8 +150,8 @@ public final class ColourAdvice {
   }
 
   /**
-   * A layer of teeth or of the whites of the eyes with its aims set so that they end inside their bands,
-   * whatever the layers above it do; itself where they do already.
+   * A layer of teeth or of the whites of the eyes with its aims set so that they end inside their
+   * bands, whatever the layers above it do; itself where they do already.
    */
   public Layer reaimed(Project project, String layer, Cancellation cancellation) {
     Project aimed = project;

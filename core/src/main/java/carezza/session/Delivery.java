@@ -29,7 +29,12 @@ import carezza.problem.Problem.Kind;
  * @param layers writes a TIFF with a page for each layer; OpenRaster always has them
  */
 public record Delivery(
-    int longEdge, int quality, int bits, int level, OutputColour colour, Carried carried,
+    int longEdge,
+    int quality,
+    int bits,
+    int level,
+    OutputColour colour,
+    Carried carried,
     boolean layers) {
 
   public Delivery {

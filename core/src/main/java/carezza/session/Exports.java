@@ -42,7 +42,8 @@ public final class Exports {
     if (crop == null) {
       return delivery.sized(whole, session.size());
     }
-    double halvings = Math.log((double) session.size().width() / whole.area().width()) / Math.log(2);
+    double halvings =
+        Math.log((double) session.size().width() / whole.area().width()) / Math.log(2);
     double scale = Level.scale((int) Math.rint(halvings));
     return delivery.sized(Cropper.cut(whole, crop, scale), crop.size(1));
   }
@@ -88,18 +89,23 @@ public final class Exports {
                     project.crop() == null
                         ? p
                         : Cropper.cut(p, project.crop(), Level.scale(delivery.level()));
-            writer.photograph(framed.apply(session.renderer().photograph().level(delivery.level())));
+            writer.photograph(
+                framed.apply(session.renderer().photograph().level(delivery.level())));
             writer.finish(
                 framed.apply(
-                    session.renderer().renderOnce(
-                        scene,
-                        delivery.level(),
-                        (layer, before, after) -> {
-                          cancellation.check();
-                          writer.layer(
-                              layer.attributes().name(), framed.apply(before), framed.apply(after));
-                        },
-                        cancellation)));
+                    session
+                        .renderer()
+                        .renderOnce(
+                            scene,
+                            delivery.level(),
+                            (layer, before, after) -> {
+                              cancellation.check();
+                              writer.layer(
+                                  layer.attributes().name(),
+                                  framed.apply(before),
+                                  framed.apply(after));
+                            },
+                            cancellation)));
           }
         });
   }

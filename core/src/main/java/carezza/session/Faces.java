@@ -17,7 +17,10 @@ import carezza.render.RenderInput;
 import carezza.render.Renderer;
 import carezza.render.Renderer.Readiness;
 
-/** The faces of a photograph at work, and the regions that follow from their maps. Safe for many threads. */
+/**
+ * The faces of a photograph at work, and the regions that follow from their maps. Safe for many
+ * threads.
+ */
 public final class Faces {
 
   private final Renderer renderer;
@@ -29,7 +32,7 @@ public final class Faces {
     this.renderer = renderer;
   }
 
-synchronized Regions regions(List<FaceMap> faces) {
+  synchronized Regions regions(List<FaceMap> faces) {
     if (faces.isEmpty()) {
       return Regions.none();
     }
@@ -44,14 +47,15 @@ synchronized Regions regions(List<FaceMap> faces) {
   private synchronized Plane subject() {
     if (subject == null) {
       subject =
-          FaceAnalysis.shared().subject(renderer.photograph().level(FaceAnalysis.level(renderer.size())));
+          FaceAnalysis.shared()
+              .subject(renderer.photograph().level(FaceAnalysis.level(renderer.size())));
     }
     return subject;
   }
 
   /**
-   * Faces as the networks find them on what the Settle stage makes of the photograph, so that a dark or
-   * green one works, too; the largest first, none if there is none.
+   * Faces as the networks find them on what the Settle stage makes of the photograph, so that a
+   * dark or green one works, too; the largest first, none if there is none.
    */
   public List<FaceMap> findFaces(Project project, Cancellation cancellation) {
     int level = FaceAnalysis.level(renderer.size());
@@ -74,8 +78,8 @@ synchronized Regions regions(List<FaceMap> faces) {
   }
 
   /**
-   * The project with its faces looked for anew. Parts that were put right by hand stay; so do, where a
-   * face is not found again, maps with such parts.
+   * The project with its faces looked for anew. Parts that were put right by hand stay; so do,
+   * where a face is not found again, maps with such parts.
    */
   public Project withFacesAnew(Project project, Cancellation cancellation) {
     List<FaceMap> earlier = new ArrayList<>(project.allFaces());

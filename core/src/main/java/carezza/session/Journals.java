@@ -23,8 +23,9 @@ import carezza.project.ProjectFile;
 import carezza.project.ProjectFile.Glance;
 
 /**
- * All unsaved work on this machine: one {@link Journal} for each document and run, each in a folder of its own. What a run
- * left behind stays until it is taken up or thrown away by hand, or has not been asked for in {@link #KEPT}.
+ * All unsaved work on this machine: one {@link Journal} for each document and run, each in a folder
+ * of its own. What a run left behind stays until it is taken up or thrown away by hand, or has not
+ * been asked for in {@link #KEPT}.
  */
 public final class Journals {
 
@@ -43,7 +44,9 @@ public final class Journals {
     this.clock = clock;
   }
 
-  /** A journal for a document that is opened now; nothing is written before there is work to keep. */
+  /**
+   * A journal for a document that is opened now; nothing is written before there is work to keep.
+   */
   public Journal begin() {
     return new Journal(folder.resolve(UUID.randomUUID().toString()));
   }
@@ -58,7 +61,9 @@ public final class Journals {
    */
   public record LeftBehind(Path folder, String title, Instant time, int steps, byte[] preview) {}
 
-  /** What runs that are no more have left, the newest first; broken ones are passed over and stay. */
+  /**
+   * What runs that are no more have left, the newest first; broken ones are passed over and stay.
+   */
   public List<LeftBehind> leftBehind() {
     List<LeftBehind> found = new ArrayList<>();
     for (Path each : folders()) {
@@ -178,7 +183,9 @@ public final class Journals {
     }
   }
 
-  /** A field as read from a file is a node of JSON; what stands in it needs no escapes but quotes. */
+  /**
+   * A field as read from a file is a node of JSON; what stands in it needs no escapes but quotes.
+   */
   private static String words(Object field) {
     return field == null ? "" : field.toString().replace("\"", "");
   }

@@ -47,7 +47,7 @@ public final class Readings {
     return findings.gauges();
   }
 
-GaugeReader reader() {
+  GaugeReader reader() {
     return reader;
   }
 
@@ -60,14 +60,17 @@ GaugeReader reader() {
   public double[] histogram(
       Project project, String layer, Quantity quantity, int bins, Cancellation cancellation) {
     RenderInput scene = session.scene(project);
-    int level = Level.forZoom(Math.min(1, (double) HISTOGRAM_LONG_EDGE / session.size().longEdge()));
+    int level =
+        Level.forZoom(Math.min(1, (double) HISTOGRAM_LONG_EDGE / session.size().longEdge()));
     Picture input =
-        session.renderer().render(
-            scene.through(Math.max(0, scene.stack().indexOf(layer))),
-            session.size().atLevel(level).area(),
-            level,
-            Readiness.QUICK,
-            cancellation);
+        session
+            .renderer()
+            .render(
+                scene.through(Math.max(0, scene.stack().indexOf(layer))),
+                session.size().atLevel(level).area(),
+                level,
+                Readiness.QUICK,
+                cancellation);
     float[] values = Masks.quantity(quantity, input).values();
     float[] weights =
         quantity == Quantity.HUE ? Masks.quantity(Quantity.CHROMA, input).values() : null;
@@ -94,19 +97,23 @@ GaugeReader reader() {
     }
     EvaluationContext context = session.renderer().site(scene, level);
     Picture input =
-        session.renderer().render(scene.through(index), context.whole(), level, Readiness.QUICK, cancellation);
+        session
+            .renderer()
+            .render(scene.through(index), context.whole(), level, Readiness.QUICK, cancellation);
     return LayerCoverage.of(scene.stack().layers().get(index), context.whole(), context, input);
   }
 
   /** An area of a level as stage Settle leaves it; what gauges and check views compare with. */
   public Picture settled(Project project, Area area, int level, Cancellation cancellation) {
     RenderInput scene = session.scene(project);
-    return session.renderer().render(
-        scene.through(scene.stack().through(Stage.SETTLE)),
-        area,
-        level,
-        Readiness.QUICK,
-        cancellation);
+    return session
+        .renderer()
+        .render(
+            scene.through(scene.stack().through(Stage.SETTLE)),
+            area,
+            level,
+            Readiness.QUICK,
+            cancellation);
   }
 
   /** Sigma of every separation that acts, by layer, in photograph pixels: as set, or as advised. */

@@ -48,7 +48,10 @@ public final class Repairs {
     LayerStack settled = project.stack().lowest(project.stack().through(Stage.SETTLE));
     RenderInput scene = new RenderInput(settled, session.faces().regions(project.allFaces()));
     Picture picture =
-        session.renderer().render(scene, session.size().atLevel(level).area(), level, Readiness.EXACT, cancellation);
+        session
+            .renderer()
+            .render(
+                scene, session.size().atLevel(level).area(), level, Readiness.EXACT, cancellation);
     return BlemishFinder.find(picture, scene.regions(), sensitivity).stream()
         .filter(b -> project.kept().stream().noneMatch(k -> k.holds(new Point(b.x(), b.y()))))
         .toList();
@@ -76,19 +79,22 @@ public final class Repairs {
   }
 
   /**
-   * Places that a piece of a repair could take its skin from, the best first; none if none is allowed.
+   * Places that a piece of a repair could take its skin from, the best first; none if none is
+   * allowed.
    *
    * @param most how many at most
    */
   public List<Source> sources(
       Project project, String layer, Piece piece, int most, Cancellation cancellation) {
     RenderInput scene = session.scene(project);
-    return session.renderer().sources(
-        scene.through(scene.stack().indexOf(layer) + 1), layer, piece, most, cancellation);
+    return session
+        .renderer()
+        .sources(scene.through(scene.stack().indexOf(layer) + 1), layer, piece, most, cancellation);
   }
 
   /**
-   * The stray hair that a stroke was drawn along, on what lies below a layer; nothing if none stands out.
+   * The stray hair that a stroke was drawn along, on what lies below a layer; nothing if none
+   * stands out.
    *
    * @param drawn its radius says how far off the hair may be
    */
@@ -100,8 +106,14 @@ public final class Repairs {
       return Optional.empty();
     }
     Picture below =
-        session.renderer().render(
-            scene.through(scene.stack().indexOf(layer)), around, 0, Readiness.EXACT, cancellation);
+        session
+            .renderer()
+            .render(
+                scene.through(scene.stack().indexOf(layer)),
+                around,
+                0,
+                Readiness.EXACT,
+                cancellation);
     return HairFinder.along(drawn, below);
   }
 }

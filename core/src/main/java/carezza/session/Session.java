@@ -9,8 +9,8 @@ import carezza.render.Renderer;
 import carezza.render.TileCache;
 
 /**
- * One photograph being retouched. Holds what is worth keeping between edits, and a service for each thing
- * that is asked of it; the project itself comes with each call. Safe for many threads.
+ * One photograph being retouched. Holds what is worth keeping between edits, and a service for each
+ * thing that is asked of it; the project itself comes with each call. Safe for many threads.
  */
 public final class Session {
 

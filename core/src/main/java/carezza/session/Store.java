@@ -28,11 +28,10 @@ public final class Store {
   }
 
   /**
-   * Saves the project. Its preview is the picture as it was measured last, so that saving waits for no
-   * rendering; only before the first measurement it is rendered.
+   * Saves the project. Its preview is the picture as it was measured last, so that saving waits for
+   * no rendering; only before the first measurement it is rendered.
    */
-  public void save(Document document, AtomicFile file, Cancellation cancellation)
-      throws Problem {
+  public void save(Document document, AtomicFile file, Cancellation cancellation) throws Problem {
     file.check();
     Picture last = session.readings().measured();
     Picture shown =
@@ -42,12 +41,19 @@ public final class Store {
     ProjectFile.save(document, file, encoded(shown));
   }
 
-  /** A small JPEG of the picture as it was measured last, or else of the photograph; waits for no rendering. */
+  /**
+   * A small JPEG of the picture as it was measured last, or else of the photograph; waits for no
+   * rendering.
+   */
   public byte[] glance(Project project) throws Problem {
     Picture last = session.readings().measured();
     return encoded(
-        session.exports().sized(
-            project, small(), last == null ? session.renderer().photograph().level(previewLevel()) : last));
+        session
+            .exports()
+            .sized(
+                project,
+                small(),
+                last == null ? session.renderer().photograph().level(previewLevel()) : last));
   }
 
   private Delivery small() {

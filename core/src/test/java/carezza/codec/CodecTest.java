@@ -69,7 +69,10 @@ public class CodecTest {
       throws Problem {
     Path file = folder.resolve(bits + name);
     Picture ramp = ramp(500);
-    PictureWriter.write(ramp, AtomicFile.replacing(file), new PictureWriter.Settings(PictureFormat.of(name), 90, bits, OutputProfile.SRGB));
+    PictureWriter.write(
+        ramp,
+        AtomicFile.replacing(file),
+        new PictureWriter.Settings(PictureFormat.of(name), 90, bits, OutputProfile.SRGB));
     Photograph again = PictureReader.read(file);
     assertThat(again.bits()).isEqualTo(bits);
     assertThat(Pictures.largest(WorkingSpace.toSrgb(again.pixels()), WorkingSpace.toSrgb(ramp)))
@@ -79,7 +82,10 @@ public class CodecTest {
   @Test
   public void sixteenBitsKeepSixtyThousandLevels() throws Problem {
     Path file = folder.resolve("levels.tif");
-    PictureWriter.write(ramp(65_536), AtomicFile.replacing(file), new PictureWriter.Settings(PictureFormat.TIFF, 90, 16, OutputProfile.SRGB));
+    PictureWriter.write(
+        ramp(65_536),
+        AtomicFile.replacing(file),
+        new PictureWriter.Settings(PictureFormat.TIFF, 90, 16, OutputProfile.SRGB));
     Set<Float> levels = new HashSet<>();
     for (float v : PictureReader.read(file).pixels().first().values()) {
       levels.add(v);
@@ -98,7 +104,9 @@ public class CodecTest {
                 Plane.filled(area, 0.4f)));
     byte[] jpeg =
         PictureWriter.encode(
-            stripes, new PictureWriter.Settings(PictureFormat.JPEG, 98, 8, OutputProfile.SRGB), "stripes.jpg");
+            stripes,
+            new PictureWriter.Settings(PictureFormat.JPEG, 98, 8, OutputProfile.SRGB),
+            "stripes.jpg");
     Picture again = PictureReader.decode(jpeg, "stripes.jpg").pixels();
     assertThat(Pictures.mean(Pictures.deltaE(stripes, again))).isLessThan(1.5);
   }
@@ -171,7 +179,9 @@ public class CodecTest {
   public void aPngRenamedToJpegIsReadForWhatItIs() throws Problem {
     byte[] png =
         PictureWriter.encode(
-            ramp(16), new PictureWriter.Settings(PictureFormat.PNG, 90, 8, OutputProfile.SRGB), "x.png");
+            ramp(16),
+            new PictureWriter.Settings(PictureFormat.PNG, 90, 8, OutputProfile.SRGB),
+            "x.png");
     assertThat(PictureReader.decode(png, "x.jpg").size().width()).isEqualTo(16);
   }
 
@@ -249,7 +259,9 @@ public class CodecTest {
     };
   }
 
-  /** A ramp of greys and 24 colours inside sRGB come back as they were, whatever the file's space. */
+  /**
+   * A ramp of greys and 24 colours inside sRGB come back as they were, whatever the file's space.
+   */
   @Test(dataProvider = "profiles")
   public void coloursSurviveTheFileAndItsProfile(String name, OutputProfile profile, double limit)
       throws Problem {
@@ -293,7 +305,9 @@ public class CodecTest {
         .isGreaterThan(3);
   }
 
-  /** The way through Java's colour engine, for tables and inks, agrees with our own for a matrix. */
+  /**
+   * The way through Java's colour engine, for tables and inks, agrees with our own for a matrix.
+   */
   @Test
   public void theColourEngineAgreesWithTheMatrix() {
     Area area = new Area(0, 0, 64, 4);

@@ -125,16 +125,14 @@ public class ForeignPicturesTest {
   @Test
   public void theGammaAndPointsOfSrgbAreSrgb() throws Exception {
     byte[] points = ints(31270, 32900, 64000, 33000, 30000, 60000, 15000, 6000);
-    Photograph photo =
-        read(png(2, 8, flat(200, 90, 30), "gAMA", ints(45455), "cHRM", points));
+    Photograph photo = read(png(2, 8, flat(200, 90, 30), "gAMA", ints(45455), "cHRM", points));
     assertThat(srgb(photo, 0, 0)[0]).isCloseTo(200 / 255.0, within(1e-4));
   }
 
   @Test
   public void primariesGivenAsPointsAreThose() throws Exception {
     byte[] wide = ints(31270, 32900, 70800, 29200, 17000, 79700, 13100, 4600);
-    Photograph photo =
-        read(png(2, 8, flat(0, 255, 0), "gAMA", ints(45455), "cHRM", wide));
+    Photograph photo = read(png(2, 8, flat(0, 255, 0), "gAMA", ints(45455), "cHRM", wide));
     Picture p = photo.pixels();
     assertThat((double) p.first().at(0, 0)).isCloseTo(0, within(2e-3));
     assertThat((double) p.second().at(0, 0)).isCloseTo(1, within(2e-3));
@@ -182,7 +180,9 @@ public class ForeignPicturesTest {
 
   @Test
   public void aPngIsTurnedByItsExif() throws Exception {
-    byte[] exif = {'M', 'M', 0, 42, 0, 0, 0, 8, 0, 1, 1, 0x12, 0, 3, 0, 0, 0, 1, 0, 3, 0, 0, 0, 0, 0, 0};
+    byte[] exif = {
+      'M', 'M', 0, 42, 0, 0, 0, 8, 0, 1, 1, 0x12, 0, 3, 0, 0, 0, 1, 0, 3, 0, 0, 0, 0, 0, 0
+    };
     byte[] rows = flat(0);
     rows[0] = (byte) 255;
     Photograph photo = read(png(0, 8, rows, "eXIf", exif));
@@ -216,13 +216,14 @@ public class ForeignPicturesTest {
         deflater.write(new byte[1 << 20]);
       }
     }
-    byte[] swelling =
-        png(0, 8, flat(90), "zTXt", bomb.toByteArray(), "iCCP", bomb.toByteArray());
+    byte[] swelling = png(0, 8, flat(90), "zTXt", bomb.toByteArray(), "iCCP", bomb.toByteArray());
     Photograph photo = read(swelling);
     assertThat(photo.remarks()).contains(Remark.PROFILE_UNUSABLE);
     assertThat(srgb(photo, 0, 0)[0]).isCloseTo(90 / 255.0, within(1e-4));
     byte[] lying = java.util.Arrays.copyOf(png(0, 8, flat(90)), 57);
-    ByteBuffer.wrap(lying).putInt(33, 0x7FFF0000).put(37, "eXIf".getBytes(StandardCharsets.US_ASCII));
+    ByteBuffer.wrap(lying)
+        .putInt(33, 0x7FFF0000)
+        .put(37, "eXIf".getBytes(StandardCharsets.US_ASCII));
     assertThatThrownBy(() -> read(lying)).isInstanceOf(Problem.class);
   }
 
@@ -310,8 +311,14 @@ public class ForeignPicturesTest {
     ByteBuffer cie16 = ByteBuffer.allocate(96).order(ByteOrder.LITTLE_ENDIAN);
     ByteBuffer icc16 = ByteBuffer.allocate(96).order(ByteOrder.LITTLE_ENDIAN);
     for (int i = 0; i < 16; i++) {
-      cie16.putShort((short) (60 * 65535 / 100)).putShort((short) (20 * 256)).putShort((short) (-30 * 256));
-      icc16.putShort((short) (60 * 65280 / 100)).putShort((short) (148 * 256)).putShort((short) (98 * 256));
+      cie16
+          .putShort((short) (60 * 65535 / 100))
+          .putShort((short) (20 * 256))
+          .putShort((short) (-30 * 256));
+      icc16
+          .putShort((short) (60 * 65280 / 100))
+          .putShort((short) (148 * 256))
+          .putShort((short) (98 * 256));
     }
     return new Object[][] {
       {tiff(8, 8, 3, flat(153, 20, 256 - 30))},
@@ -332,8 +339,10 @@ public class ForeignPicturesTest {
   @Test
   public void whiteIsZeroInEveryDepth() throws Exception {
     assertThat(srgb(read(tiff(0, 8, 1, flat(255))), 1, 1)[0]).isCloseTo(0, within(1e-3));
-    assertThat(srgb(read(tiff(0, 1, 1, new byte[] {0, 0, 0, 0})), 1, 1)[0]).isCloseTo(1, within(1e-3));
-    assertThat(srgb(read(tiff(1, 1, 1, new byte[] {0, 0, 0, 0})), 1, 1)[0]).isCloseTo(0, within(1e-3));
+    assertThat(srgb(read(tiff(0, 1, 1, new byte[] {0, 0, 0, 0})), 1, 1)[0])
+        .isCloseTo(1, within(1e-3));
+    assertThat(srgb(read(tiff(1, 1, 1, new byte[] {0, 0, 0, 0})), 1, 1)[0])
+        .isCloseTo(0, within(1e-3));
   }
 
   @DataProvider
@@ -353,8 +362,31 @@ public class ForeignPicturesTest {
   /** The start of a JPEG whose frame says that it is coded arithmetically. */
   private static byte[] arithmetic() {
     byte[] jpeg = {
-      (byte) 0xFF, (byte) 0xD8, (byte) 0xFF, (byte) 0xC9, 0, 11, 8, 0, 4, 0, 4, 1, 1, 0x11, 0,
-      (byte) 0xFF, (byte) 0xDA, 0, 8, 1, 1, 0, 0, 63, 0
+      (byte) 0xFF,
+      (byte) 0xD8,
+      (byte) 0xFF,
+      (byte) 0xC9,
+      0,
+      11,
+      8,
+      0,
+      4,
+      0,
+      4,
+      1,
+      1,
+      0x11,
+      0,
+      (byte) 0xFF,
+      (byte) 0xDA,
+      0,
+      8,
+      1,
+      1,
+      0,
+      0,
+      63,
+      0
     };
     return jpeg;
   }
@@ -392,8 +424,15 @@ public class ForeignPicturesTest {
     System.arraycopy(jpeg, 0, leading, 7, jpeg.length);
     byte[] trailing = java.util.Arrays.copyOf(jpeg, jpeg.length - 2);
     return new Object[][] {
-      {behindStart(jpeg, new byte[] {(byte) 0xFF, (byte) 0xE1, 0, 12, 'E', 'x', 'i', 'f', 0, 0, 9, 9, 9, 9})},
-      {behindStart(jpeg, new byte[] {(byte) 0xFF, (byte) 0xEE, 0, 9, 'A', 'd', 'o', 'b', 'e', 0, 100})},
+      {
+        behindStart(
+            jpeg,
+            new byte[] {(byte) 0xFF, (byte) 0xE1, 0, 12, 'E', 'x', 'i', 'f', 0, 0, 9, 9, 9, 9})
+      },
+      {
+        behindStart(
+            jpeg, new byte[] {(byte) 0xFF, (byte) 0xEE, 0, 9, 'A', 'd', 'o', 'b', 'e', 0, 100})
+      },
       {behindStart(jpeg, new byte[] {1, 2, 3, 4})},
       {leading},
       {trailing}
@@ -427,7 +466,11 @@ public class ForeignPicturesTest {
     Photograph photo = read(behindStart(bytes.toByteArray(), mark));
     assertThat(photo.profile()).contains("CMYK");
     assertThat(photo.remarks()).contains(Remark.INKS_ASSUMED);
-    Lab cyan = Lab.ofWorking(photo.pixels().first().at(8, 8), photo.pixels().second().at(8, 8), photo.pixels().third().at(8, 8));
+    Lab cyan =
+        Lab.ofWorking(
+            photo.pixels().first().at(8, 8),
+            photo.pixels().second().at(8, 8),
+            photo.pixels().third().at(8, 8));
     assertThat(cyan.a()).isLessThan(-20);
     assertThat(cyan.b()).isLessThan(-25);
     assertThat(cyan.l()).isBetween(45.0, 70.0);

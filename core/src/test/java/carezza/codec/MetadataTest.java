@@ -56,8 +56,7 @@ public class MetadataTest {
             "plain.jpg");
     TiffOutputSet exif = new TiffOutputSet();
     exif.getOrCreateRootDirectory().add(TiffTagConstants.TIFF_TAG_ARTIST, "Ines Marlow");
-    exif.getOrCreateRootDirectory()
-        .add(TiffTagConstants.TIFF_TAG_ORIENTATION, (short) 6);
+    exif.getOrCreateRootDirectory().add(TiffTagConstants.TIFF_TAG_ORIENTATION, (short) 6);
     exif.getOrCreateExifDirectory()
         .add(ExifTagConstants.EXIF_TAG_EXPOSURE_TIME, RationalNumber.valueOf(1 / 125.0));
     exif.getOrCreateExifDirectory().add(ExifTagConstants.EXIF_TAG_EXIF_IMAGE_WIDTH, (short) 40);
@@ -144,8 +143,7 @@ public class MetadataTest {
   }
 
   @Test(dataProvider = "files")
-  public void whatDescribesTheOldFileIsLeftBehind(String name, Carried carried)
-      throws Exception {
+  public void whatDescribesTheOldFileIsLeftBehind(String name, Carried carried) throws Exception {
     Metadata read =
         ImageMetadataReader.readMetadata(new ByteArrayInputStream(written(name, carried)));
     assertThat(read.containsDirectoryOfType(ExifThumbnailDirectory.class)).isFalse();

@@ -38,9 +38,7 @@ public class PressProfileTest {
     Picture lab = Lab.of(working);
     List<Lab> out = new ArrayList<>();
     for (int i = 0; i < working.area().pixels(); i++) {
-      out.add(
-          new Lab(
-              lab.first().values()[i], lab.second().values()[i], lab.third().values()[i]));
+      out.add(new Lab(lab.first().values()[i], lab.second().values()[i], lab.third().values()[i]));
     }
     return out;
   }
@@ -130,7 +128,8 @@ public class PressProfileTest {
     List<Lab> darks = List.of(new Lab(0, 0, 0), new Lab(4, 0, 0), new Lab(8, 0, 0));
     List<Lab> kept = printed(darks, Intent.COLORIMETRIC, true);
     List<Lab> clipped = printed(darks, Intent.COLORIMETRIC, false);
-    assertThat(kept.get(0).l()).isCloseTo(PressTables.BLACKEST, org.assertj.core.data.Offset.offset(1.5));
+    assertThat(kept.get(0).l())
+        .isCloseTo(PressTables.BLACKEST, org.assertj.core.data.Offset.offset(1.5));
     assertThat(kept.get(1).l()).isGreaterThan(kept.get(0).l() + 0.3);
     assertThat(kept.get(2).l()).isGreaterThan(kept.get(1).l() + 0.5);
     assertThat(clipped.get(1).l() - clipped.get(0).l())

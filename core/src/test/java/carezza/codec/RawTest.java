@@ -34,16 +34,14 @@ public class RawTest {
   private static final double LENS = 0.7;
 
   private static Picture through(Picture scene) {
-    return Transfer.encodeInPlace(
-        Transfer.toLinear(scene).map(p -> GaussianBlur.blur(p, LENS)));
+    return Transfer.encodeInPlace(Transfer.toLinear(scene).map(p -> GaussianBlur.blur(p, LENS)));
   }
 
   private static Picture head(Portrait portrait) {
     Picture whole = portrait.picture("photo.jpg");
-    Area middle = new Area(whole.area().width() / 2 - 600, whole.area().height() / 2 - 600, 1200, 1200);
-    return whole
-        .crop(middle)
-        .map(p -> new Plane(new Area(0, 0, 1200, 1200), p.values()));
+    Area middle =
+        new Area(whole.area().width() / 2 - 600, whole.area().height() / 2 - 600, 1200, 1200);
+    return whole.crop(middle).map(p -> new Plane(new Area(0, 0, 1200, 1200), p.values()));
   }
 
   @DataProvider
@@ -97,7 +95,8 @@ public class RawTest {
               area,
               (x, y) -> {
                 int patch = (int) (y / 40) * 6 + (int) (x / 40);
-                return most * (0.25 + 0.75 * ((patch * (5 + 2 * channel) + 3 * channel) % 24) / 23.0);
+                return most
+                    * (0.25 + 0.75 * ((patch * (5 + 2 * channel) + 3 * channel) % 24) / 23.0);
               });
     }
     return new Picture(p[0], p[1], p[2]);
@@ -113,8 +112,7 @@ public class RawTest {
   @Test(dataProvider = "phases")
   public void everyOrderOfFiltersGivesTheSameColours(int[] pattern) throws Exception {
     Picture chart = chart(0.8);
-    Picture read =
-        PictureReader.decode(new Dng(chart, pattern, 0, 1).bytes(), "x.dng").pixels();
+    Picture read = PictureReader.decode(new Dng(chart, pattern, 0, 1).bytes(), "x.dng").pixels();
     assertThat(Pictures.quantile(Pictures.deltaE(chart, read), 0.8)).isLessThan(0.1);
   }
 
@@ -143,7 +141,8 @@ public class RawTest {
     Picture grey = Pictures.grey(new Area(0, 0, 128, 128), 0.5);
     Photograph photo = PictureReader.decode(new Dng(grey, RGGB, ELECTRONS, 1).bytes(), "x.dng");
     Picture p = photo.pixels();
-    // A maze would show as rows or columns that swing against their neighbours more than the noise does.
+    // A maze would show as rows or columns that swing against their neighbours more than the noise
+    // does.
     double along = 0;
     double across = 0;
     for (int y = 4; y < 124; y++) {
@@ -163,9 +162,18 @@ public class RawTest {
     Area area = new Area(0, 0, 160, 160);
     Picture skin =
         new Picture(
-            Pictures.plane(area, (x, y) -> 0.55 + 0.4 * Math.exp(-((x - 80) * (x - 80) + (y - 80) * (y - 80)) / 900)),
-            Pictures.plane(area, (x, y) -> 0.42 + 0.3 * Math.exp(-((x - 80) * (x - 80) + (y - 80) * (y - 80)) / 900)),
-            Pictures.plane(area, (x, y) -> 0.36 + 0.26 * Math.exp(-((x - 80) * (x - 80) + (y - 80) * (y - 80)) / 900)));
+            Pictures.plane(
+                area,
+                (x, y) ->
+                    0.55 + 0.4 * Math.exp(-((x - 80) * (x - 80) + (y - 80) * (y - 80)) / 900)),
+            Pictures.plane(
+                area,
+                (x, y) ->
+                    0.42 + 0.3 * Math.exp(-((x - 80) * (x - 80) + (y - 80) * (y - 80)) / 900)),
+            Pictures.plane(
+                area,
+                (x, y) ->
+                    0.36 + 0.26 * Math.exp(-((x - 80) * (x - 80) + (y - 80) * (y - 80)) / 900)));
     Photograph photo = PictureReader.decode(new Dng(skin, RGGB, 0, 2.4).bytes(), "x.dng");
     assertThat(photo.sensor().clippedShare()).isBetween(0.001, 0.2);
     Picture light = Transfer.toLinear(photo.pixels());

@@ -198,15 +198,16 @@ public class ColourTest {
     assertThat(new Lab(50, 10, 20).ita()).isCloseTo(0, within(1e-9));
   }
 
-  /** Multiplying light without finding it agrees with finding it, multiplying, and encoding again. */
+  /**
+   * Multiplying light without finding it agrees with finding it, multiplying, and encoding again.
+   */
   @Test
   public void aFactorOnLightIsTheSameFoundOrNot() {
     for (float v = -0.05f; v < 1.4f; v += 0.0037f) {
       for (double factor : new double[] {0, 0.02, 0.6, 1, 1.8, 8}) {
         double light = v <= 0.04045 ? v / 12.92 : Math.pow((v + 0.055) / 1.055, 2.4);
         double to = light * factor;
-        double expected =
-            to <= 0.0031308 ? to * 12.92 : 1.055 * Math.pow(to, 1 / 2.4) - 0.055;
+        double expected = to <= 0.0031308 ? to * 12.92 : 1.055 * Math.pow(to, 1 / 2.4) - 0.055;
         float root = (float) Math.pow(factor, Transfer.ROOT);
         if (v >= 0) {
           assertThat((double) Transfer.times(v, (float) factor, root))

@@ -65,8 +65,7 @@ public class FaceAnalysisTest {
     Picture photo = Portrait.S01.picture("photo.jpg");
     Area area = photo.area();
     Picture mirrored =
-        photo.map(
-            p -> Pictures.plane(area, (x, y) -> p.at(area.width() - 1 - (int) x, (int) y)));
+        photo.map(p -> Pictures.plane(area, (x, y) -> p.at(area.width() - 1 - (int) x, (int) y)));
     FaceMap there = analysis.faces(mirrored, 0).getFirst();
     FaceMap truth = Portrait.S01.faces();
     Point left = new Point(area.width() - truth.rightPupil().x(), truth.rightPupil().y());

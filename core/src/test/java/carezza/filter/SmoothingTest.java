@@ -105,7 +105,8 @@ public class SmoothingTest {
   @Test
   public void theRobustSpreadOfNormalNoiseIsItsStandardDeviation() {
     Plane noise = Pictures.noise(new Area(0, 0, 300, 300), 2, 0.5, 9);
-    assertThat(RobustStatistics.sigma(noise, Plane.filled(noise.area(), 1))).isCloseTo(0.5, within(0.01));
+    assertThat(RobustStatistics.sigma(noise, Plane.filled(noise.area(), 1)))
+        .isCloseTo(0.5, within(0.01));
   }
 
   @Test
@@ -114,7 +115,8 @@ public class SmoothingTest {
     for (int i = 0; i < 300; i++) {
       noise.values()[i * 33] = 1000;
     }
-    assertThat(RobustStatistics.sigma(noise, Plane.filled(noise.area(), 1))).isCloseTo(0.5, within(0.04));
+    assertThat(RobustStatistics.sigma(noise, Plane.filled(noise.area(), 1)))
+        .isCloseTo(0.5, within(0.04));
   }
 
   @Test

@@ -55,7 +55,8 @@ public class ColourLayersTest {
   private static Picture render(Layer layer, Picture input) {
     Probe probe = new Probe(SITE, input, (area, level) -> input.crop(area));
     Measurements measurements = Kernels.measure(layer, probe);
-    return Kernels.effect(Kernels.resolve(layer, measurements), measurements, SITE).render(input, ALL);
+    return Kernels.effect(Kernels.resolve(layer, measurements), measurements, SITE)
+        .render(input, ALL);
   }
 
   private static Picture lab(Lab left, Lab right) {
@@ -90,7 +91,8 @@ public class ColourLayersTest {
   public void aPickedPlaceBecomesNeutralAtItsOwnLuminance() {
     Picture cast = Pictures.colour(ALL, 0.6, 0.5, 0.35);
     Layer layer =
-        fresh(LayerType.NEUTRAL_POINTS, NeutralPointsLayer.class).moved(Tone.MIDTONE, new Point(50, 50));
+        fresh(LayerType.NEUTRAL_POINTS, NeutralPointsLayer.class)
+            .moved(Tone.MIDTONE, new Point(50, 50));
     Lab is = at(render(layer, cast), 150, 150);
     assertThat(is.chroma()).isLessThan(0.3);
     assertThat(is.l()).isCloseTo(at(cast, 0, 0).l(), within(0.3));
@@ -125,7 +127,9 @@ public class ColourLayersTest {
     assertThat((double) out.first().at(239, 10)).isCloseTo(1, within(5e-3));
   }
 
-  /** Ripples inside a dark half gain as the half does: in linear light their contrast is the same. */
+  /**
+   * Ripples inside a dark half gain as the half does: in linear light their contrast is the same.
+   */
   @Test
   public void liftedDarksKeepTheirLocalContrast() {
     Plane plane =
@@ -281,7 +285,11 @@ public class ColourLayersTest {
   public void heldBalanceTintsGreysAndKeepsTheirLuminance() {
     ColourBalanceLayer layer =
         new ColourBalanceLayer(
-            LayerType.COLOUR_BALANCE.fresh().attributes(), new Tint(265, 12), Tint.NONE, Tint.NONE, 1);
+            LayerType.COLOUR_BALANCE.fresh().attributes(),
+            new Tint(265, 12),
+            Tint.NONE,
+            Tint.NONE,
+            1);
     Picture dark = Pictures.grey(ALL, 0.15);
     Picture out = render(layer, dark);
     Lab is = at(out, 0, 0);
@@ -310,7 +318,8 @@ public class ColourLayersTest {
     assertThat(median(layer, skin)).isCloseTo(was - 1.5, within(0.4));
     SkinDepthLayer much = RecordValue.with(layer, "darken", 12.0);
     assertThat(median(much, skin)).isCloseTo(was - 2, within(0.4));
-    assertThat(median(RecordValue.with(much, "force", true), skin)).isCloseTo(was - 12, within(0.4));
+    assertThat(median(RecordValue.with(much, "force", true), skin))
+        .isCloseTo(was - 12, within(0.4));
   }
 
   private static double median(Layer layer, Picture input) {
@@ -330,7 +339,8 @@ public class ColourLayersTest {
   public void matchedSkinHasTheOthersColourAtItsOwnLightness() {
     Picture two = lab(new Lab(50, 10, 26), new Lab(65, 16, 18));
     SkinMatchLayer layer =
-        new SkinMatchLayer(LayerType.SKIN_MATCH.fresh().attributes().withMask(LEFT), new Mask.Invert(LEFT), 1, 0);
+        new SkinMatchLayer(
+            LayerType.SKIN_MATCH.fresh().attributes().withMask(LEFT), new Mask.Invert(LEFT), 1, 0);
     Lab is = at(render(layer, two), 40, 100);
     assertThat(is.l()).isCloseTo(50, within(0.3));
     assertThat(is.a()).isCloseTo(16 * 50 / 65.0, within(0.4));
@@ -409,7 +419,8 @@ public class ColourLayersTest {
                 Pictures.plane(ALL, (x, y) -> 40 + 2 * Math.sin(2 * Math.PI * x / 4)),
                 Plane.of(ALL),
                 Plane.of(ALL)));
-    IrisLayer layer = new IrisLayer(everywhere(LayerType.IRIS.fresh()).attributes(), 1, 0, 0, false);
+    IrisLayer layer =
+        new IrisLayer(everywhere(LayerType.IRIS.fresh()).attributes(), 1, 0, 0, false);
     Picture out = render(layer, ripples);
     double gain = (at(out, 121, 100).l() - 40) / (at(ripples, 121, 100).l() - 40);
     assertThat(gain).isBetween(1.3, 1.62);

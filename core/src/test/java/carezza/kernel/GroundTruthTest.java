@@ -122,8 +122,7 @@ public class GroundTruthTest {
     Picture clean = portrait.picture("clean.jpg");
     List<Patch> spots = portrait.spots();
     Picture result =
-        AtWork.on(portrait)
-            .finished(0, ((HealLayer) LayerType.HEAL.fresh()).withPatches(spots));
+        AtWork.on(portrait).finished(0, ((HealLayer) LayerType.HEAL.fresh()).withPatches(spots));
     boolean[] inside = healed(portrait, spots);
     double ratio = meanDifference(result, clean, inside) / meanDifference(photo, clean, inside);
     assertThat(ratio).as("share of the difference left").isLessThan(inpainting);
@@ -146,7 +145,9 @@ public class GroundTruthTest {
     }
   }
 
-  /** Repairs read the layer's input: one laid over another's source does not change what it took. */
+  /**
+   * Repairs read the layer's input: one laid over another's source does not change what it took.
+   */
   @Test
   public void repairsDoNotReadOneAnother() {
     Picture photo = Portrait.S06.picture("photo.jpg");
@@ -227,7 +228,8 @@ public class GroundTruthTest {
         new Renderer(new Pyramid(photo), new TileCache(1 << 28))
             .renderOnce(
                 new RenderInput(
-                    LayerStack.of(new ExposureLayer(LayerType.EXPOSURE.fresh().attributes(), -0.7, 0)),
+                    LayerStack.of(
+                        new ExposureLayer(LayerType.EXPOSURE.fresh().attributes(), -0.7, 0)),
                     regions),
                 0,
                 Cancellation.NONE);
@@ -239,7 +241,8 @@ public class GroundTruthTest {
   public void aSofterPhotographAdvisesALargerRadius() {
     Picture photo = Portrait.S04.picture("photo.jpg");
     Plane skin =
-        Regions.find(photo, Portrait.S04.faces()).coverage(SemanticRegion.FACE_SKIN, photo.area(), 0);
+        Regions.find(photo, Portrait.S04.faces())
+            .coverage(SemanticRegion.FACE_SKIN, photo.area(), 0);
     double sharp = advised(photo, skin);
     double softer = advised(photo.map(p -> GaussianBlur.blur(p, 2)), skin);
     double softest = advised(photo.map(p -> GaussianBlur.blur(p, 4)), skin);

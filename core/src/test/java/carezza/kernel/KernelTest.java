@@ -46,7 +46,8 @@ public class KernelTest {
   private static Picture render(Layer layer, Picture input) {
     Probe probe = new Probe(SITE, input, (area, level) -> input.crop(area));
     Measurements measurements = Kernels.measure(layer, probe);
-    return Kernels.effect(Kernels.resolve(layer, measurements), measurements, SITE).render(input, ALL);
+    return Kernels.effect(Kernels.resolve(layer, measurements), measurements, SITE)
+        .render(input, ALL);
   }
 
   private static Mask.Strokes dab(double x, double y, double r) {
@@ -242,8 +243,7 @@ public class KernelTest {
   @Test
   public void dodgingLightensAndBurningDarkensOnlyUnderTheirMasks() {
     Picture input = Pictures.colour(ALL, 0.5, 0.45, 0.4);
-    DodgeBurnLayer layer =
-        sculpt(Method.CURVES).withMasks(dab(50, 80, 20), dab(150, 80, 20));
+    DodgeBurnLayer layer = sculpt(Method.CURVES).withMasks(dab(50, 80, 20), dab(150, 80, 20));
     Picture out = render(layer, input);
     assertThat(out.first().at(50, 80)).isGreaterThan(0.55f);
     assertThat(out.first().at(150, 80)).isLessThan(0.45f);
@@ -342,7 +342,9 @@ public class KernelTest {
             target,
             1,
             1,
-            0, null, false);
+            0,
+            null,
+            false);
     Picture out = render(layer, input);
     Lab is = Lab.ofWorking(out.first().at(50, 50), out.second().at(50, 50), out.third().at(50, 50));
     assertThat(is.hue() - was.hue()).isBetween(6.5, 8.1);
@@ -360,7 +362,9 @@ public class KernelTest {
             new Target(75, 20, 50),
             0,
             0,
-            0.5, null, false);
+            0.5,
+            null,
+            false);
     Plane before = Lab.lightness(input);
     Plane after = Lab.lightness(render(layer, input));
     double first = after.at(3, 3) - before.at(3, 3);
@@ -383,7 +387,8 @@ public class KernelTest {
             List.of(new Point(0, 0), new Point(0.5, 0.6), new Point(1, 1)),
             null,
             null,
-            null, 0);
+            null,
+            0);
     assertThat((double) render(layer, Pictures.grey(ALL, 0.5)).second().at(1, 1))
         .isCloseTo(0.6, within(1e-4));
   }
@@ -402,7 +407,8 @@ public class KernelTest {
     Plane edge = Pictures.plane(ALL, (x, y) -> x < 100 ? 0.2 : 0.8);
     Picture input = new Picture(edge, edge, edge);
     SharpenLayer layer =
-        new SharpenLayer(LayerType.SHARPEN.fresh().attributes(), List.of(new SharpenLayer.Band(2, 3)), 4);
+        new SharpenLayer(
+            LayerType.SHARPEN.fresh().attributes(), List.of(new SharpenLayer.Band(2, 3)), 4);
     Plane before = Lab.lightness(input);
     Plane after = Lab.lightness(render(layer, input));
     for (int x = 0; x < 200; x++) {
@@ -426,7 +432,10 @@ public class KernelTest {
   private static Lab whitened(double target, double lift) {
     TeethLayer layer =
         new TeethLayer(
-            LayerType.TEETH.fresh().attributes().withMask(new Mask.Everything()), target, lift, false);
+            LayerType.TEETH.fresh().attributes().withMask(new Mask.Everything()),
+            target,
+            lift,
+            false);
     Picture out = render(layer, teeth());
     return Lab.ofWorking(out.first().at(1, 1), out.second().at(1, 1), out.third().at(1, 1));
   }

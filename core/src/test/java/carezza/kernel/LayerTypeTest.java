@@ -134,11 +134,14 @@ public class LayerTypeTest {
     boolean wedge = type == Wedge.class;
     Record whole = wedge ? RecordValue.with(usual(type), "from", 0.0) : usual(type);
     if (!(wedge && number.name().equals("from"))) {
-      assertThat(RecordValue.number(RecordValue.with(whole, number.name(), number.most()), number.name()))
+      assertThat(
+              RecordValue.number(
+                  RecordValue.with(whole, number.name(), number.most()), number.name()))
           .isEqualTo(number.most());
     }
     double beyond = 1e-3 * (number.most() - number.least());
-    for (double wrong : new double[] {number.least() - beyond, number.most() + beyond, Double.NaN}) {
+    for (double wrong :
+        new double[] {number.least() - beyond, number.most() + beyond, Double.NaN}) {
       assertThatThrownBy(() -> RecordValue.with(whole, number.name(), wrong))
           .isInstanceOf(IllegalArgumentException.class)
           .hasMessageContaining(number.name());
@@ -200,14 +203,18 @@ public class LayerTypeTest {
             number(number.usual()));
   }
 
-  /** The table of docs/format.md is made from the declarations; where it differs, this says what belongs there. */
+  /**
+   * The table of docs/format.md is made from the declarations; where it differs, this says what
+   * belongs there.
+   */
   @Test
   public void theDocumentedRangesAreThoseThatAreDeclared() throws Exception {
     List<String> lines = new ArrayList<>();
     for (LayerType type : LayerType.values()) {
       type.parameters().all().forEach(n -> lines.add(line("`" + type.key() + "`", n)));
     }
-    WITHIN.forEach((type, name) -> Parameters.of(type).all().forEach(n -> lines.add(line(name, n))));
+    WITHIN.forEach(
+        (type, name) -> Parameters.of(type).all().forEach(n -> lines.add(line(name, n))));
     String page = Files.readString(Path.of("../docs/format.md"));
     assertThat(page).as("docs/format.md").contains(String.join("\n", lines));
   }

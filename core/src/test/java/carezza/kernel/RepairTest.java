@@ -142,8 +142,7 @@ public class RepairTest {
   @Test
   public void aHealAcrossAGradientContinuesIt() {
     Value slope = (x, y) -> 0.3 + 0.002 * x;
-    Picture photo =
-        picture((x, y) -> slope.at(x, y) - (Math.hypot(x - 80, y - 80) < 8 ? 0.2 : 0));
+    Picture photo = picture((x, y) -> slope.at(x, y) - (Math.hypot(x - 80, y - 80) < 8 ? 0.2 : 0));
     Picture result = repaired(photo, new Patch(hard(80, 80, 11), new Source(0, 40)));
     for (int x = 70; x <= 90; x++) {
       assertThat((double) result.first().at(x, 80)).isCloseTo(slope.at(x, 80), offset(2e-3));
@@ -203,7 +202,9 @@ public class RepairTest {
     assertThat(result.first().at(25, 80)).isEqualTo(photo.first().at(5, 80));
   }
 
-  /** A spot that overlaps the lower lip's edge: the lip stays, and nothing of it runs into the skin. */
+  /**
+   * A spot that overlaps the lower lip's edge: the lip stays, and nothing of it runs into the skin.
+   */
   @Test
   public void aSpotAtTheLipLineLeavesTheLipAndDoesNotTakeItsColour() {
     Picture photo = Portrait.S06.picture("photo.jpg");
@@ -223,8 +224,7 @@ public class RepairTest {
     for (int py = y - 6; py < y + 28; py++) {
       for (int px = x - 16; px < x + 16; px++) {
         if (lips.at(px, py) > 0.95f) {
-          assertThat(result.first().at(px, py))
-              .isCloseTo(photo.first().at(px, py), offset(0.02f));
+          assertThat(result.first().at(px, py)).isCloseTo(photo.first().at(px, py), offset(0.02f));
         } else if (lips.at(px, py) < 0.02f && Math.hypot(px - x, py - y - 12) < 9) {
           redder +=
               result.first().at(px, py)

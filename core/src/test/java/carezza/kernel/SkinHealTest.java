@@ -127,7 +127,8 @@ public class SkinHealTest {
   @Test
   public void bloodGoesAndTheHighlightUnderItStays() {
     Picture clean = skin(SkinHealTest::lit, Pigments.HAEMOGLOBIN, (x, y) -> 0, (x, y) -> 0);
-    Picture red = skin(SkinHealTest::lit, Pigments.HAEMOGLOBIN, (x, y) -> 0.5 * spot(x, y), (x, y) -> 0);
+    Picture red =
+        skin(SkinHealTest::lit, Pigments.HAEMOGLOBIN, (x, y) -> 0.5 * spot(x, y), (x, y) -> 0);
     SkinTone tone = tone(red);
     assertThat(tone.onlyBlood()).isTrue();
     double flat = worst(red.map(p -> Membrane.solve(p, TRUST)), clean);
@@ -144,7 +145,9 @@ public class SkinHealTest {
     };
   }
 
-  /** On dark skin blood takes red light, too: what it takes is taken back, and no dark spot is left. */
+  /**
+   * On dark skin blood takes red light, too: what it takes is taken back, and no dark spot is left.
+   */
   @Test(dataProvider = "bloods")
   public void bloodGoesOnLightAndDarkSkinAlike(String name, double[] base, double inRed) {
     double[] blood = {inRed, 1 + inRed, 0.9 + inRed};
@@ -157,7 +160,8 @@ public class SkinHealTest {
   @DataProvider
   public Object[][] things() {
     return new Object[][] {
-      {"mole", Pigments.MELANIN, 1.2}, {"scratch", new double[] {1, 1, 1}, 0.4},
+      {"mole", Pigments.MELANIN, 1.2},
+      {"scratch", new double[] {1, 1, 1}, 0.4},
       {"white speck", new double[] {1, 1, 1}, -0.4}
     };
   }
@@ -216,7 +220,10 @@ public class SkinHealTest {
   public void aHoleInThePoresOrAHairAcrossIsNotWhole() {
     Field pores = noise(0.03);
     Picture worn =
-        skin((x, y) -> 1, Pigments.MELANIN, (x, y) -> 0,
+        skin(
+            (x, y) -> 1,
+            Pigments.MELANIN,
+            (x, y) -> 0,
             (x, y) -> away(x, y) < RADIUS ? 0.2 * pores.at(x, y) : pores.at(x, y));
     assertThat(texture(worn).whole()).as("worn smooth").isFalse();
     Picture hair =
@@ -281,7 +288,9 @@ public class SkinHealTest {
             new HealLayer(fresh.attributes(), List.of(red), fresh.softness(), Band.TEXTURE))) {
       HealLayer found =
           (HealLayer)
-              work.session().repairs().withSources(work.with(layer), Cancellation.NONE)
+              work.session()
+                  .repairs()
+                  .withSources(work.with(layer), Cancellation.NONE)
                   .stack()
                   .layers()
                   .getFirst();
@@ -314,7 +323,13 @@ public class SkinHealTest {
     AtWork work = AtWork.on(portrait);
     Patch patch = Patch.spot(x, y, radius);
     HealLayer layer = ((HealLayer) LayerType.HEAL.fresh()).withPatches(List.of(patch));
-    return work.session().repairs().sources(
-            work.with(layer), layer.attributes().id(), patch.pieces().getFirst(), most, Cancellation.NONE);
+    return work.session()
+        .repairs()
+        .sources(
+            work.with(layer),
+            layer.attributes().id(),
+            patch.pieces().getFirst(),
+            most,
+            Cancellation.NONE);
   }
 }

@@ -13,9 +13,13 @@ import carezza.model.Point;
 
 public class BoundaryRefinerTest {
 
-  private static final BoundaryRefiner.Search SEARCH = new BoundaryRefiner.Search(-10, 10, 0.01, 0.02, 1e-6);
+  private static final BoundaryRefiner.Search SEARCH =
+      new BoundaryRefiner.Search(-10, 10, 0.01, 0.02, 1e-6);
 
-  /** An almond around the origin, turned: its upper edge bows by {@code up}, its lower by {@code down}. */
+  /**
+   * An almond around the origin, turned: its upper edge bows by {@code up}, its lower by {@code
+   * down}.
+   */
   private static List<Point> almond(double up, double down, double degrees) {
     List<Point> points = new ArrayList<>();
     double a = Math.toRadians(degrees);
@@ -23,8 +27,7 @@ public class BoundaryRefinerTest {
       double t = i < 12 ? i / 6.0 - 1 : 1 - (i - 12) / 6.0;
       double x = 50 * t;
       double y = (1 - t * t) * (i < 12 ? -up : down);
-      points.add(
-          new Point(x * Math.cos(a) - y * Math.sin(a), x * Math.sin(a) + y * Math.cos(a)));
+      points.add(new Point(x * Math.cos(a) - y * Math.sin(a), x * Math.sin(a) + y * Math.cos(a)));
     }
     return points;
   }
@@ -34,7 +37,10 @@ public class BoundaryRefinerTest {
     return new Object[][] {{0}, {35}, {170}};
   }
 
-  /** What is inside the true almond scores; the bow that was drawn too flat, or too high, is put right. */
+  /**
+   * What is inside the true almond scores; the bow that was drawn too flat, or too high, is put
+   * right.
+   */
   @Test(dataProvider = "angles")
   public void bothEdgesMoveToWhereTheStepIs(double degrees) {
     List<Point> truth = almond(20, 14, degrees);

@@ -117,8 +117,8 @@ public class EdgesTest {
   public void apartIsTheSameAsAWhole() {
     Mask mask = stroke(EDGE, new Point(260, 100), new Point(260, 300));
     Area part = new Area(250, 130, 80, 70);
-    assertThat(Pictures.largest(
-            Masks.render(mask, part, site(0), null), render(mask, 0).crop(part)))
+    assertThat(
+            Pictures.largest(Masks.render(mask, part, site(0), null), render(mask, 0).crop(part)))
         .isLessThan(1e-6);
   }
 

@@ -62,7 +62,13 @@ public class MaskLawsTest {
   @DataProvider
   public Object[][] masks() {
     return new Object[][] {
-      {OVAL}, {GRADIENT}, {OUTLINE}, {LIGHT}, {COLOURFUL}, {PAINTED}, {new Feather(OVAL, 6)},
+      {OVAL},
+      {GRADIENT},
+      {OUTLINE},
+      {LIGHT},
+      {COLOURFUL},
+      {PAINTED},
+      {new Feather(OVAL, 6)},
       {new Dilate(OUTLINE, 5)}
     };
   }

@@ -206,8 +206,7 @@ public class MasksTest {
       nearest =
           Math.min(
               nearest,
-              java.awt.geom.Line2D.ptSegDist(
-                  s.x(i), s.y(i), s.x(i + 1), s.y(i + 1), x, y));
+              java.awt.geom.Line2D.ptSegDist(s.x(i), s.y(i), s.x(i + 1), s.y(i + 1), x, y));
     }
     double t = Math.max(0, (s.radius() - nearest) / s.radius());
     return t * t * (3 - 2 * t);
@@ -231,7 +230,8 @@ public class MasksTest {
     Area whole = size.area();
     Picture input = Picture.of(whole);
     EvaluationContext forgetful = new EvaluationContext(size, 0, Regions.none());
-    EvaluationContext context = new EvaluationContext(size, 0, Regions.none()).with(new MaskCache(whole.pixels()));
+    EvaluationContext context =
+        new EvaluationContext(size, 0, Regions.none()).with(new MaskCache(whole.pixels()));
     Mask mask = new Mask.Ellipse(60, 45, 30, 20, 0, 0.5);
     Masks.render(mask.painted(Stroke.dab(20, 20, 9, 0)), whole, context, input);
     mask = mask.painted(Stroke.dab(20, 20, 9, 0));

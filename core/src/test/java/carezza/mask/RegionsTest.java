@@ -40,16 +40,20 @@ public class RegionsTest {
     Picture photo = portrait.picture("photo.jpg");
     Regions regions = find(portrait, photo);
     Area all = photo.area();
-    assertThat(Pictures.overlap(regions.coverage(SemanticRegion.SKIN, all, 0), portrait.mask("skin.png")))
+    assertThat(
+            Pictures.overlap(
+                regions.coverage(SemanticRegion.SKIN, all, 0), portrait.mask("skin.png")))
         .as("skin")
         .isGreaterThan(skin);
     assertThat(
-            Pictures.overlap(regions.coverage(SemanticRegion.SCLERA, all, 0), portrait.mask("sclera.png")))
+            Pictures.overlap(
+                regions.coverage(SemanticRegion.SCLERA, all, 0), portrait.mask("sclera.png")))
         .as("sclera")
         .isGreaterThan(sclera);
     if (teeth > 0) {
       assertThat(
-              Pictures.overlap(regions.coverage(SemanticRegion.TEETH, all, 0), portrait.mask("teeth.png")))
+              Pictures.overlap(
+                  regions.coverage(SemanticRegion.TEETH, all, 0), portrait.mask("teeth.png")))
           .as("teeth")
           .isGreaterThan(teeth);
     } else {
@@ -60,8 +64,8 @@ public class RegionsTest {
   }
 
   /**
-   * Least overlaps (soft intersection over union) of what is found without any hand: the bars of 0.93, 0.90,
-   * 0.80 and 0.75, or a little below what was reached.
+   * Least overlaps (soft intersection over union) of what is found without any hand: the bars of
+   * 0.93, 0.90, 0.80 and 0.75, or a little below what was reached.
    */
   @DataProvider
   public Object[][] found() {
@@ -76,15 +80,19 @@ public class RegionsTest {
   }
 
   @Test(dataProvider = "found")
-  public void regionsFoundWithoutAHandOverlapThePaintedTruth(
-      Portrait portrait, double[] least) {
+  public void regionsFoundWithoutAHandOverlapThePaintedTruth(Portrait portrait, double[] least) {
     Picture photo = portrait.picture("photo.jpg");
     FaceAnalysis analysis = FaceAnalysis.shared();
     FaceMap map = analysis.faces(photo, 0).getFirst();
     Regions regions = Regions.find(photo, map, analysis.subject(photo));
     Area all = photo.area();
     SemanticRegion[] regionsInOrder = {
-      SemanticRegion.SUBJECT, SemanticRegion.SKIN, SemanticRegion.LIPS, SemanticRegion.TEETH, SemanticRegion.SCLERA, SemanticRegion.IRIS
+      SemanticRegion.SUBJECT,
+      SemanticRegion.SKIN,
+      SemanticRegion.LIPS,
+      SemanticRegion.TEETH,
+      SemanticRegion.SCLERA,
+      SemanticRegion.IRIS
     };
     for (int i = 0; i < least.length; i++) {
       SemanticRegion region = regionsInOrder[i];

@@ -54,7 +54,10 @@ public class BlemishFinderTest {
     return Portrait.values();
   }
 
-  /** Where a mark is proposed there is a small brown spot: never lashes, stubble or the hair at the hairline. */
+  /**
+   * Where a mark is proposed there is a small brown spot: never lashes, stubble or the hair at the
+   * hairline.
+   */
   @Test
   public void molesAreMarksAndHairsAreNot() {
     for (Portrait portrait : List.of(Portrait.S01, Portrait.S05, Portrait.S06)) {
@@ -76,12 +79,18 @@ public class BlemishFinderTest {
     return middle.distance(new Point(proposed.x(), proposed.y())) < truth.area().radius();
   }
 
-  /** What is found hangs neither on the size of the photograph nor on its exposure, which is two thirds of a stop less. */
+  /**
+   * What is found hangs neither on the size of the photograph nor on its exposure, which is two
+   * thirds of a stop less.
+   */
   @Test
   public void atHalfTheSizeAndInLessLightAsMuchIsFound() {
     Picture half = Pyramid.half(Portrait.S04.picture("photo.jpg"));
     List<Point> halved =
-        Portrait.S04.spots().stream().map(s -> s.area().centre()).map(BlemishFinderTest::half).toList();
+        Portrait.S04.spots().stream()
+            .map(s -> s.area().centre())
+            .map(BlemishFinderTest::half)
+            .toList();
     assertThat(found(half, halved, 8)).isGreaterThan(0.84);
     Picture light = WorkingSpace.toLinearSrgb(half);
     for (int c = 0; c < 3; c++) {
@@ -128,9 +137,7 @@ public class BlemishFinderTest {
 
   @Test
   public void withoutAFaceNothingIsProposed() {
-    assertThat(
-            BlemishFinder.find(Portrait.S06.picture("photo.jpg"), Regions.none(), 1))
-        .isEmpty();
+    assertThat(BlemishFinder.find(Portrait.S06.picture("photo.jpg"), Regions.none(), 1)).isEmpty();
   }
 
   @Test
@@ -140,7 +147,9 @@ public class BlemishFinderTest {
             List.of(
                 new Blemish(10.04, 20, 5, Kind.TEMPORARY, 0.6),
                 new Blemish(30, 40, 4, Kind.MARK, 0.9)));
-    assertThat(new String(text, StandardCharsets.UTF_8)).contains("\"temporary\"").contains("\"mark\"");
+    assertThat(new String(text, StandardCharsets.UTF_8))
+        .contains("\"temporary\"")
+        .contains("\"mark\"");
     Path file = Files.createTempFile("spots", ".json");
     Files.write(file, text);
     List<Patch> patches = SpotsFile.read(file);

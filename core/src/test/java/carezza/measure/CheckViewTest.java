@@ -21,7 +21,8 @@ import carezza.testing.Pictures;
 public class CheckViewTest {
 
   private static final Area ALL = new Area(0, 0, 160, 120);
-  private static final EvaluationContext SITE = new EvaluationContext(new PictureSize(160, 120), 0, Regions.none());
+  private static final EvaluationContext SITE =
+      new EvaluationContext(new PictureSize(160, 120), 0, Regions.none());
 
   private static Picture see(CheckView view, Picture before, Picture after) {
     return Lab.of(view.of(after, before, SITE));
@@ -52,8 +53,7 @@ public class CheckViewTest {
   public void changeIsFourTimesTheDifference() {
     Picture before = ofLightness(Plane.filled(ALL, 40));
     Picture after = ofLightness(Plane.filled(ALL, 43));
-    assertThat(see(CheckView.CHANGE, before, after).first().at(80, 60))
-        .isCloseTo(62, within(0.2f));
+    assertThat(see(CheckView.CHANGE, before, after).first().at(80, 60)).isCloseTo(62, within(0.2f));
   }
 
   @Test

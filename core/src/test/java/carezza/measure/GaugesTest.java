@@ -170,9 +170,9 @@ public class GaugesTest {
 
   @Test
   public void withoutAFaceMapNothingOfTheFaceIsMeasured() {
-    EvaluationContext nobody = new EvaluationContext(context.photograph(), context.level(), Regions.none());
-    List<Gauge> gauges =
-        Gauges.read(nobody, photo, photo, LayerStack.EMPTY, JobLevel.portrait());
+    EvaluationContext nobody =
+        new EvaluationContext(context.photograph(), context.level(), Regions.none());
+    List<Gauge> gauges = Gauges.read(nobody, photo, photo, LayerStack.EMPTY, JobLevel.portrait());
     assertThat(find("textureKept", gauges).verdict()).isEqualTo(Verdict.OPEN);
     assertThat(find("teethYellow", gauges).measured()).isFalse();
     assertThat(find("pictureClipping", gauges).measured()).isTrue();
@@ -187,9 +187,9 @@ public class GaugesTest {
     List<Gauge> gauges =
         new GaugeReader(renderer)
             .of(
-            new RenderInput(LayerStack.of(darker), regions),
-            JobLevel.portrait(),
-            Cancellation.NONE)
+                new RenderInput(LayerStack.of(darker), regions),
+                JobLevel.portrait(),
+                Cancellation.NONE)
             .gauges();
     Gauge gauge = find("skinLightness", gauges);
     assertThat(gauge.after()).isEqualTo(gauge.before());
@@ -218,7 +218,8 @@ public class GaugesTest {
     Plane light = Pictures.noise(new Area(0, 0, 200, 200), 80, 2, 4);
     Plane both =
         Pictures.plane(
-            new Area(0, 0, 400, 200), (x, y) -> x < 200 ? dark.at((int) x, (int) y) : light.at((int) x - 200, (int) y));
+            new Area(0, 0, 400, 200),
+            (x, y) -> x < 200 ? dark.at((int) x, (int) y) : light.at((int) x - 200, (int) y));
     SightGauges.Noise noise = SightGauges.noise(both);
     assertThat(noise.darks()).isCloseTo(0.5, within(0.03));
     assertThat(noise.lights()).isCloseTo(2, within(0.1));

@@ -39,7 +39,10 @@ public class LightAdvisorTest {
   private static final DodgeBurnLayer FRESH = (DodgeBurnLayer) LayerType.DODGE_BURN.fresh();
 
   private static LightAdvisor advisor(AtWork bench, Layer... layers) {
-    return bench.session().advice().light(bench.with(layers), FRESH.attributes().id(), Cancellation.NONE);
+    return bench
+        .session()
+        .advice()
+        .light(bench.with(layers), FRESH.attributes().id(), Cancellation.NONE);
   }
 
   @DataProvider
@@ -92,7 +95,10 @@ public class LightAdvisorTest {
     CurveLayer curve = (CurveLayer) LayerType.CURVE.fresh();
     CurveLayer flat =
         new CurveLayer(
-            curve.attributes().withStage(Stage.SMOOTH).withMask(new Mask.RegionMask(SemanticRegion.SKIN)),
+            curve
+                .attributes()
+                .withStage(Stage.SMOOTH)
+                .withMask(new Mask.RegionMask(SemanticRegion.SKIN)),
             List.of(new Point(0, 0.15), new Point(1, 0.9)),
             null,
             null,
@@ -131,7 +137,10 @@ public class LightAdvisorTest {
   public void contourGuidesFollowTheLight() {
     AtWork bench = AtWork.on(Portrait.S04);
     var lit =
-        bench.session().advice().contours(bench.with(FRESH), FRESH.attributes().id(), Cancellation.NONE);
+        bench
+            .session()
+            .advice()
+            .contours(bench.with(FRESH), FRESH.attributes().id(), Cancellation.NONE);
     assertThat(lit).extracting(Guide::name).contains("forehead", "bridge of the nose");
     assertThat(lit).extracting(Guide::lift).contains(true, false);
     double middle =

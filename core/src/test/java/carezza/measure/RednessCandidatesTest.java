@@ -23,7 +23,10 @@ public class RednessCandidatesTest {
 
   private static final Area AREA = new Area(0, 0, SIZE, SIZE);
 
-  /** Added density of red, green and blue light in the middle of a place, and its width across and down. */
+  /**
+   * Added density of red, green and blue light in the middle of a place, and its width across and
+   * down.
+   */
   private record Paint(double red, double green, double blue, double across, double down) {
 
     static Paint round(double red, double green, double blue) {
@@ -86,7 +89,10 @@ public class RednessCandidatesTest {
     assertThat(mole.traits().unlikeBlood()).isGreaterThan(0.5);
   }
 
-  /** The judge finds blood likelier than the same redness as a line, as pigment, in shade, or less of it. */
+  /**
+   * The judge finds blood likelier than the same redness as a line, as pigment, in shade, or less
+   * of it.
+   */
   @Test
   public void whatLooksLikeBloodIsLikelier() {
     double blood = odds(Paint.round(0.02, 0.3, 0.26));

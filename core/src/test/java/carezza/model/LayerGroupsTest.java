@@ -82,8 +82,7 @@ public class LayerGroupsTest {
   @Test
   public void groupingTakesTheNeighbourBelowOneByOne() {
     LayerStack three =
-        LayerStack.of(
-            layer("a", Stage.GRADE), layer("b", Stage.GRADE), layer("c", Stage.GRADE));
+        LayerStack.of(layer("a", Stage.GRADE), layer("b", Stage.GRADE), layer("c", Stage.GRADE));
     LayerStack two = three.grouped("c", "Group");
     String group = groupOf(two, "c");
     assertThat(ids(two)).containsExactly("a", "b", "c", group);
@@ -168,7 +167,8 @@ public class LayerGroupsTest {
     String copy = ids(stack).get(10);
     assertThat(stack.members(copy)).hasSize(4).doesNotContainAnyElementsOf(nested().members("g"));
     String copiedB = ids(stack).get(6);
-    assertThat(stack.layers().get(7).attributes().mask()).isEqualTo(new Mask.ChangeMask(copiedB, 2));
+    assertThat(stack.layers().get(7).attributes().mask())
+        .isEqualTo(new Mask.ChangeMask(copiedB, 2));
   }
 
   @Test

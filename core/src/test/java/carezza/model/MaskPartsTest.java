@@ -109,18 +109,24 @@ public class MaskPartsTest {
     assertThat(stack.acting().layers().get(1).attributes().mask()).isEqualTo(new Minus(SKIN, LIPS));
     LayerStack edited =
         stack.edit(first.attributes().id(), l -> l.with(l.attributes().withMask(LIGHT)));
-    assertThat(edited.acting().layers().get(1).attributes().mask()).isEqualTo(new Minus(LIGHT, LIPS));
+    assertThat(edited.acting().layers().get(1).attributes().mask())
+        .isEqualTo(new Minus(LIGHT, LIPS));
   }
 
   @Test
   public void linksInACircleAndToNoLayerCoverNothing() {
     Layer first = masked("first", SKIN);
     Layer second = masked("second", new LinkedMask(first.attributes().id()));
-    Layer turned = first.with(first.attributes().withMask(new LinkedMask(second.attributes().id())));
+    Layer turned =
+        first.with(first.attributes().withMask(new LinkedMask(second.attributes().id())));
     assertThat(LayerStack.of(turned, second).acting().layers().getFirst().attributes().mask())
         .isEqualTo(new Nothing());
     assertThat(
-            LayerStack.of(masked("lost", new LinkedMask("gone"))).acting().layers().getFirst().attributes()
+            LayerStack.of(masked("lost", new LinkedMask("gone")))
+                .acting()
+                .layers()
+                .getFirst()
+                .attributes()
                 .mask())
         .isEqualTo(new Nothing());
   }

@@ -284,15 +284,15 @@ public class ModelTest {
         .isLessThan(1e-9);
     assertThat(mouth.outlines().outerLips().getLast().distance(new Point(150, 220)))
         .isLessThan(1e-9);
-    assertThat(mouth.outlines().outerLips().get(1).distance(new Point(155, 200)))
-        .isLessThan(1e-9);
+    assertThat(mouth.outlines().outerLips().get(1).distance(new Point(155, 200))).isLessThan(1e-9);
     FaceMap back = mouth.withMouth(was.leftMouth(), was.rightMouth());
     for (int i = 0; i < 3; i++) {
-      assertThat(
-              back.outlines().innerLips().get(i).distance(was.outlines().innerLips().get(i)))
+      assertThat(back.outlines().innerLips().get(i).distance(was.outlines().innerLips().get(i)))
           .isLessThan(1e-9);
     }
-    FaceMap byHand = new FaceMap(was.oval(), was.leftPupil(), was.rightPupil(), was.leftMouth(), was.rightMouth());
+    FaceMap byHand =
+        new FaceMap(
+            was.oval(), was.leftPupil(), was.rightPupil(), was.leftMouth(), was.rightMouth());
     assertThat(byHand.withRightPupil(new Point(210, 110)).outlines()).isNull();
   }
 }

@@ -18,8 +18,8 @@ import carezza.codec.PictureReader;
 import carezza.problem.Problem;
 
 /**
- * Inputs that a coverage-guided fuzzer found its way with: each is opened or refused in a sentence. The first byte says what
- * the rest is given to.
+ * Inputs that a coverage-guided fuzzer found its way with: each is opened or refused in a sentence.
+ * The first byte says what the rest is given to.
  */
 public class FoundByFuzzingTest {
 
@@ -46,11 +46,15 @@ public class FoundByFuzzingTest {
     byte[] data = Files.readAllBytes(input);
     byte[] file = Arrays.copyOfRange(data, 1, data.length);
     try {
-      assertThat(worker.submit(() -> open(data[0] & 3, file)).get(PATIENCE_SECONDS, TimeUnit.SECONDS))
+      assertThat(
+              worker.submit(() -> open(data[0] & 3, file)).get(PATIENCE_SECONDS, TimeUnit.SECONDS))
           .isNotNull();
     } catch (ExecutionException e) {
       assertThat(e.getCause()).as(name.toString()).isInstanceOf(Problem.class);
-      assertThat(e.getCause().getMessage()).endsWith(".").doesNotContain("Exception").doesNotContain("carezza.");
+      assertThat(e.getCause().getMessage())
+          .endsWith(".")
+          .doesNotContain("Exception")
+          .doesNotContain("carezza.");
     }
   }
 

@@ -38,8 +38,9 @@ import carezza.testing.Pictures;
 import carezza.testing.Portrait;
 
 /**
- * Files changed at random are opened or refused in one sentence: they crash nothing, take no long time
- * and no memory, and write nothing. {@code -Dfuzz.rounds} sets how many of each kind are tried.
+ * Files changed at random are opened or refused in one sentence: they crash nothing, take no long
+ * time and no memory, and write nothing. {@code -Dfuzz.rounds} sets how many of each kind are
+ * tried.
  */
 public class HostileFilesTest {
 
@@ -78,30 +79,28 @@ public class HostileFilesTest {
     ProjectFile.save(small.with(project, null), AtomicFile.replacing(file), new byte[0]);
     seeds.add(new Object[] {"e.carezza", Files.readAllBytes(file)});
     Path layers = folder.resolve("f.ora");
-    new Session(small.photograph()).exports().deliver(
+    new Session(small.photograph())
+        .exports()
+        .deliver(
             project,
             AtomicFile.replacing(layers),
-            new Delivery(
-                0, 90, 16, 0, OutputColour.of(OutputProfile.SRGB), Carried.NOTHING, true),
+            new Delivery(0, 90, 16, 0, OutputColour.of(OutputProfile.SRGB), Carried.NOTHING, true),
             Cancellation.NONE);
     seeds.add(new Object[] {"f.ora", Files.readAllBytes(layers)});
     seeds.add(
         new Object[] {
           "g.json",
-          "{\"stack\":[{\"kind\":\"vignette\",\"stops\":-0.5,\"head\":{\"amount\":1}}]}".getBytes(
-              java.nio.charset.StandardCharsets.UTF_8)
+          "{\"stack\":[{\"kind\":\"vignette\",\"stops\":-0.5,\"head\":{\"amount\":1}}]}"
+              .getBytes(java.nio.charset.StandardCharsets.UTF_8)
         });
     Files.delete(file);
     Files.delete(layers);
   }
 
-  private void seed(String name, Picture picture, int bits, OutputProfile profile)
-      throws Problem {
+  private void seed(String name, Picture picture, int bits, OutputProfile profile) throws Problem {
     byte[] file =
         PictureWriter.encode(
-            picture,
-            new PictureWriter.Settings(PictureFormat.of(name), 90, bits, profile),
-            name);
+            picture, new PictureWriter.Settings(PictureFormat.of(name), 90, bits, profile), name);
     seeds.add(new Object[] {name, file});
   }
 
@@ -167,7 +166,8 @@ public class HostileFilesTest {
       case 2 -> {
         // Sizes and offsets live near the start and near the end.
         int near = Math.min(out.length - 4, 200);
-        int at = random.nextBoolean() ? random.nextInt(near) : out.length - 4 - random.nextInt(near);
+        int at =
+            random.nextBoolean() ? random.nextInt(near) : out.length - 4 - random.nextInt(near);
         int[] values = {0, -1, Integer.MAX_VALUE, Integer.MIN_VALUE, 0x00FFFFFF, 0xFFFF0000};
         int v = values[random.nextInt(values.length)];
         for (int i = 0; i < 4; i++) {

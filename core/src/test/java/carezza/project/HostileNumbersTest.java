@@ -40,8 +40,8 @@ import carezza.session.Session;
 import carezza.testing.Pictures;
 
 /**
- * Every number of every kind of layer and mask put to extremes: the file is refused in a sentence, or it renders, within
- * seconds and a small heap.
+ * Every number of every kind of layer and mask put to extremes: the file is refused in a sentence,
+ * or it renders, within seconds and a small heap.
  */
 public class HostileNumbersTest {
 
@@ -75,7 +75,8 @@ public class HostileNumbersTest {
     for (LayerType kind : LayerType.values()) {
       rows.add(new Object[] {kind.key(), "{\"kind\":\"" + kind.key() + "\"}"});
     }
-    String stroke = "{\"points\":[40,40,1,0,60,50,1,0.2],\"radius\":9,\"softness\":0.5,\"strength\":0.6,\"edge\":5}";
+    String stroke =
+        "{\"points\":[40,40,1,0,60,50,1,0.2],\"radius\":9,\"softness\":0.5,\"strength\":0.6,\"edge\":5}";
     String[] masks = {
       "{\"kind\":\"oval\",\"x\":40,\"y\":40,\"radiusX\":20,\"radiusY\":10,\"angle\":5,\"softness\":0.5}",
       "{\"kind\":\"gradient\",\"from\":{\"x\":1,\"y\":1},\"to\":{\"x\":50,\"y\":60}}",
@@ -89,12 +90,17 @@ public class HostileNumbersTest {
       "{\"kind\":\"strokes\",\"base\":{\"kind\":\"nothing\"},\"strokes\":[" + stroke + "]}"
     };
     for (String mask : masks) {
-      rows.add(new Object[] {mask.substring(9, 16), "{\"kind\":\"exposure\",\"stops\":1,\"mask\":" + mask + "}"});
+      rows.add(
+          new Object[] {
+            mask.substring(9, 16), "{\"kind\":\"exposure\",\"stops\":1,\"mask\":" + mask + "}"
+          });
     }
     rows.add(
         new Object[] {
           "repairs",
-          "{\"kind\":\"heal\",\"patches\":[{\"area\":" + stroke + ",\"source\":{\"dx\":9,\"dy\":3,\"angle\":4,\"scale\":1.2}},{\"outline\":[{\"x\":10,\"y\":10},{\"x\":30,\"y\":12},{\"x\":20,\"y\":30}],\"feather\":2,\"amount\":0.8}]}"
+          "{\"kind\":\"heal\",\"patches\":[{\"area\":"
+              + stroke
+              + ",\"source\":{\"dx\":9,\"dy\":3,\"angle\":4,\"scale\":1.2}},{\"outline\":[{\"x\":10,\"y\":10},{\"x\":30,\"y\":12},{\"x\":20,\"y\":30}],\"feather\":2,\"amount\":0.8}]}"
         });
     rows.add(
         new Object[] {
@@ -129,7 +135,8 @@ public class HostileNumbersTest {
   /** All fields of the kind, so that every number has its turn. */
   private static ObjectNode filled(String layer) {
     ObjectNode given = ModelJson.parse(layer.getBytes(StandardCharsets.UTF_8));
-    ObjectNode stack = ModelJson.parse(("{\"stack\":[" + given + "]}").getBytes(StandardCharsets.UTF_8));
+    ObjectNode stack =
+        ModelJson.parse(("{\"stack\":[" + given + "]}").getBytes(StandardCharsets.UTF_8));
     Layer read = ModelJson.readStack(stack, List.of()).layers().getFirst();
     return ModelJson.write(read, null);
   }
@@ -197,16 +204,13 @@ public class HostileNumbersTest {
               .formatted(i == 0 ? "" : ",", i, like, like));
     }
     String grow =
-        nested(
-            "{\"kind\":\"grow\",\"radius\":900,\"of\":",
-            "{\"kind\":\"everything\"}",
-            "}",
-            100);
+        nested("{\"kind\":\"grow\",\"radius\":900,\"of\":", "{\"kind\":\"everything\"}", "}", 100);
     StringBuilder polygon = new StringBuilder("{\"kind\":\"polygon\",\"feather\":0,\"points\":[");
     for (int i = 0; i < 200_000; i++) {
       polygon.append(i == 0 ? "" : ",").append("{\"x\":%d,\"y\":%d}".formatted(i % 90, i % 77));
     }
-    StringBuilder stroke = new StringBuilder("{\"kind\":\"strokes\",\"strokes\":[{\"radius\":9,\"points\":[");
+    StringBuilder stroke =
+        new StringBuilder("{\"kind\":\"strokes\",\"strokes\":[{\"radius\":9,\"points\":[");
     for (int i = 0; i < 1_000_000; i++) {
       stroke.append(i == 0 ? "" : ",").append(i % 90).append(",").append(i % 77).append(",1,0");
     }
@@ -216,7 +220,11 @@ public class HostileNumbersTest {
       {"{\"stack\":[{\"kind\":\"exposure\",\"mask\":" + grow + "}]}"},
       {"{\"stack\":[{\"kind\":\"exposure\",\"mask\":" + polygon + "]}}]}"},
       {"{\"stack\":[{\"kind\":\"exposure\",\"mask\":" + stroke + "]}]}}]}"},
-      {"{\"stack\":[{\"kind\":\"exposure\",\"mask\":" + nested("{\"kind\":\"invert\",\"of\":", "{\"kind\":\"everything\"}", "}", 5000) + "}]}"}
+      {
+        "{\"stack\":[{\"kind\":\"exposure\",\"mask\":"
+            + nested("{\"kind\":\"invert\",\"of\":", "{\"kind\":\"everything\"}", "}", 5000)
+            + "}]}"
+      }
     };
   }
 

@@ -159,13 +159,17 @@ public class ProjectFileTest {
 
   @Test
   public void aReopenedProjectRendersTheSamePicture() throws Problem {
-    Delivery small = new Delivery(
-            0, 90, 8, 2, OutputColour.of(OutputProfile.SRGB), Carried.NOTHING, false);
+    Delivery small =
+        new Delivery(0, 90, 8, 2, OutputColour.of(OutputProfile.SRGB), Carried.NOTHING, false);
     var before =
-        new Session(document.photograph()).exports().picture(document.project(), small, Cancellation.NONE);
+        new Session(document.photograph())
+            .exports()
+            .picture(document.project(), small, Cancellation.NONE);
     Document again = ProjectFile.open(saved("same.carezza"));
     var after =
-        new Session(again.photograph()).exports().picture(again.project(), small, Cancellation.NONE);
+        new Session(again.photograph())
+            .exports()
+            .picture(again.project(), small, Cancellation.NONE);
     assertThat(Pictures.largest(before, after)).isZero();
   }
 
@@ -204,8 +208,7 @@ public class ProjectFileTest {
     Layer teeth =
         stack.layers().stream().filter(l -> LayerType.of(l) == LayerType.TEETH).findAny().get();
     assertThat(teeth.with(teeth.attributes().withId("x")))
-        .isEqualTo(
-            LayerType.TEETH.fresh().with(LayerType.TEETH.fresh().attributes().withId("x")));
+        .isEqualTo(LayerType.TEETH.fresh().with(LayerType.TEETH.fresh().attributes().withId("x")));
   }
 
   @Test
@@ -231,12 +234,28 @@ public class ProjectFileTest {
   public void groupsAndWhatLayersChangedComeBack() throws Exception {
     LayerStack stack =
         LayerStack.of(
-            LayerType.CURVE.fresh().with(LayerAttributes.of("one", Stage.GRADE, new Mask.Everything()).withId("one").inGroup("g")),
-            LayerType.CURVE.fresh().with(LayerAttributes.of("two", Stage.GRADE, new Mask.ChangeMask("one", 3)).inGroup("g")),
-            LayerType.GROUP.fresh().with(LayerAttributes.of("both", Stage.GRADE, new Mask.Everything()).withId("g").withAmount(0.5)));
+            LayerType.CURVE
+                .fresh()
+                .with(
+                    LayerAttributes.of("one", Stage.GRADE, new Mask.Everything())
+                        .withId("one")
+                        .inGroup("g")),
+            LayerType.CURVE
+                .fresh()
+                .with(
+                    LayerAttributes.of("two", Stage.GRADE, new Mask.ChangeMask("one", 3))
+                        .inGroup("g")),
+            LayerType.GROUP
+                .fresh()
+                .with(
+                    LayerAttributes.of("both", Stage.GRADE, new Mask.Everything())
+                        .withId("g")
+                        .withAmount(0.5)));
     Path file = folder.resolve("groups.carezza");
     ProjectFile.save(
-        document.with(document.project().withStack(stack), null), AtomicFile.replacing(file), PREVIEW);
+        document.with(document.project().withStack(stack), null),
+        AtomicFile.replacing(file),
+        PREVIEW);
     assertThat(ProjectFile.open(file).project().stack()).isEqualTo(stack);
   }
 
@@ -293,10 +312,15 @@ public class ProjectFileTest {
             "everywhere.carezza",
             j ->
                 j.replace("\"sha256\"", "\"camera\" : \"made up\", \"sha256\"")
-                    .replace("\"leftPupil\" : {", "\"glasses\" : true, \"leftPupil\" : {\"sure\" : 0.9, ")
+                    .replace(
+                        "\"leftPupil\" : {",
+                        "\"glasses\" : true, \"leftPupil\" : {\"sure\" : 0.9, ")
                     .replace("\"kind\" : \"oval\"", "\"kind\" : \"oval\", \"corner\" : 4")
-                    .replace("\"kind\" : \"range\",\n", "\"kind\" : \"range\", \"knee\" : [1, 2],\n")
-                    .replaceFirst("\"title\"", "\"frame\" : {\"x\":500,\"y\":500,\"width\":400,\"height\":300,\"angle\":0,\"bleed\":3}, \"title\""));
+                    .replace(
+                        "\"kind\" : \"range\",\n", "\"kind\" : \"range\", \"knee\" : [1, 2],\n")
+                    .replaceFirst(
+                        "\"title\"",
+                        "\"frame\" : {\"x\":500,\"y\":500,\"width\":400,\"height\":300,\"angle\":0,\"bleed\":3}, \"title\""));
     String saved = json(savedAgain(file)).toString();
     assertThat(saved)
         .contains("\"camera\":\"made up\"")
@@ -360,7 +384,8 @@ public class ProjectFileTest {
 
   @Test
   public void aLayerWithAnUnknownMaskIsLocked() throws Exception {
-    Path file = withJson("mask.carezza", j -> j.replace("\"kind\" : \"oval\"", "\"kind\" : \"star\""));
+    Path file =
+        withJson("mask.carezza", j -> j.replace("\"kind\" : \"oval\"", "\"kind\" : \"star\""));
     Document opened = ProjectFile.open(file);
     assertThat(opened.project().stack().layers()).anyMatch(LockedLayer.class::isInstance);
     assertThat(json(savedAgain(file)).toString()).contains("\"kind\":\"star\"");
@@ -379,8 +404,12 @@ public class ProjectFileTest {
     assertThat(with.layers().getLast()).isInstanceOf(LockedLayer.class);
     assertThat(
             Pictures.largest(
-                session.exports().picture(document.project().withStack(with), small, Cancellation.NONE),
-                session.exports().picture(document.project().withStack(without), small, Cancellation.NONE)))
+                session
+                    .exports()
+                    .picture(document.project().withStack(with), small, Cancellation.NONE),
+                session
+                    .exports()
+                    .picture(document.project().withStack(without), small, Cancellation.NONE)))
         .isZero();
   }
 
@@ -407,7 +436,10 @@ public class ProjectFileTest {
     assertThat(problem(packed("two.carezza", entries)).kind()).isEqualTo(Kind.PROJECT_DAMAGED);
   }
 
-  /** The project was made of it in another run, perhaps on another day; its name is known to nobody any more. */
+  /**
+   * The project was made of it in another run, perhaps on another day; its name is known to nobody
+   * any more.
+   */
   @Test
   public void thePhotographOfAProjectIsKeptWhereverItLies() throws Exception {
     Path file = saved("kept-inside.carezza");
@@ -541,10 +573,11 @@ public class ProjectFileTest {
     assertThatThrownBy(
             () ->
                 AtomicFile.replacing(file)
-                    .write(out -> {
-                      out.write(new byte[100_000]);
-                      throw new IOException("No space left on device");
-                    }))
+                    .write(
+                        out -> {
+                          out.write(new byte[100_000]);
+                          throw new IOException("No space left on device");
+                        }))
         .isInstanceOf(Problem.class)
         .hasMessageContaining("full.carezza")
         .hasMessageContaining("No space left on device");

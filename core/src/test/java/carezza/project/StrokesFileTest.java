@@ -19,9 +19,7 @@ public class StrokesFileTest {
   @Test
   public void strokesComeBackAsTheyWere() throws IOException {
     List<Stroke> strokes =
-        List.of(
-            new Stroke(PATH, 7, 0.5, 0.25, true, 14),
-            Stroke.dab(3, 4, 2, 0.3));
+        List.of(new Stroke(PATH, 7, 0.5, 0.25, true, 14), Stroke.dab(3, 4, 2, 0.3));
     assertThat(StrokesFile.read(StrokesFile.write(strokes))).isEqualTo(strokes);
   }
 

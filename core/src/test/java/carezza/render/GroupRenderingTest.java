@@ -140,24 +140,33 @@ public class GroupRenderingTest {
     Layer softening = LayerType.FREQUENCY_SEPARATION.fresh().with(named("fs"));
     Mask changed = new Mask.Feather(new Mask.ChangeMask("patch", 4), 20);
     return new Object[][] {
-      {new Layer[] {
+      {
+        new Layer[] {
           BELOW,
           in("outer", masked(ONE, OVAL)),
           in("inner", softening),
           in("inner", exposure("deep", 0.4)),
           in("outer", inner),
           outer,
-          exposure("above", 0.1)}},
-      {new Layer[] {
+          exposure("above", 0.1)
+        }
+      },
+      {
+        new Layer[] {
           BELOW,
           masked(exposure("patch", 0.5), OVAL),
           exposure("between", -0.1),
-          masked(exposure("after", -0.6), changed)}},
-      {new Layer[] {
+          masked(exposure("after", -0.6), changed)
+        }
+      },
+      {
+        new Layer[] {
           BELOW,
           in("g", masked(exposure("patch", 0.5), OVAL)),
           in("g", masked(exposure("after", -0.6), changed)),
-          new GroupLayer(named("g").withAmount(0.5))}}
+          new GroupLayer(named("g").withAmount(0.5))
+        }
+      }
     };
   }
 
@@ -171,7 +180,9 @@ public class GroupRenderingTest {
     for (Layer edited : scene.stack().layers()) {
       IncrementalRenderer live =
           renderer.follow(scene, edited.attributes().id(), whole, LEVEL, Cancellation.NONE);
-      assertThat(Pictures.largest(live.picture(), tiles)).as(edited.attributes().name()).isLessThan(2e-3);
+      assertThat(Pictures.largest(live.picture(), tiles))
+          .as(edited.attributes().name())
+          .isLessThan(2e-3);
     }
   }
 
@@ -187,7 +198,9 @@ public class GroupRenderingTest {
           renderer.follow(scene, edited.attributes().id(), whole, LEVEL, Cancellation.NONE);
       RenderInput now =
           new RenderInput(
-              scene.stack().edit(edited.attributes().id(), l -> l.with(l.attributes().withAmount(0.8))),
+              scene
+                  .stack()
+                  .edit(edited.attributes().id(), l -> l.with(l.attributes().withAmount(0.8))),
               regions);
       live.update(now);
       Picture exact = renderer.render(now, whole, LEVEL, Readiness.EXACT, Cancellation.NONE);

@@ -136,8 +136,7 @@ public class IncrementalRendererTest {
     for (int i = 0; i < whole.pixels(); i++) {
       sum +=
           DeltaE2000.between(
-              new Lab(
-                  lab.first().values()[i], lab.second().values()[i], lab.third().values()[i]),
+              new Lab(lab.first().values()[i], lab.second().values()[i], lab.third().values()[i]),
               new Lab(
                   wanted.first().values()[i],
                   wanted.second().values()[i],
@@ -170,10 +169,12 @@ public class IncrementalRendererTest {
     assertThat(ChangedArea.between(two, two)).contains(Area.EMPTY);
     assertThat(ChangedArea.between(two, two.with(two.attributes().withAmount(0.5)))).isEmpty();
     Layer masked = two.with(two.attributes().withMask(two.attributes().mask().painted(stroke(2))));
-    assertThat(ChangedArea.between(two, masked).orElseThrow().contains(stroke(2).bounds())).isTrue();
+    assertThat(ChangedArea.between(two, masked).orElseThrow().contains(stroke(2).bounds()))
+        .isTrue();
     HealLayer heal = ((HealLayer) LayerType.HEAL.fresh()).withPatches(PORTRAIT.spots());
     Area gone =
-        ChangedArea.between(heal, heal.withPatches(heal.patches().subList(1, heal.patches().size())))
+        ChangedArea.between(
+                heal, heal.withPatches(heal.patches().subList(1, heal.patches().size())))
             .orElseThrow();
     assertThat(gone.contains(heal.patches().getFirst().area().bounds())).isTrue();
   }

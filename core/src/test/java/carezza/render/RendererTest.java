@@ -61,7 +61,11 @@ public class RendererTest {
 
   private Picture render(Renderer renderer, Area area, int level, Layer... layers) {
     return renderer.render(
-        new RenderInput(LayerStack.of(layers), regions), area, level, Readiness.EXACT, Cancellation.NONE);
+        new RenderInput(LayerStack.of(layers), regions),
+        area,
+        level,
+        Readiness.EXACT,
+        Cancellation.NONE);
   }
 
   private static Layer painted(LayerType kind) {
@@ -87,7 +91,15 @@ public class RendererTest {
       case DodgeBurnLayer l -> l.withMasks(face, new Mask.Ellipse(700, 1300, 200, 120, 0, 0.8));
       case SkinToneEveningLayer l ->
           new SkinToneEveningLayer(
-              l.attributes(), 0.7, 0.4, new SkinToneEveningLayer.Target(60, 30, 55), 0.5, 0.4, 0.1, null, false);
+              l.attributes(),
+              0.7,
+              0.4,
+              new SkinToneEveningLayer.Target(60, 30, 55),
+              0.5,
+              0.4,
+              0.1,
+              null,
+              false);
       case CurveLayer l ->
           l.withLuminance(
               List.of(
@@ -104,11 +116,15 @@ public class RendererTest {
               .with(HueBandsLayer.Family.BLUE, new HueBandsLayer.Trim(-15, 0.3, -3));
       case ColourPaintLayer l -> l.with(l.attributes().withMask(face));
       case ColourBalanceLayer l ->
-          new ColourBalanceLayer(l.attributes(), new Tint(260, 10), new Tint(60, 5), new Tint(80, 12), 0.5);
+          new ColourBalanceLayer(
+              l.attributes(), new Tint(260, 10), new Tint(60, 5), new Tint(80, 12), 0.5);
       case MonochromeLayer l -> l.with(HueBandsLayer.Family.ORANGE, 8);
       case SkinMatchLayer l ->
           new SkinMatchLayer(
-              l.attributes().withMask(face), new Mask.Ellipse(1300, 400, 150, 150, 0, 0.2), 0.8, 0.5);
+              l.attributes().withMask(face),
+              new Mask.Ellipse(1300, 400, 150, 150, 0, 0.2),
+              0.8,
+              0.5);
       case HueShiftLayer l -> new HueShiftLayer(l.attributes(), 50, 40, 20, 0.3, 4);
       default -> kind.fresh();
     };
@@ -150,7 +166,8 @@ public class RendererTest {
   public void atAmountZeroNothingIsChanged(LayerType kind) {
     Layer layer = painted(kind);
     Picture out =
-        render(renderer(), new Area(0, 0, 400, 500), 2, layer.with(layer.attributes().withAmount(0)));
+        render(
+            renderer(), new Area(0, 0, 400, 500), 2, layer.with(layer.attributes().withAmount(0)));
     assertThat(Pictures.largest(out, photograph.level(2))).isZero();
   }
 
@@ -214,7 +231,9 @@ public class RendererTest {
     HealLayer settled =
         (HealLayer)
             renderer.resolved(
-                new RenderInput(LayerStack.of(heal), regions), heal.attributes().id(), Cancellation.NONE);
+                new RenderInput(LayerStack.of(heal), regions),
+                heal.attributes().id(),
+                Cancellation.NONE);
     Layer darker = new ExposureLayer(LayerType.EXPOSURE.fresh().attributes(), -1, 0);
     Picture together = render(renderer, area, 1, darker, settled);
     Picture healedFirst = render(renderer, area, 1, settled);
@@ -281,7 +300,8 @@ public class RendererTest {
   @Test
   public void equalContentsHaveEqualFingerprintsAndOthersDoNot() {
     Layer one = painted(LayerType.DODGE_BURN);
-    assertThat(Fingerprint.of(one)).isEqualTo(Fingerprint.of(one.with(one.attributes().named("other"))));
+    assertThat(Fingerprint.of(one))
+        .isEqualTo(Fingerprint.of(one.with(one.attributes().named("other"))));
     assertThat(Fingerprint.of(one))
         .isNotEqualTo(Fingerprint.of(one.with(one.attributes().withAmount(0.5))));
     assertThat(Fingerprint.of(1, 2)).isNotEqualTo(Fingerprint.of(2, 1));

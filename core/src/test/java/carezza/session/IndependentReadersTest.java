@@ -34,7 +34,10 @@ import carezza.project.ProjectFile;
 import carezza.testing.Pictures;
 import carezza.testing.Portrait;
 
-/** What other people's programs say of the files that are written; skipped where they are not installed. */
+/**
+ * What other people's programs say of the files that are written; skipped where they are not
+ * installed.
+ */
 @Test(groups = "independent")
 public class IndependentReadersTest {
 
@@ -63,12 +66,13 @@ public class IndependentReadersTest {
   private Path delivered(String name, OutputProfile profile, int bits, boolean layers)
       throws Exception {
     Path file = folder.resolve(name);
-    session.exports().deliver(
-        project,
-        AtomicFile.replacing(file),
-        new Delivery(
-            0, 90, bits, 2, OutputColour.of(profile), Carried.WITHOUT_PLACE, layers),
-        Cancellation.NONE);
+    session
+        .exports()
+        .deliver(
+            project,
+            AtomicFile.replacing(file),
+            new Delivery(0, 90, bits, 2, OutputColour.of(profile), Carried.WITHOUT_PLACE, layers),
+            Cancellation.NONE);
     return file;
   }
 
@@ -113,7 +117,9 @@ public class IndependentReadersTest {
     assertThat(said("exiftool", List.of("-validate", "-s3", file))).doesNotContain("Error");
   }
 
-  /** A camera's file that names its place and its body in every way there is, written by ExifTool. */
+  /**
+   * A camera's file that names its place and its body in every way there is, written by ExifTool.
+   */
   private Path placed() throws Exception {
     Path file = folder.resolve("placed.jpg");
     byte[] plain =
@@ -125,18 +131,33 @@ public class IndependentReadersTest {
     said(
         "exiftool",
         List.of(
-            "-overwrite_original", "-GPSLatitude=48.1", "-GPSLatitudeRef=N", "-GPSLongitude=11.2",
-            "-GPSLongitudeRef=E", "-IPTC:City=Placename", "-IPTC:Sub-location=Placename",
-            "-IPTC:Province-State=Placename", "-IPTC:Country-PrimaryLocationName=Placename",
-            "-IPTC:ContentLocationName=Placename", "-XMP-photoshop:City=Placename",
-            "-XMP-photoshop:State=Placename", "-XMP-photoshop:Country=Placename",
-            "-XMP-iptcCore:Location=Placename", "-XMP-iptcCore:CountryCode=PLA",
+            "-overwrite_original",
+            "-GPSLatitude=48.1",
+            "-GPSLatitudeRef=N",
+            "-GPSLongitude=11.2",
+            "-GPSLongitudeRef=E",
+            "-IPTC:City=Placename",
+            "-IPTC:Sub-location=Placename",
+            "-IPTC:Province-State=Placename",
+            "-IPTC:Country-PrimaryLocationName=Placename",
+            "-IPTC:ContentLocationName=Placename",
+            "-XMP-photoshop:City=Placename",
+            "-XMP-photoshop:State=Placename",
+            "-XMP-photoshop:Country=Placename",
+            "-XMP-iptcCore:Location=Placename",
+            "-XMP-iptcCore:CountryCode=PLA",
             "-XMP-iptcExt:LocationCreatedCity=Placename",
-            "-XMP-iptcExt:LocationShownCity=Placename", "-XMP-dc:Coverage=Placename",
-            "-XMP-exif:GPSLatitude=48.1", "-XMP-iptcCore:CreatorCity=Placename",
-            "-SerialNumber=Bodynumber", "-XMP-aux:SerialNumber=Bodynumber",
-            "-UserComment=Placename", "-LensModel=Made-up 85", "-Artist=Ines Marlow",
-            "-IPTC:Caption-Abstract=A sitter", "-XMP-dc:Title=Autumn card",
+            "-XMP-iptcExt:LocationShownCity=Placename",
+            "-XMP-dc:Coverage=Placename",
+            "-XMP-exif:GPSLatitude=48.1",
+            "-XMP-iptcCore:CreatorCity=Placename",
+            "-SerialNumber=Bodynumber",
+            "-XMP-aux:SerialNumber=Bodynumber",
+            "-UserComment=Placename",
+            "-LensModel=Made-up 85",
+            "-Artist=Ines Marlow",
+            "-IPTC:Caption-Abstract=A sitter",
+            "-XMP-dc:Title=Autumn card",
             file.toString()));
     return file;
   }
@@ -196,7 +217,8 @@ public class IndependentReadersTest {
 
   @Test
   public void tiffinfoReadsEveryPage() throws Exception {
-    String words = said("tiffinfo", List.of(delivered("p.tif", OutputProfile.SRGB, 16, true).toString()));
+    String words =
+        said("tiffinfo", List.of(delivered("p.tif", OutputProfile.SRGB, 16, true).toString()));
     assertThat(words).doesNotContain("Warning").doesNotContain("Error");
     assertThat(words.split("Bits/Sample: 16", -1)).hasSize(4);
     assertThat(words).contains("Finished picture").contains("Photograph");

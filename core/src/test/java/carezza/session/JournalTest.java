@@ -178,8 +178,8 @@ public class JournalTest {
   }
 
   /**
-   * Kills a program at random moments between and during edits, keeps and saves. What it had said to have
-   * kept is there each time, and neither file is ever broken.
+   * Kills a program at random moments between and during edits, keeps and saves. What it had said
+   * to have kept is there each time, and neither file is ever broken.
    */
   @Test
   public void nothingKeptIsLostHoweverOftenTheProgramIsKilled() throws Exception {

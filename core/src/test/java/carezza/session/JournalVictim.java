@@ -38,8 +38,7 @@ public final class JournalVictim {
       journal.keep(document.with(project, file), strokes, new byte[0]);
       System.out.println(strokes);
       if (strokes % 3 == 0) {
-        ProjectFile.save(
-            document.with(project, file), AtomicFile.replacing(file), new byte[] {1});
+        ProjectFile.save(document.with(project, file), AtomicFile.replacing(file), new byte[] {1});
       }
     }
   }

@@ -74,13 +74,18 @@ public class LayeredDeliveryTest {
   }
 
   private static Delivery delivery(OutputProfile profile, boolean layers) {
-    return new Delivery(
-        0, 90, 16, LEVEL, OutputColour.of(profile), Carried.WITHOUT_PLACE, layers);
+    return new Delivery(0, 90, 16, LEVEL, OutputColour.of(profile), Carried.WITHOUT_PLACE, layers);
   }
 
   private Path delivered(String name, boolean layers) throws Problem {
     Path file = folder.resolve(name);
-    session.exports().deliver(project, AtomicFile.replacing(file), delivery(OutputProfile.SRGB, layers), Cancellation.NONE);
+    session
+        .exports()
+        .deliver(
+            project,
+            AtomicFile.replacing(file),
+            delivery(OutputProfile.SRGB, layers),
+            Cancellation.NONE);
     return file;
   }
 
@@ -129,8 +134,7 @@ public class LayeredDeliveryTest {
       assertThat(((Element) layers.item(3)).getAttribute("name")).isEqualTo("Photograph");
       Raster merged = null;
       for (int i = layers.getLength() - 1; i >= 0; i--) {
-        Raster own =
-            entry(zip, ((Element) layers.item(i)).getAttribute("src")).getRaster();
+        Raster own = entry(zip, ((Element) layers.item(i)).getAttribute("src")).getRaster();
         merged = merged == null ? own : over(own, (java.awt.image.WritableRaster) merged);
       }
       assertThat(largestDifference(merged, wanted)).isLessThanOrEqualTo(1);
@@ -183,11 +187,13 @@ public class LayeredDeliveryTest {
       Path file = folder.resolve((String) wrong[0]);
       assertThatThrownBy(
               () ->
-                  session.exports().deliver(
-                      project,
-                      AtomicFile.replacing(file),
-                      delivery((OutputProfile) wrong[1], (boolean) wrong[2]),
-                      Cancellation.NONE))
+                  session
+                      .exports()
+                      .deliver(
+                          project,
+                          AtomicFile.replacing(file),
+                          delivery((OutputProfile) wrong[1], (boolean) wrong[2]),
+                          Cancellation.NONE))
           .isInstanceOf(Problem.class)
           .hasMessageContaining((String) wrong[0])
           .hasMessageContaining((String) wrong[3]);
@@ -199,11 +205,17 @@ public class LayeredDeliveryTest {
   public void aStoppedDeliveryLeavesNothingBehind() throws IOException {
     Path file = folder.resolve("stopped.ora");
     assertThatThrownBy(
-            () -> session.exports().deliver(project, AtomicFile.replacing(file), delivery(OutputProfile.SRGB, false), () -> true))
+            () ->
+                session
+                    .exports()
+                    .deliver(
+                        project,
+                        AtomicFile.replacing(file),
+                        delivery(OutputProfile.SRGB, false),
+                        () -> true))
         .isInstanceOf(CancellationException.class);
     try (var files = Files.list(folder)) {
-      assertThat(files.map(p -> p.getFileName().toString()))
-          .noneMatch(n -> n.contains("stopped"));
+      assertThat(files.map(p -> p.getFileName().toString())).noneMatch(n -> n.contains("stopped"));
     }
   }
 }

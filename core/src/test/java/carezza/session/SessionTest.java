@@ -63,10 +63,11 @@ public class SessionTest {
     Layer layer = curve(new Mask.Everything());
     Project project = document.project().withStack(LayerStack.of(layer));
     double[] shares =
-        new Session(document.photograph()).readings().histogram(project, layer.attributes().id(), Quantity.LIGHTNESS, 50, Cancellation.NONE);
+        new Session(document.photograph())
+            .readings()
+            .histogram(project, layer.attributes().id(), Quantity.LIGHTNESS, 50, Cancellation.NONE);
     assertThat(Arrays.stream(shares).sum()).isCloseTo(1, offset(1e-9));
-    int[] peaks =
-        java.util.stream.IntStream.range(0, 50).filter(i -> shares[i] > 0.45).toArray();
+    int[] peaks = java.util.stream.IntStream.range(0, 50).filter(i -> shares[i] > 0.45).toArray();
     assertThat(peaks).hasSize(2);
     assertThat(peaks[1] - peaks[0]).isGreaterThan(10);
   }
@@ -77,7 +78,9 @@ public class SessionTest {
     Layer layer = curve(new Mask.Range(Quantity.LIGHTNESS, 60, 65, 100, 100));
     Project project = document.project().withStack(LayerStack.of(layer));
     Plane thumbnail =
-        new Session(document.photograph()).readings().thumbnail(project, layer.attributes().id(), 64, Cancellation.NONE);
+        new Session(document.photograph())
+            .readings()
+            .thumbnail(project, layer.attributes().id(), 64, Cancellation.NONE);
     Area area = thumbnail.area();
     assertThat(area.width()).isLessThanOrEqualTo(64);
     assertThat(thumbnail.at(area.x() + 2, area.y() + 5)).isZero();
@@ -94,7 +97,11 @@ public class SessionTest {
     Picture both = Picture.of(new Area(0, 0, 2 * width, left.area().height()));
     for (int c = 0; c < 3; c++) {
       both.plane(c).copyFrom(left.plane(c));
-      both.plane(c).copyFrom(new Plane(new Area(width, 0, right.area().width(), right.area().height()), right.plane(c).values()));
+      both.plane(c)
+          .copyFrom(
+              new Plane(
+                  new Area(width, 0, right.area().width(), right.area().height()),
+                  right.plane(c).values()));
     }
     Document document = started(both);
     Session session = new Session(document.photograph());
@@ -106,12 +113,12 @@ public class SessionTest {
 
     FaceMap second = faces.get(1);
     FaceMap corrected =
-        second
-            .withLeftPupil(second.leftPupil().plus(9, 0))
-            .correcting(FaceMap.Part.LEFT_EYE);
+        second.withLeftPupil(second.leftPupil().plus(9, 0)).correcting(FaceMap.Part.LEFT_EYE);
     Project anew =
-        session.faces().withFacesAnew(
-            project.withAllFaces(List.of(faces.get(0), corrected)), Cancellation.NONE);
+        session
+            .faces()
+            .withFacesAnew(
+                project.withAllFaces(List.of(faces.get(0), corrected)), Cancellation.NONE);
     assertThat(anew.allFaces()).hasSize(2).contains(faces.get(0));
     assertThat(anew.allFaces().get(1).leftPupil()).isEqualTo(corrected.leftPupil());
     assertThat(anew.allFaces().get(1).rightPupil()).isEqualTo(second.rightPupil());

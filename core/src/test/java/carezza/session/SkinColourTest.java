@@ -114,7 +114,11 @@ public class SkinColourTest {
     Plane before = Lab.lightness(bench.finished(1));
     Plane after = Lab.lightness(bench.finished(1, MATCHED));
     Plane neck =
-        bench.session().scene(bench.plain()).regions().coverage(SemanticRegion.NECK_SKIN, before.area(), 1);
+        bench
+            .session()
+            .scene(bench.plain())
+            .regions()
+            .coverage(SemanticRegion.NECK_SKIN, before.area(), 1);
     int w = before.width();
     double most = 0;
     for (int i = w; i < before.values().length; i++) {

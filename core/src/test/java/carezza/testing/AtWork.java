@@ -74,7 +74,6 @@ public record AtWork(Session session, Project plain) {
   public Picture finished(Area area, int level, Layer... layers) {
     return session
         .renderer()
-        .render(
-            session.scene(with(layers)), area, level, Readiness.EXACT, Cancellation.NONE);
+        .render(session.scene(with(layers)), area, level, Readiness.EXACT, Cancellation.NONE);
   }
 }

@@ -14,8 +14,8 @@ import carezza.colour.Transfer;
 import carezza.image.Picture;
 
 /**
- * A made-up camera: turns a picture into the DNG that its sensor would have written. Written from the DNG specification and
- * ITU-T T.81, and by none of the code that reads.
+ * A made-up camera: turns a picture into the DNG that its sensor would have written. Written from
+ * the DNG specification and ITU-T T.81, and by none of the code that reads.
  */
 public final class Dng {
 
@@ -55,15 +55,13 @@ public final class Dng {
     height = working.area().height() / 2 * 2;
     Matrix3 camera =
         new Matrix3(
-            MATRIX[0], MATRIX[1], MATRIX[2], MATRIX[3], MATRIX[4], MATRIX[5], MATRIX[6],
-            MATRIX[7], MATRIX[8]);
+            MATRIX[0], MATRIX[1], MATRIX[2], MATRIX[3], MATRIX[4], MATRIX[5], MATRIX[6], MATRIX[7],
+            MATRIX[8]);
     double[] white = camera.times(D65);
     double most = Math.max(white[0], Math.max(white[1], white[2]));
     neutral = new double[] {white[0] / most, white[1] / most, white[2] / most};
     Matrix3 seen =
-        camera
-            .times(RgbSpace.bradford(RgbSpace.d50(), D65))
-            .times(RgbSpace.REC2020.toXyzD50());
+        camera.times(RgbSpace.bradford(RgbSpace.d50(), D65)).times(RgbSpace.REC2020.toXyzD50());
     Picture light = Transfer.toLinear(working);
     SplittableRandom random = new SplittableRandom(5);
     samples = new short[width * height];
@@ -75,7 +73,9 @@ public final class Dng {
                 light.first().values()[i], light.second().values()[i], light.third().values()[i]);
         double v = exposure * channels[pattern[(y & 1) << 1 | x & 1]] / most;
         if (electrons > 0) {
-          v += random.nextGaussian() * Math.sqrt(Math.max(0, v) / electrons + 9 / (electrons * electrons));
+          v +=
+              random.nextGaussian()
+                  * Math.sqrt(Math.max(0, v) / electrons + 9 / (electrons * electrons));
         }
         samples[y * width + x] =
             (short) Math.clamp(Math.round(BLACK + v * (WHITE - BLACK)), 0, WHITE);
@@ -157,7 +157,9 @@ public final class Dng {
     e.add(shorts(258, packed ? 14 : 16));
     e.add(shorts(259, packed ? compression : 1));
     e.add(shorts(262, 32803));
-    e.add(new Entry(272, ASCII, 9, "Made-up\0\0".getBytes(java.nio.charset.StandardCharsets.US_ASCII)));
+    e.add(
+        new Entry(
+            272, ASCII, 9, "Made-up\0\0".getBytes(java.nio.charset.StandardCharsets.US_ASCII)));
     if (packed) {
       tiles(out, e);
     } else {
@@ -170,7 +172,9 @@ public final class Dng {
     e.add(bytes(33422, pattern));
     e.add(bytes(50706, 1, 4, 0, 0));
     e.add(bytes(50707, 1, 1, 0, 0));
-    e.add(new Entry(50708, ASCII, 8, "Made-up\0".getBytes(java.nio.charset.StandardCharsets.US_ASCII)));
+    e.add(
+        new Entry(
+            50708, ASCII, 8, "Made-up\0".getBytes(java.nio.charset.StandardCharsets.US_ASCII)));
     e.add(shorts(50713, 2, 2));
     e.add(shorts(50714, BLACK, BLACK, BLACK, BLACK));
     e.add(shorts(50717, WHITE));
@@ -234,8 +238,8 @@ public final class Dng {
   }
 
   /**
-   * Lossless JPEG with the first predictor and one code for all channels: categories 0 … 15 in four bits each and 16 in
-   * five, which is no short code but a valid one.
+   * Lossless JPEG with the first predictor and one code for all channels: categories 0 … 15 in four
+   * bits each and 16 in five, which is no short code but a valid one.
    */
   public static byte[] lossless(short[] samples, int width, int height, int components)
       throws IOException {
@@ -267,10 +271,7 @@ public final class Dng {
     int row = width * components;
     for (int i = 0; i < samples.length; i++) {
       int x = i % row;
-      int guess =
-          x >= components
-              ? samples[i - components]
-              : i < row ? 1 << 13 : samples[i - row];
+      int guess = x >= components ? samples[i - components] : i < row ? 1 << 13 : samples[i - row];
       int d = samples[i] - guess;
       int category = 32 - Integer.numberOfLeadingZeros(Math.abs(d));
       if (category < 15) {

@@ -10,8 +10,9 @@ import org.testng.ITestContext;
 import org.testng.ITestNGMethod;
 
 /**
- * Lets a test that is asked of each portrait be asked of one alone, another for each test, unless the environment says {@code
- * CAREZZA_PORTRAITS=all}: quick where one works, whole where changes are taken in.
+ * Lets a test that is asked of each portrait be asked of one alone, another for each test, unless
+ * the environment says {@code CAREZZA_PORTRAITS=all}: quick where one works, whole where changes
+ * are taken in.
  */
 public final class OnePortrait implements IDataProviderInterceptor {
 

@@ -12,7 +12,9 @@ import carezza.file.ApplicationFolder;
 /** Starts Carezza from its command line. */
 public final class Main {
 
-  /** Kept here so that its level is not forgotten: the toolkit warns of running from the class path. */
+  /**
+   * Kept here so that its level is not forgotten: the toolkit warns of running from the class path.
+   */
   private static final Logger TOOLKIT = Logger.getLogger("javafx");
 
   private Main() {}

@@ -13,7 +13,20 @@ public class DesktopArchitectureTest {
 
   /** Each may use those before it and none after it. */
   private static final String[] FLOW = {
-    "task", "text", "geometry", "picture", "state", "style", "control", "action", "tool", "layer", "view", "demo", "app", "command"
+    "task",
+    "text",
+    "geometry",
+    "picture",
+    "state",
+    "style",
+    "control",
+    "action",
+    "tool",
+    "layer",
+    "view",
+    "demo",
+    "app",
+    "command"
   };
 
   private static final JavaClasses DESKTOP =

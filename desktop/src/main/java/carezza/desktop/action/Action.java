@@ -9,13 +9,13 @@ import javafx.scene.input.KeyCombination;
 import carezza.desktop.text.Texts;
 
 /**
- * Something that can be done, once: its name, its sentence, its key, whether it can be done now, and what it does. Menu,
- * buttons, tooltips, the list of keys and the search for commands are made from it.
+ * Something that can be done, once: its name, its sentence, its key, whether it can be done now,
+ * and what it does. Menu, buttons, tooltips, the list of keys and the search for commands are made
+ * from it.
  */
 public final class Action {
 
   private static final Texts TEXTS = Texts.of("app");
-
 
   private final String id;
   private final Menu menu;

@@ -15,7 +15,6 @@ import carezza.desktop.text.Texts;
 /** All actions by id, and the keys that run them. */
 public final class ActionMap {
 
-
   private final Texts texts = Texts.of("actions");
   private final Map<String, Action> all = new LinkedHashMap<>();
 

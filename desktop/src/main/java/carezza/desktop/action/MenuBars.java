@@ -11,7 +11,10 @@ import javafx.scene.layout.HBox;
 import carezza.desktop.control.Spring;
 import carezza.desktop.text.Texts;
 
-/** The menu bar, made from the actions. Keys stand beside the names; pressing them is the window's business. */
+/**
+ * The menu bar, made from the actions. Keys stand beside the names; pressing them is the window's
+ * business.
+ */
 public final class MenuBars {
 
   private static final double WIDTH = 260;

@@ -30,7 +30,6 @@ final class AppActions {
 
   private static final Texts TEXTS = Texts.of("app");
 
-
   private static final double WIDER = 1.15;
   private static final double SOFTER = 0.1;
   private static final double STRONGER = 0.05;
@@ -93,8 +92,7 @@ final class AppActions {
         Bindings.createBooleanBinding(
             () -> state.document().redoableProperty().get(), state.document().redoableProperty()),
         state.selection()::redo);
-    actions.add(
-        "redo-too", Menu.STEPS, DOCUMENT, "Shortcut+Y", null, state.selection()::redo);
+    actions.add("redo-too", Menu.STEPS, DOCUMENT, "Shortcut+Y", null, state.selection()::redo);
     actions.add("steps", Menu.STEPS, DOCUMENT, "H", open(), shell::showSteps);
     actions.add("back", Menu.STEPS, APPLICATION, "Esc", shell::back);
   }
@@ -114,13 +112,22 @@ final class AppActions {
     actions.add("photograph", Menu.STACK, BENCH, "0", () -> state.selection().select(null));
     actions.add("layer-on", Menu.STACK, BENCH, "O", selected(), state.selection()::turnLayer);
     actions.add(
-        "layer-down", Menu.STACK, BENCH, "Shift+Left", selected(), () -> state.selection().move(-1));
+        "layer-down",
+        Menu.STACK,
+        BENCH,
+        "Shift+Left",
+        selected(),
+        () -> state.selection().move(-1));
     actions.add(
         "layer-up", Menu.STACK, BENCH, "Shift+Right", selected(), () -> state.selection().move(1));
     actions.add(
-        "layer-double", Menu.STACK, BENCH, "Shift+Shortcut+D", selected(), state.selection()::twice);
-    actions.add(
-        "layer-group", Menu.STACK, BENCH, "J", selected(), state.selection()::group);
+        "layer-double",
+        Menu.STACK,
+        BENCH,
+        "Shift+Shortcut+D",
+        selected(),
+        state.selection()::twice);
+    actions.add("layer-group", Menu.STACK, BENCH, "J", selected(), state.selection()::group);
     actions.add(
         "layer-apart", Menu.STACK, BENCH, "Shift+J", selected(), state.selection()::takeApart);
     actions.add("page", Menu.STACK, BENCH, "W", selected(), () -> shell.bench().turnPage());
@@ -159,21 +166,17 @@ final class AppActions {
 
   private void brush() {
     actions.add(
-        "paint-mask",
-        Menu.BRUSH,
-        BENCH,
-        "P",
-        selected(),
-        () -> state.tools().turn(ToolKind.MASK));
+        "paint-mask", Menu.BRUSH, BENCH, "P", selected(), () -> state.tools().turn(ToolKind.MASK));
     actions.add("erase", Menu.BRUSH, BENCH, "L", () -> turn(state.tools().erasingProperty()));
-    actions.add(
-        "inside-edges", Menu.BRUSH, BENCH, "E", () -> brush(b -> b.staying(!b.inside())));
+    actions.add("inside-edges", Menu.BRUSH, BENCH, "E", () -> brush(b -> b.staying(!b.inside())));
     actions.add("brush-smaller", Menu.BRUSH, BENCH, "S", () -> widen(1 / WIDER));
     actions.add("brush-larger", Menu.BRUSH, BENCH, "D", () -> widen(WIDER));
     actions.add("brush-harder", Menu.BRUSH, BENCH, "Shift+S", () -> brush(b -> b.softer(-SOFTER)));
     actions.add("brush-softer", Menu.BRUSH, BENCH, "Shift+D", () -> brush(b -> b.softer(SOFTER)));
-    actions.add("brush-weaker", Menu.BRUSH, BENCH, "Alt+S", () -> brush(b -> b.stronger(-STRONGER)));
-    actions.add("brush-stronger", Menu.BRUSH, BENCH, "Alt+D", () -> brush(b -> b.stronger(STRONGER)));
+    actions.add(
+        "brush-weaker", Menu.BRUSH, BENCH, "Alt+S", () -> brush(b -> b.stronger(-STRONGER)));
+    actions.add(
+        "brush-stronger", Menu.BRUSH, BENCH, "Alt+D", () -> brush(b -> b.stronger(STRONGER)));
     actions.held(
         "brush-hand",
         Menu.BRUSH,

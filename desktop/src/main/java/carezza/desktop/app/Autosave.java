@@ -13,8 +13,8 @@ import carezza.session.Journals;
 import carezza.session.Session;
 
 /**
- * Keeps the unsaved work of the document on the bench in a journal of its own, at most a second after an edit, until it is
- * saved or given up.
+ * Keeps the unsaved work of the document on the bench in a journal of its own, at most a second
+ * after an edit, until it is saved or given up.
  */
 final class Autosave implements AutoCloseable {
 
@@ -47,7 +47,9 @@ final class Autosave implements AutoCloseable {
     }
   }
 
-  /** Another document comes to the bench; what is unsaved of the last has been saved or given up. */
+  /**
+   * Another document comes to the bench; what is unsaved of the last has been saved or given up.
+   */
   void begin() {
     begin(journals.begin(), 0);
   }

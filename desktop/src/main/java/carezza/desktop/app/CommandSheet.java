@@ -24,13 +24,12 @@ import carezza.desktop.control.Spring;
 import carezza.desktop.text.Texts;
 
 /**
- * All commands with their keys: found by typing, run by Enter, and given other keys. What is typed goes to the field, the
- * arrows to the list.
+ * All commands with their keys: found by typing, run by Enter, and given other keys. What is typed
+ * goes to the field, the arrows to the list.
  */
 final class CommandSheet extends VBox {
 
   private static final Texts TEXTS = Texts.of("app");
-
 
   private static final double WIDTH = 660;
   private static final double HEIGHT = 460;
@@ -82,8 +81,7 @@ final class CommandSheet extends VBox {
             search,
             list,
             new HBox(8, change, usual),
-            hint(
-                TEXTS.get("commandSheet.wheel-zoom-ctrl-shift-or-alt")));
+            hint(TEXTS.get("commandSheet.wheel-zoom-ctrl-shift-or-alt")));
     sayChange();
     find();
   }
@@ -145,7 +143,10 @@ final class CommandSheet extends VBox {
   }
 
   private void sayChange() {
-    change.setText(waiting ? TEXTS.get("commandSheet.press-the-key-escape-leaves-it") : TEXTS.get("commandSheet.another-key"));
+    change.setText(
+        waiting
+            ? TEXTS.get("commandSheet.press-the-key-escape-leaves-it")
+            : TEXTS.get("commandSheet.another-key"));
   }
 
   private void take(KeyEvent e) {
@@ -207,7 +208,11 @@ final class CommandSheet extends VBox {
       words.getStyleClass().add("row-value");
       words.setMinWidth(0);
       Spring spring = new Spring();
-      Label key = new Label(action.isHeld() ? TEXTS.get("commandSheet.held", action.keyWords()) : action.keyWords());
+      Label key =
+          new Label(
+              action.isHeld()
+                  ? TEXTS.get("commandSheet.held", action.keyWords())
+                  : action.keyWords());
       key.setMinWidth(Region.USE_PREF_SIZE);
       HBox row = new HBox(10, name, words, spring, key);
       row.setMaxWidth(WIDTH - 40);

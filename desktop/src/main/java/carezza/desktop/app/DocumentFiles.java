@@ -28,7 +28,6 @@ final class DocumentFiles implements StartView.Opening, AutoCloseable {
 
   private static final Texts TEXTS = Texts.of("app");
 
-
   private final AppState state;
   private final Home home;
   private final Journals journals;
@@ -186,7 +185,9 @@ final class DocumentFiles implements StartView.Opening, AutoCloseable {
             state
                 .status()
                 .say(
-                    TEXTS.get("documentFiles.unsaved-work-that-waited-for-30", String.join(", ", found.expired())));
+                    TEXTS.get(
+                        "documentFiles.unsaved-work-that-waited-for-30",
+                        String.join(", ", found.expired())));
           }
           if (!found.works().isEmpty()) {
             sheets.show(
@@ -271,7 +272,8 @@ final class DocumentFiles implements StartView.Opening, AutoCloseable {
   private void write(Path file, Runnable next) {
     Document document = state.document().current();
     Session session = state.document().session();
-    Status.Job job = state.status().begin(TEXTS.get("documentFiles.saving", file.getFileName()), null);
+    Status.Job job =
+        state.status().begin(TEXTS.get("documentFiles.saving", file.getFileName()), null);
     files.newest(
         cancellation -> {
           session.store().save(document, AtomicFile.replacing(file), Cancellation.NONE);
@@ -291,7 +293,10 @@ final class DocumentFiles implements StartView.Opening, AutoCloseable {
   private static String saved(Path file, Document document) {
     return document.source() == null
         ? TEXTS.get("documentFiles.saved", file.getFileName())
-        : TEXTS.get("documentFiles.saved-it-links-to-so-keep", file.getFileName(), document.source().getFileName());
+        : TEXTS.get(
+            "documentFiles.saved-it-links-to-so-keep",
+            file.getFileName(),
+            document.source().getFileName());
   }
 
   @Override

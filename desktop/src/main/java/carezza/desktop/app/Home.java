@@ -14,7 +14,8 @@ import carezza.problem.Problem;
 import carezza.session.Journals;
 
 /**
- * Where Carezza keeps what is its own: recent projects, unsaved work, settings; see {@link ApplicationFolder}.
+ * Where Carezza keeps what is its own: recent projects, unsaved work, settings; see {@link
+ * ApplicationFolder}.
  */
 public final class Home {
 
@@ -43,7 +44,9 @@ public final class Home {
     }
   }
 
-  /** Puts a project at the head of the recent ones; a list that cannot be kept is no reason to stop. */
+  /**
+   * Puts a project at the head of the recent ones; a list that cannot be kept is no reason to stop.
+   */
   public void remember(Path project) {
     List<String> lines = new ArrayList<>();
     lines.add(project.toAbsolutePath().toString());

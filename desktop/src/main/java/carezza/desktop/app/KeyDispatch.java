@@ -18,8 +18,8 @@ import carezza.desktop.action.Scope;
 import carezza.desktop.control.NumberRow;
 
 /**
- * Runs the action of a key that the control in focus did not take itself. While a sheet is open it has all keys; while
- * a text is typed only keys that write nothing run anything.
+ * Runs the action of a key that the control in focus did not take itself. While a sheet is open it
+ * has all keys; while a text is typed only keys that write nothing run anything.
  */
 final class KeyDispatch {
 
@@ -67,8 +67,8 @@ final class KeyDispatch {
   }
 
   /**
-   * What had the focus is gone, as a button whose press made its row anew, or can do nothing more: the view has it again, and
-   * not whatever comes next in the panel.
+   * What had the focus is gone, as a button whose press made its row anew, or can do nothing more:
+   * the view has it again, and not whatever comes next in the panel.
    */
   private void keepFocus(Node was, Node owner) {
     if (owner == null || was != null && was.isDisabled() && was.getScene() == root.getScene()) {
@@ -123,7 +123,10 @@ final class KeyDispatch {
             });
   }
 
-  /** A field of a panel is left for the view; any other is left with the view that it is the first of. */
+  /**
+   * A field of a panel is left for the view; any other is left with the view that it is the first
+   * of.
+   */
   private void leave() {
     if (root.getScene().getFocusOwner().getStyleClass().contains(NumberRow.LEFT_ON_ENTER)) {
       leaveText.run();

@@ -23,11 +23,13 @@ import carezza.desktop.text.Language;
 import carezza.desktop.text.Texts;
 import carezza.session.Journals.LeftBehind;
 
-/** Work that earlier runs did not save, each with its picture: taken up, thrown away, or left for another time. */
+/**
+ * Work that earlier runs did not save, each with its picture: taken up, thrown away, or left for
+ * another time.
+ */
 final class RecoverySheet extends VBox {
 
   private static final Texts TEXTS = Texts.of("app");
-
 
   private static final double WIDTH = 600;
   private static final double ROW = 84;
@@ -50,9 +52,7 @@ final class RecoverySheet extends VBox {
     setPrefWidth(WIDTH);
     Label heading = new Label(TEXTS.get("recoverySheet.work-that-was-not-saved"));
     heading.getStyleClass().add("title");
-    Label words =
-        new Label(
-            TEXTS.get("recoverySheet.carezza-ended-before-this-was-saved"));
+    Label words = new Label(TEXTS.get("recoverySheet.carezza-ended-before-this-was-saved"));
     words.setWrapText(true);
     for (LeftBehind work : works) {
       rows.getChildren().add(row(work, takeUp, discard, later));
@@ -62,7 +62,11 @@ final class RecoverySheet extends VBox {
     list.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
     list.setPrefViewportHeight(Math.min(MOST_ROWS, works.size()) * (ROW + 8));
     Button close =
-        Buttons.of("recovery-later", TEXTS.get("recoverySheet.later"), TEXTS.get("recoverySheet.leaves-all-of-it-where-it"), later);
+        Buttons.of(
+            "recovery-later",
+            TEXTS.get("recoverySheet.later"),
+            TEXTS.get("recoverySheet.leaves-all-of-it-where-it"),
+            later);
     getChildren().addAll(heading, words, list, close);
   }
 
@@ -90,7 +94,9 @@ final class RecoverySheet extends VBox {
             "%s · %s"
                 .formatted(
                     WHEN.format(work.time()),
-                    work.steps() == 1 ? TEXTS.get("recoverySheet.1-step") : TEXTS.get("recoverySheet.steps", work.steps())));
+                    work.steps() == 1
+                        ? TEXTS.get("recoverySheet.1-step")
+                        : TEXTS.get("recoverySheet.steps", work.steps())));
     VBox words = new VBox(3, title, when);
     words.setAlignment(Pos.CENTER_LEFT);
     HBox.setHgrow(words, Priority.ALWAYS);

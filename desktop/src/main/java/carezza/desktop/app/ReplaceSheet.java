@@ -14,7 +14,6 @@ final class ReplaceSheet extends VBox {
 
   private static final Texts TEXTS = Texts.of("app");
 
-
   private static final double WIDTH = 460;
 
   ReplaceSheet(Path file, Runnable replace, Runnable keep) {
@@ -24,12 +23,25 @@ final class ReplaceSheet extends VBox {
     Label heading = new Label(TEXTS.get("replaceSheet.is-there-already", PictureReader.name(file)));
     heading.getStyleClass().add("title");
     heading.setWrapText(true);
-    Label words = new Label(TEXTS.get("replaceSheet.in-what-it-holds-would-be", file.toAbsolutePath().getParent()));
+    Label words =
+        new Label(
+            TEXTS.get("replaceSheet.in-what-it-holds-would-be", file.toAbsolutePath().getParent()));
     words.setWrapText(true);
-    getChildren().addAll(heading, words, new HBox(
+    getChildren()
+        .addAll(
+            heading,
+            words,
+            new HBox(
                 8,
                 Buttons.main(
-                    "replace-no", TEXTS.get("replaceSheet.keep-it"), TEXTS.get("replaceSheet.nothing-is-written-pick-another-name"), keep),
-                Buttons.of("replace-yes", TEXTS.get("replaceSheet.replace-it"), TEXTS.get("replaceSheet.writes-over-what-is-there"), replace)));
+                    "replace-no",
+                    TEXTS.get("replaceSheet.keep-it"),
+                    TEXTS.get("replaceSheet.nothing-is-written-pick-another-name"),
+                    keep),
+                Buttons.of(
+                    "replace-yes",
+                    TEXTS.get("replaceSheet.replace-it"),
+                    TEXTS.get("replaceSheet.writes-over-what-is-there"),
+                    replace)));
   }
 }

@@ -20,7 +20,6 @@ final class ScreenSheet extends VBox {
 
   private static final Texts TEXTS = Texts.of("app");
 
-
   private static final double WIDTH = 560;
 
   private final TextField path = new TextField();
@@ -35,9 +34,7 @@ final class ScreenSheet extends VBox {
     setPrefWidth(WIDTH);
     Label heading = new Label(TEXTS.get("screenSheet.the-screen-s-colours"));
     heading.getStyleClass().add("title");
-    Label words =
-        new Label(
-            TEXTS.get("screenSheet.without-a-profile-the-picture-is"));
+    Label words = new Label(TEXTS.get("screenSheet.without-a-profile-the-picture-is"));
     words.setWrapText(true);
     path.setId("screen-path");
     path.setText(known);
@@ -47,10 +44,16 @@ final class ScreenSheet extends VBox {
     wrong.setWrapText(true);
     Button ok =
         Buttons.main(
-            "screen-ok", TEXTS.get("screenSheet.use-it"), TEXTS.get("screenSheet.shows-the-picture-through-this-profile"), () -> use(typed(), use, done));
+            "screen-ok",
+            TEXTS.get("screenSheet.use-it"),
+            TEXTS.get("screenSheet.shows-the-picture-through-this-profile"),
+            () -> use(typed(), use, done));
     Button none =
         Buttons.of(
-            "screen-none", TEXTS.get("screenSheet.plain-srgb"), TEXTS.get("screenSheet.shows-the-picture-without-a-profile"), () -> use(null, use, done));
+            "screen-none",
+            TEXTS.get("screenSheet.plain-srgb"),
+            TEXTS.get("screenSheet.shows-the-picture-without-a-profile"),
+            () -> use(null, use, done));
     Button browse = new Button(TEXTS.get("screenSheet.browse"));
     browse.setTooltip(new Tooltip(TEXTS.get("screenSheet.pick-the-file-in-the-systems")));
     browse.setOnAction(e -> browse(path::setText));

@@ -5,7 +5,10 @@ import javafx.scene.layout.StackPane;
 
 import carezza.desktop.control.Sheet;
 
-/** The one sheet that may lie over the window: it has all keys, and what is behind takes neither keys nor the focus. */
+/**
+ * The one sheet that may lie over the window: it has all keys, and what is behind takes neither
+ * keys nor the focus.
+ */
 final class Sheets {
 
   private final StackPane over;

@@ -36,11 +36,13 @@ import carezza.model.HealLayer;
 import carezza.problem.Problem;
 import carezza.project.Document;
 
-/** The window's content: menus and tabs at the top, the active view below, a sheet over both while one is open. */
+/**
+ * The window's content: menus and tabs at the top, the active view below, a sheet over both while
+ * one is open.
+ */
 public final class Shell extends StackPane implements AutoCloseable {
 
   private static final Texts TEXTS = Texts.of("app");
-
 
   private static final String NAME = "Carezza";
   private static final String DISPLAY = "display.profile";
@@ -82,22 +84,29 @@ public final class Shell extends StackPane implements AutoCloseable {
     area = new PictureArea(state, settings);
     bench = new BenchView(state, area);
     views =
-        List.of(
-            new StartView(files, home::recent), bench, new DeliverView(state, area, settings));
+        List.of(new StartView(files, home::recent), bench, new DeliverView(state, area, settings));
     actions = AppActions.of(state, this);
     bench.use(actions);
     area.picture()
         .use(
             MenuBars.context(
-                actions, "zoom", "compare", "mirror", "mask-view", "paint-mask", "layer-on", "frame"));
+                actions,
+                "zoom",
+                "compare",
+                "mirror",
+                "mask-view",
+                "paint-mask",
+                "layer-on",
+                "frame"));
     actions.recall(id -> settings.get("key." + id, null));
     strip = new TopStrip(state, actions, views, this::show, grey -> Tone.apply(this, grey));
     frame.setTop(strip);
-    strip.titleProperty().subscribe(words -> windowTitle.set(words.isEmpty() ? NAME : words + " – " + NAME));
+    strip
+        .titleProperty()
+        .subscribe(words -> windowTitle.set(words.isEmpty() ? NAME : words + " – " + NAME));
     frame.setCenter(opening());
     getChildren().add(frame);
-    new KeyDispatch(
-            this, actions, this::scopes, sheets::isOpen, sheets::close, this::focusView)
+    new KeyDispatch(this, actions, this::scopes, sheets::isOpen, sheets::close, this::focusView)
         .install();
     recallDisplay();
     files.offerRecovery();
@@ -157,7 +166,10 @@ public final class Shell extends StackPane implements AutoCloseable {
     }
   }
 
-  /** From the narrowest thing that is going on to the widest: work under way, the tool in hand, the view. */
+  /**
+   * From the narrowest thing that is going on to the widest: work under way, the tool in hand, the
+   * view.
+   */
   void back() {
     if (state.status().stop()) {
       return;
@@ -174,9 +186,7 @@ public final class Shell extends StackPane implements AutoCloseable {
   /** The scopes of keys that are at hand, the widest first. */
   private List<Scope> scopes() {
     Set<Scope> at = EnumSet.of(Scope.APPLICATION);
-    if (active != null
-        && !state.document().isEmpty()
-        && active.scope() != Scope.APPLICATION) {
+    if (active != null && !state.document().isEmpty() && active.scope() != Scope.APPLICATION) {
       at.add(Scope.DOCUMENT);
       if (active.scope() == Scope.BENCH) {
         at.add(Scope.BENCH);

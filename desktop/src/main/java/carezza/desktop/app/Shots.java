@@ -110,7 +110,10 @@ public final class Shots {
           view.put(demo);
           return null;
         });
-    await(() -> view.picture().isExact() && !view.state().measurements().gaugesProperty().get().isEmpty());
+    await(
+        () ->
+            view.picture().isExact()
+                && !view.state().measurements().gaugesProperty().get().isEmpty());
     shot("bench");
     select("sculpt");
     onStage(
@@ -125,8 +128,10 @@ public final class Shots {
           AppState state = view.state();
           state.selection().select("grade");
           state.part().add(MaskParts.Join.WITHIN, new Mask.RegionMask(SemanticRegion.FACE_SKIN));
-          state.part().add(
-              MaskParts.Join.WITHIN, new Mask.Range(Mask.Quantity.LIGHTNESS, 45, 60, 100, 100));
+          state
+              .part()
+              .add(
+                  MaskParts.Join.WITHIN, new Mask.Range(Mask.Quantity.LIGHTNESS, 45, 60, 100, 100));
           ((ToggleButton) view.lookup("#page-where")).fire();
           return null;
         });
@@ -241,9 +246,13 @@ public final class Shots {
           AppState state = view.state();
           state.view().moveTo(state.document().stack().size());
           state.selection().select("even");
-          state.selection().edit(
-              null,
-              l -> ((SkinToneEveningLayer) l).withRange(new SkinToneEveningLayer.Wedge(54, 32, 6, 52)));
+          state
+              .selection()
+              .edit(
+                  null,
+                  l ->
+                      ((SkinToneEveningLayer) l)
+                          .withRange(new SkinToneEveningLayer.Wedge(54, 32, 6, 52)));
           return null;
         });
     await(() -> view.picture().isExact());

@@ -17,7 +17,6 @@ final class StepsSheet extends VBox {
 
   private static final Texts TEXTS = Texts.of("app");
 
-
   private static final double WIDTH = 380;
   private static final double HEIGHT = 420;
 

@@ -18,7 +18,6 @@ final class SystemFileDialogs implements FileDialogs {
 
   private static final Texts TEXTS = Texts.of("app");
 
-
   private static final List<String> PICTURES =
       List.of("jpg", "jpeg", "png", "tif", "tiff", "webp", "dng");
 
@@ -36,7 +35,10 @@ final class SystemFileDialogs implements FileDialogs {
     String[] endings =
         java.util.stream.Stream.concat(
                 PICTURES.stream()
-                    .flatMap(e -> java.util.stream.Stream.of("*." + e, "*." + e.toUpperCase(java.util.Locale.ROOT))),
+                    .flatMap(
+                        e ->
+                            java.util.stream.Stream.of(
+                                "*." + e, "*." + e.toUpperCase(java.util.Locale.ROOT))),
                 java.util.stream.Stream.of("*" + ProjectFile.ENDING))
             .toArray(String[]::new);
     chooser
@@ -54,7 +56,8 @@ final class SystemFileDialogs implements FileDialogs {
     chooser.setInitialFileName(proposal.getFileName().toString());
     chooser
         .getExtensionFilters()
-        .add(new ExtensionFilter(TEXTS.get("systemFileDialogs.projects"), "*" + ProjectFile.ENDING));
+        .add(
+            new ExtensionFilter(TEXTS.get("systemFileDialogs.projects"), "*" + ProjectFile.ENDING));
     return picked(in(chooser, proposal.getParent()).showSaveDialog(owner.get()));
   }
 

@@ -28,7 +28,10 @@ import carezza.desktop.style.Tone;
 import carezza.desktop.text.Texts;
 import carezza.desktop.view.AppView;
 
-/** The strip at the top: menus, a tab for each view, what is at work, steps back and forth, the grey around the picture. */
+/**
+ * The strip at the top: menus, a tab for each view, what is at work, steps back and forth, the grey
+ * around the picture.
+ */
 final class TopStrip extends HBox implements AutoCloseable {
 
   private static final Texts TEXTS = Texts.of("app");

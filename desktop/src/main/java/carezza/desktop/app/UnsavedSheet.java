@@ -12,7 +12,6 @@ final class UnsavedSheet extends VBox {
 
   private static final Texts TEXTS = Texts.of("app");
 
-
   private static final double WIDTH = 460;
 
   UnsavedSheet(String title, Runnable save, Runnable leave, Runnable stay) {
@@ -31,8 +30,19 @@ final class UnsavedSheet extends VBox {
             new HBox(
                 8,
                 Buttons.main(
-                    "unsaved-save", TEXTS.get("unsavedSheet.save-and-go-on"), TEXTS.get("unsavedSheet.saves-the-project-then-goes-on"), save),
-                Buttons.of("unsaved-leave", TEXTS.get("unsavedSheet.give-it-up"), TEXTS.get("unsavedSheet.the-work-since-the-last-save"), leave),
-                Buttons.of("unsaved-stay", TEXTS.get("unsavedSheet.go-back"), TEXTS.get("unsavedSheet.nothing-happens-escape"), stay)));
+                    "unsaved-save",
+                    TEXTS.get("unsavedSheet.save-and-go-on"),
+                    TEXTS.get("unsavedSheet.saves-the-project-then-goes-on"),
+                    save),
+                Buttons.of(
+                    "unsaved-leave",
+                    TEXTS.get("unsavedSheet.give-it-up"),
+                    TEXTS.get("unsavedSheet.the-work-since-the-last-save"),
+                    leave),
+                Buttons.of(
+                    "unsaved-stay",
+                    TEXTS.get("unsavedSheet.go-back"),
+                    TEXTS.get("unsavedSheet.nothing-happens-escape"),
+                    stay)));
   }
 }

@@ -7,7 +7,10 @@ import javafx.stage.Stage;
 
 import carezza.desktop.state.Settings;
 
-/** How large the window was, and whether it had the whole screen; where it stands is the system's choice. */
+/**
+ * How large the window was, and whether it had the whole screen; where it stands is the system's
+ * choice.
+ */
 final class WindowPlace {
 
   private static final String SIZE = "window.size";

@@ -34,7 +34,9 @@ final class ApplyCommand implements Callable<Integer> {
     StackFile given = Inputs.stack(stack);
     Document document = Inputs.photograph(photo);
     output.check();
-    new Session(document.photograph()).exports().deliver(
+    new Session(document.photograph())
+        .exports()
+        .deliver(
             document.project().withStack(given.stack()).withFaces(given.faces()),
             output.file(),
             output.delivery(),

@@ -70,7 +70,8 @@ public final class Carezza implements Runnable {
       CommandLine line = exception.getCommandLine();
       String message = exception.getMessage().lines().findFirst().orElse("");
       line.getErr()
-          .println(ending(message) + "; see '" + line.getCommandSpec().qualifiedName() + " --help'.");
+          .println(
+              ending(message) + "; see '" + line.getCommandSpec().qualifiedName() + " --help'.");
       return MISUSED;
     };
   }

@@ -37,7 +37,9 @@ final class DemoCommand implements Callable<Integer> {
     Display.useOffscreen();
     Shots.take(folder, false);
     Document demo = Demo.understudy();
-    new Session(demo.photograph()).exports().deliver(
+    new Session(demo.photograph())
+        .exports()
+        .deliver(
             demo.project(),
             AtomicFile.replacing(folder.resolve("the-understudy.jpg")),
             Delivery.full(),

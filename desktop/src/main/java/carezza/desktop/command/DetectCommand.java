@@ -21,7 +21,8 @@ import carezza.session.Session;
 
 @Command(
     name = "detect",
-    description = "Proposes blemishes of the face; heal takes the list as it is and leaves marks alone.")
+    description =
+        "Proposes blemishes of the face; heal takes the list as it is and leaves marks alone.")
 final class DetectCommand implements Callable<Integer> {
 
   @Parameters(paramLabel = "PHOTO", description = "JPEG, PNG or TIFF.")

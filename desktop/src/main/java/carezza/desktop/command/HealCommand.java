@@ -43,11 +43,13 @@ final class HealCommand implements Callable<Integer> {
     Session session = new Session(document.photograph());
     // Repairs keep to skin, and off lips and backdrop, where the face is known.
     Project project = session.faces().withFace(document.project(), Cancellation.NONE);
-    session.exports().deliver(
-        project.withStack(LayerStack.of(layer)),
-        output.file(),
-        output.delivery(),
-        Cancellation.NONE);
+    session
+        .exports()
+        .deliver(
+            project.withStack(LayerStack.of(layer)),
+            output.file(),
+            output.delivery(),
+            Cancellation.NONE);
     return 0;
   }
 }

@@ -67,9 +67,12 @@ final class MeasureCommand implements Callable<Integer> {
     List<Gauge> gauges =
         against == null
             ? session.readings().gauges(project, Cancellation.NONE)
-            : session.advice().gaugesAgainst(project, finished(against, session), Cancellation.NONE);
+            : session
+                .advice()
+                .gaugesAgainst(project, finished(against, session), Cancellation.NONE);
     Advice.Radius advice = session.advice().radius(project, null, Cancellation.NONE);
-    byte[] text = GaugesFile.text(
+    byte[] text =
+        GaugesFile.text(
             gauges,
             advice.curve(),
             session.advice().distractions(project, Cancellation.NONE),

@@ -39,7 +39,9 @@ final class RenderCommand implements Callable<Integer> {
       LayerStack stack = project.stack();
       project = project.withStack(stack.lowest(stack.through(through)));
     }
-    new Session(document.photograph()).exports().deliver(project, output.file(), output.delivery(), Cancellation.NONE);
+    new Session(document.photograph())
+        .exports()
+        .deliver(project, output.file(), output.delivery(), Cancellation.NONE);
     return 0;
   }
 }

@@ -12,8 +12,7 @@ final class Writing {
 
   @Option(
       names = "--force",
-      description =
-          "Replaces files that are there already; never a photograph or another input.")
+      description = "Replaces files that are there already; never a photograph or another input.")
   private boolean force;
 
   boolean replaces() {

@@ -18,13 +18,13 @@ import carezza.colour.MonotoneCurve.Point;
 import carezza.desktop.text.Texts;
 
 /**
- * A curve of the selected layer, on luminance or a channel: press to take up a point or set a new one, drag it,
- * double-click to take it away. Points never pass their neighbours, so the curve always rises.
+ * A curve of the selected layer, on luminance or a channel: press to take up a point or set a new
+ * one, drag it, double-click to take it away. Points never pass their neighbours, so the curve
+ * always rises.
  */
 public final class CurveEditor extends Region {
 
   private static final Texts TEXTS = Texts.of("controls");
-
 
   private static final double SIZE = 220;
   private static final double GRAB = 12;
@@ -46,8 +46,7 @@ public final class CurveEditor extends Region {
    * @param change takes other points
    * @param settled runs when the hand lets go
    */
-  public CurveEditor(
-      Supplier<List<Point>> points, Consumer<List<Point>> change, Runnable settled) {
+  public CurveEditor(Supplier<List<Point>> points, Consumer<List<Point>> change, Runnable settled) {
     this.points = points;
     this.change = change;
     setId("curve");
@@ -57,10 +56,7 @@ public final class CurveEditor extends Region {
     setFocusTraversable(true);
     getStyleClass().add("editor");
     setAccessibleText(TEXTS.get("curveEditor.curve-left-and-right-choose-a"));
-    Tooltip.install(
-        canvas,
-        new Tooltip(
-            TEXTS.get("curveEditor.dark-left-to-light-right-drag")));
+    Tooltip.install(canvas, new Tooltip(TEXTS.get("curveEditor.dark-left-to-light-right-drag")));
     canvas.setOnMousePressed(
         e -> {
           requestFocus();

@@ -10,13 +10,12 @@ import javafx.scene.shape.Polyline;
 import carezza.desktop.text.Texts;
 
 /**
- * A gauge's sign: a line, brackets for its band, a hollow mark for before, a full one for now. Its colours are the style
- * sheet's, so it is read on any grey.
+ * A gauge's sign: a line, brackets for its band, a hollow mark for before, a full one for now. Its
+ * colours are the style sheet's, so it is read on any grey.
  */
 public final class GaugeBar extends Pane {
 
   private static final Texts TEXTS = Texts.of("controls");
-
 
   private static final double HEIGHT = 12;
   private static final double MARGIN = 4;
@@ -69,8 +68,7 @@ public final class GaugeBar extends Pane {
   }
 
   private void bracket(double x, double inwards) {
-    Polyline bracket =
-        new Polyline(x + inwards, 1, x, 1, x, HEIGHT - 1, x + inwards, HEIGHT - 1);
+    Polyline bracket = new Polyline(x + inwards, 1, x, 1, x, HEIGHT - 1, x + inwards, HEIGHT - 1);
     bracket.getStyleClass().add("gauge-band");
     getChildren().add(bracket);
   }

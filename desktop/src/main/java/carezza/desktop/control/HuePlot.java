@@ -19,16 +19,15 @@ import carezza.model.SkinToneEveningLayer.Target;
 import carezza.model.SkinToneEveningLayer.Wedge;
 
 /**
- * The colours that a layer gets, on the plane of a* and b*, with the range that it acts on as a wedge:
- * drag inside to turn it, near its sides to widen it, near its inner and outer arc to move them.
+ * The colours that a layer gets, on the plane of a* and b*, with the range that it acts on as a
+ * wedge: drag inside to turn it, near its sides to widen it, near its inner and outer arc to move
+ * them.
  */
 public final class HuePlot extends Region {
 
   private static final Texts TEXTS = Texts.of("controls");
 
-
-  private static final String COLOURS =
-      TEXTS.get("huePlot.colours-of-this-picture-where-the");
+  private static final String COLOURS = TEXTS.get("huePlot.colours-of-this-picture-where-the");
 
   private static final double SIZE = 200;
   private static final double GRAB_DEGREES = 9;

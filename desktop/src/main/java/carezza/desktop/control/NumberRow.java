@@ -20,8 +20,8 @@ import javafx.scene.layout.Region;
 import javafx.scene.layout.StackPane;
 
 /**
- * A number: its name, a track with the part taken, and the number itself, which can be typed with its unit. Arrows move it
- * by a step, a double click on the name puts it back.
+ * A number: its name, a track with the part taken, and the number itself, which can be typed with
+ * its unit. Arrows move it by a step, a double click on the name puts it back.
  */
 public final class NumberRow extends HBox {
 

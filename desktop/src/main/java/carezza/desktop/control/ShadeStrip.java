@@ -21,7 +21,6 @@ public final class ShadeStrip extends Region {
 
   private static final Texts TEXTS = Texts.of("controls");
 
-
   private static final double WIDTH = 256;
   private static final double HEIGHT = 30;
   private static final int SHADES = 9;

@@ -18,19 +18,19 @@ import carezza.model.Mask.Quantity;
 import carezza.model.Mask.Range;
 
 /**
- * A range as a trapezoid over the histogram of its quantity in the layer's input: four points to drag,
- * and the plateau to drag as a whole.
+ * A range as a trapezoid over the histogram of its quantity in the layer's input: four points to
+ * drag, and the plateau to drag as a whole.
  */
 public final class TrapezoidEditor extends Region {
 
   private static final Texts TEXTS = Texts.of("controls");
-
 
   private static final double WIDTH = 256;
   private static final double HEIGHT = 96;
   private static final double TOP = 8;
   private static final double BASE = HEIGHT - 12;
   private static final double GRAB = 9;
+
   /** Bins of the histogram. */
   public static final int BINS = 128;
 
@@ -42,7 +42,6 @@ public final class TrapezoidEditor extends Region {
 
   /** The point that keys move; 4 for all of them. */
   private int chosen = 4;
-
 
   /** Which of the four points is held; 4 for the plateau, −1 for none. */
   private int held = -1;
@@ -70,9 +69,7 @@ public final class TrapezoidEditor extends Region {
     setMinSize(WIDTH, HEIGHT);
     setMaxSize(WIDTH, HEIGHT);
     Tooltip.install(
-        canvas,
-        new Tooltip(
-            TEXTS.get("trapezoidEditor.the-lower-points-where-it-begins")));
+        canvas, new Tooltip(TEXTS.get("trapezoidEditor.the-lower-points-where-it-begins")));
     setFocusTraversable(true);
     getStyleClass().add("editor");
     setAccessibleText(TEXTS.get("trapezoidEditor.range-up-and-down-choose-a"));

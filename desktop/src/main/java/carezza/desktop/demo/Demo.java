@@ -11,8 +11,8 @@ import carezza.project.ProjectFile;
 import carezza.project.ProjectFile.StackFile;
 
 /**
- * Lumen Court, Sant'Orsola, season 'Autumn cards': head shots of a small theatre's cast. The Understudy
- * is retouched through all eight stages; the Apothecary waits untouched.
+ * Lumen Court, Sant'Orsola, season 'Autumn cards': head shots of a small theatre's cast. The
+ * Understudy is retouched through all eight stages; the Apothecary waits untouched.
  */
 public final class Demo {
 

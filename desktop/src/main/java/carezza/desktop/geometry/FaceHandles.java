@@ -15,9 +15,9 @@ import carezza.model.Point;
 import carezza.model.Project;
 
 /**
- * The handles of the face maps: the oval's middle and two rims, both pupils, both corners of the mouth;
- * and where there are outlines the corners and middles of the lids, the rims of the irises and the
- * middles of the lips' edges. Dragging one marks its part as put right by hand.
+ * The handles of the face maps: the oval's middle and two rims, both pupils, both corners of the
+ * mouth; and where there are outlines the corners and middles of the lids, the rims of the irises
+ * and the middles of the lips' edges. Dragging one marks its part as put right by hand.
  */
 public final class FaceHandles {
 
@@ -38,7 +38,12 @@ public final class FaceHandles {
    * @param name unlike those of the face's other handles
    */
   public record Handle(
-      int face, String name, Glyph glyph, Point place, Part part, BiFunction<FaceMap, Point, FaceMap> move) {
+      int face,
+      String name,
+      Glyph glyph,
+      Point place,
+      Part part,
+      BiFunction<FaceMap, Point, FaceMap> move) {
 
     /** The project with this handle elsewhere; unchanged where that would make no face. */
     public Project moved(Project project, Point to) {
@@ -74,19 +79,43 @@ public final class FaceHandles {
 
     void collect() {
       FaceOval o = face.oval();
-      oval("side", new Point(o.x() + o.radiusX(), o.y()),
-          (was, p) -> new FaceOval(
-              was.x(), was.y(), Math.max(10, Math.abs(p.x() - was.x())), was.radiusY(), was.angle()));
-      oval("chin", new Point(o.x(), o.y() + o.radiusY()),
-          (was, p) -> new FaceOval(
-              was.x(), was.y(), was.radiusX(), Math.max(10, Math.abs(p.y() - was.y())), was.angle()));
-      oval("middle", new Point(o.x(), o.y()),
+      oval(
+          "side",
+          new Point(o.x() + o.radiusX(), o.y()),
+          (was, p) ->
+              new FaceOval(
+                  was.x(),
+                  was.y(),
+                  Math.max(10, Math.abs(p.x() - was.x())),
+                  was.radiusY(),
+                  was.angle()));
+      oval(
+          "chin",
+          new Point(o.x(), o.y() + o.radiusY()),
+          (was, p) ->
+              new FaceOval(
+                  was.x(),
+                  was.y(),
+                  was.radiusX(),
+                  Math.max(10, Math.abs(p.y() - was.y())),
+                  was.angle()));
+      oval(
+          "middle",
+          new Point(o.x(), o.y()),
           (was, p) -> new FaceOval(p.x(), p.y(), was.radiusX(), was.radiusY(), was.angle()));
       add("left pupil", Glyph.ROUND, face.leftPupil(), Part.LEFT_EYE, FaceMap::withLeftPupil);
       add("right pupil", Glyph.ROUND, face.rightPupil(), Part.RIGHT_EYE, FaceMap::withRightPupil);
-      add("left mouth", Glyph.DIAMOND, face.leftMouth(), Part.MOUTH,
+      add(
+          "left mouth",
+          Glyph.DIAMOND,
+          face.leftMouth(),
+          Part.MOUTH,
           (f, p) -> f.withMouth(p, f.rightMouth()));
-      add("right mouth", Glyph.DIAMOND, face.rightMouth(), Part.MOUTH,
+      add(
+          "right mouth",
+          Glyph.DIAMOND,
+          face.rightMouth(),
+          Part.MOUTH,
           (f, p) -> f.withMouth(f.leftMouth(), p));
       FaceOutlines outlines = face.outlines();
       if (outlines != null) {
@@ -96,29 +125,49 @@ public final class FaceHandles {
       }
     }
 
-    private void oval(
-        String name, Point place, BiFunction<FaceOval, Point, FaceOval> change) {
-      add(name, Glyph.SQUARE, place, Part.OVAL,
-          (f, p) -> f.withOval(change.apply(f.oval(), p)));
+    private void oval(String name, Point place, BiFunction<FaceOval, Point, FaceOval> change) {
+      add(name, Glyph.SQUARE, place, Part.OVAL, (f, p) -> f.withOval(change.apply(f.oval(), p)));
     }
 
     private void eye(String side, List<Point> lids, Circle iris, Part part) {
       int half = lids.size() / 2;
-      lid(side + " eye, corner", lids.getFirst(), part, (l, p) -> FaceOutlines.cornered(l, true, p));
-      lid(side + " eye, other corner", lids.get(half), part,
+      lid(
+          side + " eye, corner",
+          lids.getFirst(),
+          part,
+          (l, p) -> FaceOutlines.cornered(l, true, p));
+      lid(
+          side + " eye, other corner",
+          lids.get(half),
+          part,
           (l, p) -> FaceOutlines.cornered(l, false, p));
       for (int place : new int[] {half / 2, half + half / 2}) {
-        lid(side + " lid " + place, lids.get(place), part,
+        lid(
+            side + " lid " + place,
+            lids.get(place),
+            part,
             (l, p) -> FaceOutlines.bent(l, place, p));
       }
-      add(side + " iris", Glyph.DOT, iris.middle().plus(iris.radius(), 0), part,
-          (f, p) -> withEye(f, part, UnaryOperator.identity(),
-              c -> new Circle(c.middle(), Math.max(1, c.middle().distance(p)))));
+      add(
+          side + " iris",
+          Glyph.DOT,
+          iris.middle().plus(iris.radius(), 0),
+          part,
+          (f, p) ->
+              withEye(
+                  f,
+                  part,
+                  UnaryOperator.identity(),
+                  c -> new Circle(c.middle(), Math.max(1, c.middle().distance(p)))));
     }
 
     private void lid(
         String name, Point place, Part part, BiFunction<List<Point>, Point, List<Point>> change) {
-      add(name, Glyph.DOT, place, part,
+      add(
+          name,
+          Glyph.DOT,
+          place,
+          part,
           (f, p) -> withEye(f, part, l -> change.apply(l, p), UnaryOperator.identity()));
     }
 
@@ -136,7 +185,11 @@ public final class FaceHandles {
         List<Point> edge = outer ? outlines.outerLips() : outlines.innerLips();
         int half = edge.size() / 2;
         for (int place : new int[] {half / 2, half + half / 2}) {
-          add((outer ? "outer" : "inner") + " lip " + place, Glyph.DOT, edge.get(place), Part.MOUTH,
+          add(
+              (outer ? "outer" : "inner") + " lip " + place,
+              Glyph.DOT,
+              edge.get(place),
+              Part.MOUTH,
               (f, p) -> {
                 FaceOutlines o = f.outlines();
                 return f.withOutlines(
@@ -149,7 +202,11 @@ public final class FaceHandles {
     }
 
     private void add(
-        String name, Glyph glyph, Point place, Part part, BiFunction<FaceMap, Point, FaceMap> move) {
+        String name,
+        Glyph glyph,
+        Point place,
+        Part part,
+        BiFunction<FaceMap, Point, FaceMap> move) {
       all.add(new Handle(index, name, glyph, place, part, move));
     }
   }

@@ -10,16 +10,14 @@ import carezza.model.FaceMap.FaceOval;
 import carezza.model.Point;
 
 /**
- * A face map from five clicks: a box around the face, dragged or by two of its corners, then both pupils
- * and both corners of the mouth, in any order of left and right.
+ * A face map from five clicks: a box around the face, dragged or by two of its corners, then both
+ * pupils and both corners of the mouth, in any order of left and right.
  */
 public final class FacePlacing {
 
   private static final Texts TEXTS = Texts.of("tools");
 
-
-  public static final String START =
-      TEXTS.get("facePlacing.drag-a-box-around-the-face");
+  public static final String START = TEXTS.get("facePlacing.drag-a-box-around-the-face");
 
   private static final String[] NEXT = {
     START,

@@ -88,7 +88,8 @@ public final class PartHandles {
     for (int i = 0; i < points.size(); i += step) {
       int place = i;
       handles.add(
-          new Handle(points.get(i), p -> new Polygon(dragged(points, place, step, p), polygon.feather())));
+          new Handle(
+              points.get(i), p -> new Polygon(dragged(points, place, step, p), polygon.feather())));
     }
     return handles;
   }

@@ -89,7 +89,9 @@ public final class RepairHandles {
         s.dx() + x * Math.cos(a) - y * Math.sin(a), s.dy() + x * Math.sin(a) + y * Math.cos(a));
   }
 
-  /** The handle that turns and scales a source: to the right of the repair, as the source has it. */
+  /**
+   * The handle that turns and scales a source: to the right of the repair, as the source has it.
+   */
   public static Point turnHandle(Piece piece) {
     return taken(piece, piece.area().centre().plus(1.4 * piece.area().radius(), 0));
   }

@@ -24,7 +24,6 @@ public final class AmountSweepChart extends VBox {
 
   private static final Texts TEXTS = Texts.of("panels");
 
-
   private static final double WIDTH = 150;
   private static final double HEIGHT = 26;
 
@@ -38,8 +37,7 @@ public final class AmountSweepChart extends VBox {
     this.state = state;
     Button test = new Button(TEXTS.get("amountSweepChart.push-it-and-see"));
     test.setId("push-test");
-    test.setTooltip(
-        new Tooltip(TEXTS.get("amountSweepChart.reads-the-gauges-with-the-layer")));
+    test.setTooltip(new Tooltip(TEXTS.get("amountSweepChart.reads-the-gauges-with-the-layer")));
     test.setOnAction(e -> state.advice().pushTest());
     take.setId("push-take");
     take.setTooltip(new Tooltip(TEXTS.get("amountSweepChart.the-largest-amount-that-keeps-every")));
@@ -80,10 +78,12 @@ public final class AmountSweepChart extends VBox {
     Tooltip.install(
         row,
         new Tooltip(
-            TEXTS.get("amountSweepChart.over-amounts-of-0-to-200", Names.of(first),
-                    found.value(gauge, 0),
-                    found.value(gauge, 1),
-                    found.value(gauge, 2))));
+            TEXTS.get(
+                "amountSweepChart.over-amounts-of-0-to-200",
+                Names.of(first),
+                found.value(gauge, 0),
+                found.value(gauge, 1),
+                found.value(gauge, 2))));
     return row;
   }
 

@@ -23,7 +23,6 @@ final class BrightenPanels {
 
   private static final Texts TEXTS = Texts.of("panels");
 
-
   /** Part of the teeth's own yellow that stays, and the most that their L* rises by. */
   private static final double OWN_YELLOW = 0.25;
 
@@ -40,14 +39,16 @@ final class BrightenPanels {
             () -> limit(tone(state, Measurements.Tone.class, t -> t)),
             () -> EvenPanels.own(state, type).map(TeethLayer::target).orElse(8.0),
             b ->
-                state.selection().edit(
-                    "shade",
-                    l ->
-                        new TeethLayer(
-                            l.attributes(),
-                            Math.clamp(b, 1, 20),
-                            type.cast(l).lift(),
-                            type.cast(l).force())));
+                state
+                    .selection()
+                    .edit(
+                        "shade",
+                        l ->
+                            new TeethLayer(
+                                l.attributes(),
+                                Math.clamp(b, 1, 20),
+                                type.cast(l).lift(),
+                                type.cast(l).force())));
     rows.custom(strip, strip::refresh);
     rows.parameter(type, "target");
     rows.parameter(type, "lift");
@@ -65,7 +66,8 @@ final class BrightenPanels {
 
   /** The colour that a layer measured, or null. */
   private static <R> Lab tone(AppState state, Class<R> type, Function<R, Measurements.Tone> which) {
-    return state.colours()
+    return state
+        .colours()
         .found()
         .map(ColourState.Found::readings)
         .filter(type::isInstance)
@@ -87,7 +89,8 @@ final class BrightenPanels {
           Lab right = tone(state, Measurements.Eyes.class, Measurements.Eyes::right);
           return left == null || right == null
               ? ""
-              : TEXTS.get("brightenPanels.as-they-come-left-l-b", left.l(), left.b(), right.l(), right.b());
+              : TEXTS.get(
+                  "brightenPanels.as-they-come-left-l-b", left.l(), left.b(), right.l(), right.b());
         });
     rows.parameter(type, "target");
     rows.parameter(type, "redness");
@@ -119,7 +122,8 @@ final class BrightenPanels {
           Lab shot = tone(state, Measurements.Tone.class, t -> t);
           return shot == null
               ? ""
-              : TEXTS.get("brightenPanels.as-they-come-l-c-hue", shot.l(), shot.chroma(), shot.hue());
+              : TEXTS.get(
+                  "brightenPanels.as-they-come-l-c-hue", shot.l(), shot.chroma(), shot.hue());
         });
     rows.parameter(type, "target");
     rows.parameter(type, "turn");
@@ -160,9 +164,15 @@ final class BrightenPanels {
                 words
                     .append(
                         g.verdict() == Gauge.Verdict.BELOW
-                            ? TEXTS.get("brightenPanels.lies-below-its-band-at-the", Names.of(g), g.after())
-                            : TEXTS.get("brightenPanels.lies-above-its-band-at-the", Names.of(g), g.after()))
+                            ? TEXTS.get(
+                                "brightenPanels.lies-below-its-band-at-the", Names.of(g), g.after())
+                            : TEXTS.get(
+                                "brightenPanels.lies-above-its-band-at-the",
+                                Names.of(g),
+                                g.after()))
                     .append(' '));
-    return words.isEmpty() ? TEXTS.get("brightenPanels.inside-its-bands-at-the-end") : words.toString().strip();
+    return words.isEmpty()
+        ? TEXTS.get("brightenPanels.inside-its-bands-at-the-end")
+        : words.toString().strip();
   }
 }

@@ -42,7 +42,6 @@ public final class EvenPanels {
 
   private static final Texts TEXTS = Texts.of("panels");
 
-
   /** Range to begin with: what skins have. */
   private static final Wedge SKIN = new Wedge(52, 35, 6, 60);
 
@@ -83,7 +82,11 @@ public final class EvenPanels {
         l ->
             l.target() == null
                 ? TEXTS.get("evenPanels.no-tone-picked-only-pigment-is")
-                : TEXTS.get("evenPanels.towards-l-c-hue", l.target().lightness(), l.target().chroma(), l.target().hue()));
+                : TEXTS.get(
+                    "evenPanels.towards-l-c-hue",
+                    l.target().lightness(),
+                    l.target().chroma(),
+                    l.target().hue()));
     rows.parameter(type, "hue");
     rows.parameter(type, "chroma");
     rows.parameter(type, "lightness");
@@ -101,7 +104,8 @@ public final class EvenPanels {
   }
 
   private static void ownTone(AppState state) {
-    state.colours()
+    state
+        .colours()
         .found()
         .map(ColourState.Found::readings)
         .filter(Measurements.SkinTone.class::isInstance)
@@ -162,18 +166,29 @@ public final class EvenPanels {
     lead.getStyleClass().add("row-name");
     row.getChildren().add(lead);
     for (SemanticRegion region :
-        new SemanticRegion[] {SemanticRegion.LIPS, SemanticRegion.SCLERA, SemanticRegion.BROWS_LASHES, SemanticRegion.HAIR}) {
+        new SemanticRegion[] {
+          SemanticRegion.LIPS,
+          SemanticRegion.SCLERA,
+          SemanticRegion.BROWS_LASHES,
+          SemanticRegion.HAIR
+        }) {
       ToggleButton button = new ToggleButton(Names.title(region));
       button.setId("without-" + region.name().toLowerCase(java.util.Locale.ROOT));
-      button.setTooltip(new Tooltip(TEXTS.get("evenPanels.takes-out-of-the-layers-mask", Names.of(region))));
+      button.setTooltip(
+          new Tooltip(TEXTS.get("evenPanels.takes-out-of-the-layers-mask", Names.of(region))));
       button.setOnAction(
           e ->
-              state.selection().edit(
-                  null, l -> l.with(l.attributes().withMask(turned(l.attributes().mask(), region)))));
+              state
+                  .selection()
+                  .edit(
+                      null,
+                      l -> l.with(l.attributes().withMask(turned(l.attributes().mask(), region)))));
       rows.follow(
           () ->
               button.setSelected(
-                  state.selection().layer()
+                  state
+                      .selection()
+                      .layer()
                       .filter(l -> place(l.attributes().mask(), region) >= 0)
                       .isPresent()));
       row.getChildren().add(button);
@@ -207,14 +222,18 @@ public final class EvenPanels {
         "matched",
         type,
         l ->
-            state.colours()
+            state
+                .colours()
                 .found()
                 .map(ColourState.Found::matching)
                 .map(
                     m ->
                         Double.isNaN(m.before())
                             ? TEXTS.get("evenPanels.one-of-the-two-skins-is")
-                            : TEXTS.get("evenPanels.difference-at-equal-lightness-e00", m.before(), m.after()))
+                            : TEXTS.get(
+                                "evenPanels.difference-at-equal-lightness-e00",
+                                m.before(),
+                                m.after()))
                 .orElse(TEXTS.get("evenPanels.measuring")));
     choose(
         rows,
@@ -250,13 +269,18 @@ public final class EvenPanels {
     row.getChildren().add(lead);
     for (SemanticRegion region :
         new SemanticRegion[] {
-          SemanticRegion.FACE_SKIN, SemanticRegion.NECK_SKIN, SemanticRegion.EARS, SemanticRegion.SHOULDERS, SemanticRegion.HANDS
+          SemanticRegion.FACE_SKIN,
+          SemanticRegion.NECK_SKIN,
+          SemanticRegion.EARS,
+          SemanticRegion.SHOULDERS,
+          SemanticRegion.HANDS
         }) {
       Mask named = new Mask.RegionMask(region);
       ToggleButton button = new ToggleButton(Names.shortly(region));
       button.setId(id + region.name().toLowerCase(java.util.Locale.ROOT));
       button.setTooltip(new Tooltip(TEXTS.get("evenPanels.where-it-acts-can-be-painted", tip)));
-      button.setOnAction(e -> state.selection().edit(null, l -> change.apply((SkinMatchLayer) l, named)));
+      button.setOnAction(
+          e -> state.selection().edit(null, l -> change.apply((SkinMatchLayer) l, named)));
       rows.follow(
           () ->
               button.setSelected(

@@ -34,7 +34,6 @@ final class GradePanels {
 
   private static final Texts TEXTS = Texts.of("panels");
 
-
   private GradePanels() {}
 
   static void curve(PanelRows rows, AppState state) {
@@ -92,8 +91,11 @@ final class GradePanels {
         TEXTS.get("gradePanels.lights-opposite-the-darks"),
         TEXTS.get("gradePanels.gives-the-lights-the-complement-of"),
         () ->
-            state.selection().edit(
-                null, l -> RecordValue.with(l, "highlights", type.cast(l).shadows().complement())));
+            state
+                .selection()
+                .edit(
+                    null,
+                    l -> RecordValue.with(l, "highlights", type.cast(l).shadows().complement())));
     rows.parameter(type, "hold");
   }
 
@@ -107,9 +109,7 @@ final class GradePanels {
   static void gradientMap(GradientMapLayer layer, PanelRows rows, AppState state) {
     Class<GradientMapLayer> type = GradientMapLayer.class;
     GradientStrip strip = new GradientStrip();
-    rows.custom(
-        strip,
-        () -> state.selection().layer(type).ifPresent(l -> strip.show(l::at)));
+    rows.custom(strip, () -> state.selection().layer(type).ifPresent(l -> strip.show(l::at)));
     for (int i = 0; i < layer.stops().size(); i++) {
       int place = i;
       rows.heading(TEXTS.get("gradePanels.stop-at-l", 100 * layer.stops().get(i).position()));
@@ -157,9 +157,13 @@ final class GradePanels {
               "",
               TEXTS.get("gradePanels.darks-at-hue-lights-at-its", hue, lights.hue()),
               () ->
-                  state.selection().edit(
-                      null,
-                      l -> RecordValue.with(RecordValue.with(l, "shadows", darks), "highlights", lights)));
+                  state
+                      .selection()
+                      .edit(
+                          null,
+                          l ->
+                              RecordValue.with(
+                                  RecordValue.with(l, "shadows", darks), "highlights", lights)));
       pair.setGraphic(GradientStrip.pair(tinted(30, darks), tinted(78, lights)));
       row.getChildren().add(pair);
     }
@@ -186,13 +190,15 @@ final class GradePanels {
                     .orElse(null),
             () -> null,
             w ->
-                state.selection().edit(
-                    "wedge",
-                    l ->
-                        RecordValue.with(
-                            RecordValue.with(l, "hue", w.hue()),
-                            "width",
-                            Math.clamp(w.width(), 5, 120))),
+                state
+                    .selection()
+                    .edit(
+                        "wedge",
+                        l ->
+                            RecordValue.with(
+                                RecordValue.with(l, "hue", w.hue()),
+                                "width",
+                                Math.clamp(w.width(), 5, 120))),
             state.document()::settle);
     rows.custom(plot, plot::refresh);
     rows.parameter(type, "hue");

@@ -49,7 +49,6 @@ public final class LayerPanels {
 
   private static final Texts TEXTS = Texts.of("panels");
 
-
   /** Kelvin times mired. */
   private static final double MIRED = 1e6;
 
@@ -100,7 +99,9 @@ public final class LayerPanels {
         GroupLayer.class,
         l -> {
           Set<String> members = state.document().stack().members(l.attributes().id());
-          return TEXTS.get("layerPanels.amount-mask-and-way-of-laying", state.document().stack().layers().stream()
+          return TEXTS.get(
+              "layerPanels.amount-mask-and-way-of-laying",
+              state.document().stack().layers().stream()
                   .map(Layer::attributes)
                   .filter(a -> members.contains(a.id()))
                   .map(LayerAttributes::name)
@@ -130,8 +131,7 @@ public final class LayerPanels {
         type,
         l -> MIRED / l.temperature(),
         (l, v) ->
-            new WhiteBalanceLayer(
-                l.attributes(), Math.clamp(MIRED / v, 1500, 15000), l.tint()));
+            new WhiteBalanceLayer(l.attributes(), Math.clamp(MIRED / v, 1500, 15000), l.tint()));
     rows.parameter(type, "tint");
     rows.tools(ToolKind.PICK_NEUTRAL);
   }

@@ -25,7 +25,10 @@ import carezza.model.Mask.RegionMask;
 import carezza.model.MaskParts.Join;
 import carezza.model.SemanticRegion;
 
-/** What can be added to a mask: areas, shapes, ranges, changes of what is there, and what other layers say. */
+/**
+ * What can be added to a mask: areas, shapes, ranges, changes of what is there, and what other
+ * layers say.
+ */
 final class MaskAdding {
 
   private static final Texts TEXTS = Texts.of("panels");
@@ -45,15 +48,22 @@ final class MaskAdding {
     for (SemanticRegion region : SemanticRegion.values()) {
       regions
           .getItems()
-          .add(item("add-region-" + region, Names.title(region), () -> plus(new RegionMask(region))));
+          .add(
+              item(
+                  "add-region-" + region, Names.title(region), () -> plus(new RegionMask(region))));
     }
     add.getItems()
         .addAll(
             item(
-                "add-everywhere", TEXTS.get("maskAdding.start-anew-from-everywhere"), () -> start(new Mask.Everything())),
+                "add-everywhere",
+                TEXTS.get("maskAdding.start-anew-from-everywhere"),
+                () -> start(new Mask.Everything())),
             regions,
             item("add-oval", TEXTS.get("maskAdding.oval"), () -> plus(state.part().freshOval())),
-            item("add-gradient", TEXTS.get("maskAdding.gradient"), () -> plus(state.part().freshGradient())));
+            item(
+                "add-gradient",
+                TEXTS.get("maskAdding.gradient"),
+                () -> plus(state.part().freshGradient())));
     Menu ranges = new Menu(TEXTS.get("maskAdding.only-a-range-of"));
     for (Quantity q : Quantity.values()) {
       ranges
@@ -61,16 +71,32 @@ final class MaskAdding {
           .add(
               item(
                   "add-range-" + q,
-                  q == Quantity.LIGHTNESS ? TEXTS.get("maskAdding.lightness") : q == Quantity.HUE ? TEXTS.get("maskAdding.hue") : TEXTS.get("maskAdding.chroma"),
+                  q == Quantity.LIGHTNESS
+                      ? TEXTS.get("maskAdding.lightness")
+                      : q == Quantity.HUE
+                          ? TEXTS.get("maskAdding.hue")
+                          : TEXTS.get("maskAdding.chroma"),
                   () -> join(Join.WITHIN, MaskPartState.wholeRange(q))));
     }
     add.getItems()
         .addAll(
             ranges,
-            item("add-feather", TEXTS.get("maskAdding.soften"), () -> change(new Feather(new Nothing(), 12))),
-            item("add-grow", TEXTS.get("maskAdding.grow-or-shrink"), () -> change(new Dilate(new Nothing(), 8))),
-            item("add-refine", TEXTS.get("maskAdding.pull-to-edges"), () -> change(new Refine(new Nothing(), 8))),
-            item("add-scale", TEXTS.get("maskAdding.weaken"), () -> change(new Opacity(new Nothing(), 0.5))),
+            item(
+                "add-feather",
+                TEXTS.get("maskAdding.soften"),
+                () -> change(new Feather(new Nothing(), 12))),
+            item(
+                "add-grow",
+                TEXTS.get("maskAdding.grow-or-shrink"),
+                () -> change(new Dilate(new Nothing(), 8))),
+            item(
+                "add-refine",
+                TEXTS.get("maskAdding.pull-to-edges"),
+                () -> change(new Refine(new Nothing(), 8))),
+            item(
+                "add-scale",
+                TEXTS.get("maskAdding.weaken"),
+                () -> change(new Opacity(new Nothing(), 0.5))),
             item("add-invert", TEXTS.get("maskAdding.turn-the-other-way-round"), this::invert));
     Menu copy = new Menu(TEXTS.get("maskAdding.copy-the-mask-of"));
     Menu link = new Menu(TEXTS.get("maskAdding.follow-the-mask-of"));
@@ -82,8 +108,11 @@ final class MaskAdding {
                 item(
                     "copy-" + id,
                     other.attributes().name(),
-                    () -> start(state.document().stack().find(id).orElseThrow().attributes().mask())));
-        link.getItems().add(item("link-" + id, other.attributes().name(), () -> start(new LinkedMask(id))));
+                    () ->
+                        start(
+                            state.document().stack().find(id).orElseThrow().attributes().mask())));
+        link.getItems()
+            .add(item("link-" + id, other.attributes().name(), () -> start(new LinkedMask(id))));
       }
     }
     Menu changed = new Menu(TEXTS.get("maskAdding.only-what-a-layer-changed"));
@@ -132,14 +161,16 @@ final class MaskAdding {
   /** Twice the other way round is as it was. */
   private void invert() {
     state.part().drop();
-    state.selection().edit(
-        null,
-        l ->
-            l.with(
-                l.attributes()
-                    .withMask(
-                        l.attributes().mask() instanceof Invert(Mask of)
-                            ? of
-                            : new Invert(l.attributes().mask()))));
+    state
+        .selection()
+        .edit(
+            null,
+            l ->
+                l.with(
+                    l.attributes()
+                        .withMask(
+                            l.attributes().mask() instanceof Invert(Mask of)
+                                ? of
+                                : new Invert(l.attributes().mask()))));
   }
 }

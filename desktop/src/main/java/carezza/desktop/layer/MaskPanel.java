@@ -27,14 +27,12 @@ import carezza.model.MaskParts.Join;
 import carezza.model.MaskParts.Part;
 
 /**
- * Where the selected layer acts, as a sentence and as its parts: each can be switched, joined in another
- * way, changed, placed on the picture or taken out.
+ * Where the selected layer acts, as a sentence and as its parts: each can be switched, joined in
+ * another way, changed, placed on the picture or taken out.
  */
 public final class MaskPanel {
 
   private static final Texts TEXTS = Texts.of("panels");
-
-
 
   private final AppState state;
   private final PanelRows rows;
@@ -82,7 +80,9 @@ public final class MaskPanel {
   }
 
   private void edit(String label, UnaryOperator<MaskParts> change) {
-    state.selection().edit(label, l -> l.with(l.attributes().withMask(change.apply(parts(l)).mask())));
+    state
+        .selection()
+        .edit(label, l -> l.with(l.attributes().withMask(change.apply(parts(l)).mask())));
   }
 
   private Mask own(Layer layer, int place) {
@@ -101,7 +101,8 @@ public final class MaskPanel {
     words.getStyleClass().add("part");
     words.setMaxWidth(Double.MAX_VALUE);
     words.setTooltip(new Tooltip(TEXTS.get("maskPanel.change-this-part-its-handles-show")));
-    words.setOnAction(e -> state.part().choose(state.part().placeProperty().get() == place ? -1 : place));
+    words.setOnAction(
+        e -> state.part().choose(state.part().placeProperty().get() == place ? -1 : place));
     HBox.setHgrow(words, Priority.ALWAYS);
     HBox row = new HBox(4, on);
     if (part.join() != Join.START && part.join() != Join.CHANGE) {
@@ -121,7 +122,9 @@ public final class MaskPanel {
     row.setAlignment(Pos.CENTER_LEFT);
     rows.follow(
         () ->
-            state.selection().layer()
+            state
+                .selection()
+                .layer()
                 .map(l -> parts(l).parts())
                 .filter(all -> place < all.size())
                 .ifPresent(
@@ -156,7 +159,11 @@ public final class MaskPanel {
     outline.setId("tool-outline");
     outline.setTooltip(new Tooltip(ToolKind.OUTLINE.words()));
     outline.setOnAction(
-        e -> state.tools().toolProperty().set(outline.isSelected() ? ToolKind.OUTLINE : ToolKind.HAND));
+        e ->
+            state
+                .tools()
+                .toolProperty()
+                .set(outline.isSelected() ? ToolKind.OUTLINE : ToolKind.HAND));
     rows.follow(() -> outline.setSelected(state.tools().tool() == ToolKind.OUTLINE));
     return outline;
   }
@@ -192,7 +199,8 @@ public final class MaskPanel {
     pen.setId("pen");
     pen.setSelected(state.tools().penProperty().get() != Pen.MOUSE);
     pen.setTooltip(new Tooltip(TEXTS.get("maskPanel.slow-strokes-press-quick-ones-go")));
-    pen.setOnAction(e -> state.tools().penProperty().set(pen.isSelected() ? new Pen.OfSpeed() : Pen.MOUSE));
+    pen.setOnAction(
+        e -> state.tools().penProperty().set(pen.isSelected() ? new Pen.OfSpeed() : Pen.MOUSE));
     rows.custom(new HBox(6, view, how, pen), this::nothing);
   }
 

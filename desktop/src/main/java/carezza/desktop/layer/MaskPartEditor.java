@@ -189,12 +189,18 @@ final class MaskPartEditor {
         Layer.class,
         l -> value.apply(own(l, place)),
         (l, v) ->
-            l.with(l.attributes().withMask(parts(l).changed(place, change.of(own(l, place), v)).mask())));
+            l.with(
+                l.attributes()
+                    .withMask(parts(l).changed(place, change.of(own(l, place), v)).mask())));
   }
 
   private void region(int place) {
     ComboBox<SemanticRegion> regions =
-        choice("mask-region", TEXTS.get("maskPartEditor.the-area-by-its-name"), Names::title, List.of(SemanticRegion.values()));
+        choice(
+            "mask-region",
+            TEXTS.get("maskPartEditor.the-area-by-its-name"),
+            Names::title,
+            List.of(SemanticRegion.values()));
     follow(
         regions,
         l -> own(l, place) instanceof RegionMask(SemanticRegion r) ? r : null,
@@ -220,7 +226,9 @@ final class MaskPartEditor {
     TrapezoidEditor editor =
         new TrapezoidEditor(
             () ->
-                state.selection().layer()
+                state
+                    .selection()
+                    .layer()
                     .map(l -> own(l, place))
                     .map(m -> m instanceof Range r ? r : null)
                     .orElse(null),
@@ -239,7 +247,8 @@ final class MaskPartEditor {
         Layer.class,
         l ->
             own(l, place) instanceof Range r
-                ? TEXTS.get("maskPartEditor.from-full-to-until", r.start(), r.full(), r.fullEnd(), r.end())
+                ? TEXTS.get(
+                    "maskPartEditor.from-full-to-until", r.start(), r.full(), r.fullEnd(), r.end())
                 : "");
   }
 
@@ -261,7 +270,13 @@ final class MaskPartEditor {
         p ->
             p.parts().get(place).own() instanceof LinkedMask(String id)
                 ? p.changed(
-                    place, state.document().stack().find(id).map(l -> l.attributes().mask()).orElse(new Nothing()))
+                    place,
+                    state
+                        .document()
+                        .stack()
+                        .find(id)
+                        .map(l -> l.attributes().mask())
+                        .orElse(new Nothing()))
                 : p);
   }
 
@@ -294,21 +309,20 @@ final class MaskPartEditor {
         });
   }
 
-
-
   private MaskParts parts(Layer layer) {
     return MaskParts.of(layer.attributes().mask());
   }
 
   private void edit(String label, UnaryOperator<MaskParts> change) {
-    state.selection().edit(label, l -> l.with(l.attributes().withMask(change.apply(parts(l)).mask())));
+    state
+        .selection()
+        .edit(label, l -> l.with(l.attributes().withMask(change.apply(parts(l)).mask())));
   }
 
   private Mask own(Layer layer, int place) {
     List<Part> all = parts(layer).parts();
     return place < all.size() ? all.get(place).own() : new Nothing();
   }
-
 
   private void nothing() {
     // Its state needs no refreshing.

@@ -30,7 +30,6 @@ final class MendPanel {
 
   private static final Texts TEXTS = Texts.of("panels");
 
-
   private static final String PERCENT = "%.0f %%";
 
   private final PanelRows rows;
@@ -59,9 +58,15 @@ final class MendPanel {
             6,
             6,
             PanelRows.button(
-                "another-source", TEXTS.get("mendPanel.another-source"), TEXTS.get("mendPanel.the-next-best-place-t"), mending::another),
+                "another-source",
+                TEXTS.get("mendPanel.another-source"),
+                TEXTS.get("mendPanel.the-next-best-place-t"),
+                mending::another),
             PanelRows.button(
-                "mirror-source", TEXTS.get("mendPanel.mirror-it"), TEXTS.get("mendPanel.takes-the-source-left-for-right"), this::mirror),
+                "mirror-source",
+                TEXTS.get("mendPanel.mirror-it"),
+                TEXTS.get("mendPanel.takes-the-source-left-for-right"),
+                this::mirror),
             PanelRows.button(
                 "drop-repair",
                 TEXTS.get("mendPanel.take-out"),
@@ -80,7 +85,8 @@ final class MendPanel {
         TEXTS.get("mendPanel.tone-and-texture-or-only-the"),
         HealLayer.class,
         l -> l.band().ordinal(),
-        (l, i) -> new HealLayer(l.attributes(), l.patches(), l.softness(), HealLayer.Band.values()[i]),
+        (l, i) ->
+            new HealLayer(l.attributes(), l.patches(), l.softness(), HealLayer.Band.values()[i]),
         TEXTS.get("mendPanel.everything"),
         TEXTS.get("mendPanel.texture"));
   }
@@ -102,8 +108,7 @@ final class MendPanel {
     }
     CheckBox aligned = new CheckBox(TEXTS.get("mendPanel.one-shift-for-all-clones"));
     aligned.setId("clone-aligned");
-    aligned.setTooltip(
-        new Tooltip(TEXTS.get("mendPanel.off-each-stroke-begins-at-the")));
+    aligned.setTooltip(new Tooltip(TEXTS.get("mendPanel.off-each-stroke-begins-at-the")));
     aligned.selectedProperty().bindBidirectional(mending.alignedProperty());
     rows.custom(row, () -> aligned.setVisible(shownWay().clones()));
     aligned.managedProperty().bind(aligned.visibleProperty());
@@ -132,9 +137,7 @@ final class MendPanel {
           : TEXTS.get("mendPanel.repairs-click-a-blemish-or-draw", n);
     }
     String words = TEXTS.get("mendPanel.repairs-chosen", n, chosen.size());
-    return keepsItsOwn()
-        ? words + TEXTS.get("mendPanel.only-redness-goes-the-texture-is")
-        : words;
+    return keepsItsOwn() ? words + TEXTS.get("mendPanel.only-redness-goes-the-texture-is") : words;
   }
 
   private boolean keepsItsOwn() {
@@ -159,11 +162,7 @@ final class MendPanel {
         row,
         () ->
             row.show(
-                100
-                    * mending
-                        .single()
-                        .map(Patch::amount)
-                        .orElse(mending.amountProperty().get())));
+                100 * mending.single().map(Patch::amount).orElse(mending.amountProperty().get())));
   }
 
   private void takeAmount(double percent) {
@@ -193,7 +192,11 @@ final class MendPanel {
 
   private void proposals() {
     Button next =
-        PanelRows.button("next-proposal", TEXTS.get("mendPanel.next"), TEXTS.get("mendPanel.goes-to-the-next-proposal-n"), proposals::next);
+        PanelRows.button(
+            "next-proposal",
+            TEXTS.get("mendPanel.next"),
+            TEXTS.get("mendPanel.goes-to-the-next-proposal-n"),
+            proposals::next);
     Button all =
         PanelRows.button(
             "accept-all",
@@ -251,7 +254,8 @@ final class MendPanel {
     long marks = all.stream().filter(b -> b.kind() == Blemish.Kind.MARK).count();
     return all.isEmpty()
         ? TEXTS.get("mendPanel.moles-scars-and-freckles-are-the")
-        : TEXTS.get("mendPanel.to-decide-that-will-pass-marks", all.size(), all.size() - marks, marks);
+        : TEXTS.get(
+            "mendPanel.to-decide-that-will-pass-marks", all.size(), all.size() - marks, marks);
   }
 
   /** What is proposed follows its settings once the hand has let go. */

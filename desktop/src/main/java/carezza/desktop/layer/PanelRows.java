@@ -27,13 +27,12 @@ import carezza.model.Parameters;
 import carezza.model.RecordValue;
 
 /**
- * Builds the rows of a layer's panel. Each row shows a value of the selected layer and changes it; a
- * drag of its slider is one undo.
+ * Builds the rows of a layer's panel. Each row shows a value of the selected layer and changes it;
+ * a drag of its slider is one undo.
  */
 public final class PanelRows {
 
   private static final Texts TEXTS = Texts.of("panels");
-
 
   /** Changes a layer by a number. */
   @FunctionalInterface
@@ -92,12 +91,9 @@ public final class PanelRows {
                 .selection()
                 .edit(
                     null,
-                    l ->
-                        change.of(
-                            type.cast(l), value.apply(type.cast(LayerType.of(l).fresh())))));
+                    l -> change.of(type.cast(l), value.apply(type.cast(LayerType.of(l).fresh())))));
     nodes.add(row);
-    refreshers.add(
-        () -> state.selection().layer(type).ifPresent(l -> row.show(value.apply(l))));
+    refreshers.add(() -> state.selection().layer(type).ifPresent(l -> row.show(value.apply(l))));
   }
 
   /** All numbers of a kind of layer, in the order of their declaration. */
@@ -268,7 +264,9 @@ public final class PanelRows {
     label.getStyleClass().add("row-words");
     refreshers.add(
         () ->
-            state.selection().layer()
+            state
+                .selection()
+                .layer()
                 .filter(type::isInstance)
                 .ifPresent(l -> label.setText(words.apply(type.cast(l)))));
     nodes.add(label);
@@ -294,7 +292,9 @@ public final class PanelRows {
       button.setOnAction(e -> state.selection().edit(null, l -> change.apply(type.cast(l), index)));
       refreshers.add(
           () ->
-              state.selection().layer()
+              state
+                  .selection()
+                  .layer()
                   .filter(type::isInstance)
                   .ifPresent(l -> button.setSelected(value.apply(type.cast(l)) == index)));
       row.getChildren().add(button);

@@ -30,14 +30,13 @@ import carezza.model.Project;
 import carezza.session.Session;
 
 /**
- * Where the radius of a separation stands: how much of the pores is left in the tone, which falls with the
- * radius, and how much of the blotches has gone into the texture, which rises; the band between; and
- * both bands at 100 % of a place of skin and of an eye.
+ * Where the radius of a separation stands: how much of the pores is left in the tone, which falls
+ * with the radius, and how much of the blotches has gone into the texture, which rises; the band
+ * between; and both bands at 100 % of a place of skin and of an eye.
  */
 final class RadiusChart extends VBox {
 
   private static final Texts TEXTS = Texts.of("panels");
-
 
   private static final double WIDTH = 252;
   private static final double HEIGHT = 74;
@@ -63,15 +62,17 @@ final class RadiusChart extends VBox {
     drawing = state.tasks().droppable("bands");
     this.layer = layer;
     setId("radius-chart");
-    Tooltip.install(
-        canvas,
-        new Tooltip(
-            TEXTS.get("radiusChart.falling-pores-left-in-the-tone")));
+    Tooltip.install(canvas, new Tooltip(TEXTS.get("radiusChart.falling-pores-left-in-the-tone")));
     words.setId("advice");
     words.setWrapText(true);
     words.getStyleClass().add("row-words");
     GridPane grid = new GridPane(6, 4);
-    String[] names = {TEXTS.get("radiusChart.tone-of-skin"), TEXTS.get("radiusChart.texture-of-skin"), TEXTS.get("radiusChart.tone-at-the-eye"), TEXTS.get("radiusChart.texture-at-the-eye")};
+    String[] names = {
+      TEXTS.get("radiusChart.tone-of-skin"),
+      TEXTS.get("radiusChart.texture-of-skin"),
+      TEXTS.get("radiusChart.tone-at-the-eye"),
+      TEXTS.get("radiusChart.texture-at-the-eye")
+    };
     for (int i = 0; i < 4; i++) {
       patches[i] = new ImageView();
       Label name = new Label(names[i]);
@@ -84,10 +85,13 @@ final class RadiusChart extends VBox {
   /** Follows the layer, and what lies below it. */
   void refresh() {
     Project project = state.document().project();
-    if (!(state.document().stack().find(layer).orElse(null) instanceof FrequencySeparationLayer own)) {
+    if (!(state.document().stack().find(layer).orElse(null)
+        instanceof FrequencySeparationLayer own)) {
       return;
     }
-    Object below = List.of(project.stack().lowest(state.document().stack().indexOf(layer)), project.allFaces());
+    Object below =
+        List.of(
+            project.stack().lowest(state.document().stack().indexOf(layer)), project.allFaces());
     if (!below.equals(asked)) {
       asked = below;
       state.advice().measureRadius(layer);
@@ -167,12 +171,15 @@ final class RadiusChart extends VBox {
 
   private void patches(Project project, Radius radius, double sigma) {
     Session session = state.document().session();
-    Area[] areas = {around(session, radius.advice().skin()), around(session, radius.advice().eye())};
+    Area[] areas = {
+      around(session, radius.advice().skin()), around(session, radius.advice().eye())
+    };
     drawing.newest(
         cancellation -> {
           Picture[] made = new Picture[4];
           for (int i = 0; i < 2; i++) {
-            List<Picture> bands = session.advice().bands(project, layer, areas[i], sigma, cancellation);
+            List<Picture> bands =
+                session.advice().bands(project, layer, areas[i], sigma, cancellation);
             made[2 * i] = bands.get(0);
             made[2 * i + 1] = bands.get(1);
           }

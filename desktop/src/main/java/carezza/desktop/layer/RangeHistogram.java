@@ -10,7 +10,9 @@ import carezza.model.Mask.Quantity;
 import carezza.model.Project;
 import carezza.session.Session;
 
-/** Counts a quantity in what the layer in hand gets, behind the scenes; anew when that has changed. */
+/**
+ * Counts a quantity in what the layer in hand gets, behind the scenes; anew when that has changed.
+ */
 final class RangeHistogram {
 
   private final AppState state;
@@ -36,7 +38,9 @@ final class RangeHistogram {
     Project project = state.document().project();
     counting.newest(
         cancellation ->
-            session.readings().histogram(project, layer, quantity, TrapezoidEditor.BINS, cancellation),
+            session
+                .readings()
+                .histogram(project, layer, quantity, TrapezoidEditor.BINS, cancellation),
         editor::show,
         state.status()::fail);
   }

@@ -22,7 +22,6 @@ final class SculptPanel {
 
   private static final Texts TEXTS = Texts.of("panels");
 
-
   private static final Class<DodgeBurnLayer> TYPE = DodgeBurnLayer.class;
 
   /** Stands for no limit of tones. */
@@ -50,7 +49,11 @@ final class SculptPanel {
     rows.words(
         "light-masks",
         TYPE,
-        l -> TEXTS.get("sculptPanel.light-shade", MaskWords.of(l.dodgeMask()), MaskWords.of(l.burnMask())));
+        l ->
+            TEXTS.get(
+                "sculptPanel.light-shade",
+                MaskWords.of(l.dodgeMask()),
+                MaskWords.of(l.burnMask())));
     tones(
         rows,
         state,
@@ -114,17 +117,21 @@ final class SculptPanel {
     TrapezoidEditor editor =
         new TrapezoidEditor(
             () ->
-                state.selection().layer()
+                state
+                    .selection()
+                    .layer()
                     .filter(TYPE::isInstance)
                     .map(l -> shown(tones.apply(TYPE.cast(l))))
                     .orElse(null),
             moved ->
-                state.selection().edit(
-                    title,
-                    l -> {
-                      Range r = moved.apply(shown(tones.apply(TYPE.cast(l))));
-                      return change.apply(TYPE.cast(l), r.equals(ALL) ? null : r);
-                    }),
+                state
+                    .selection()
+                    .edit(
+                        title,
+                        l -> {
+                          Range r = moved.apply(shown(tones.apply(TYPE.cast(l))));
+                          return change.apply(TYPE.cast(l), r.equals(ALL) ? null : r);
+                        }),
             state.document()::settle,
             new RangeHistogram(state)::count);
     rows.custom(editor, editor::refresh);

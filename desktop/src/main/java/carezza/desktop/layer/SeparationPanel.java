@@ -18,7 +18,6 @@ final class SeparationPanel {
 
   private static final Texts TEXTS = Texts.of("panels");
 
-
   private static final String PERCENT = "%.0f %%";
 
   private SeparationPanel() {}
@@ -52,7 +51,10 @@ final class SeparationPanel {
     rows.parameter(type, "textureGain");
     rows.parameter(type, "blotchGain");
     rows.tools(ToolKind.EVEN_STROKE, ToolKind.EVEN_AREA);
-    rows.words("areas", type, l -> TEXTS.get("separationPanel.evened-by-hand-in-places", l.areas().size()));
+    rows.words(
+        "areas",
+        type,
+        l -> TEXTS.get("separationPanel.evened-by-hand-in-places", l.areas().size()));
     for (int i = 0; i < layer.areas().size(); i++) {
       area(i, rows, state);
     }

@@ -13,7 +13,6 @@ final class SettlePanels {
 
   private static final Texts TEXTS = Texts.of("panels");
 
-
   private SettlePanels() {}
 
   static void neutralise(PanelRows rows, AppState state) {
@@ -22,26 +21,34 @@ final class SettlePanels {
         "neutral-points",
         type,
         l ->
-            TEXTS.get("settlePanels.dark-middle-light-rings-on-the", said(l, Tone.SHADOW), said(l, Tone.MIDTONE), said(l, Tone.HIGHLIGHT)));
+            TEXTS.get(
+                "settlePanels.dark-middle-light-rings-on-the",
+                said(l, Tone.SHADOW),
+                said(l, Tone.MIDTONE),
+                said(l, Tone.HIGHLIGHT)));
     rows.tools(ToolKind.PICK_DARK, ToolKind.PICK_MIDDLE, ToolKind.PICK_LIGHT);
     rows.action(
         "drop-point",
         TEXTS.get("settlePanels.take-the-point-out"),
         TEXTS.get("settlePanels.takes-out-the-point-of-the"),
         () ->
-            state.selection().edit(
-                null,
-                l ->
-                    switch (state.tools().tool()) {
-                      case PICK_DARK -> type.cast(l).moved(Tone.SHADOW, null);
-                      case PICK_MIDDLE -> type.cast(l).moved(Tone.MIDTONE, null);
-                      case PICK_LIGHT -> type.cast(l).moved(Tone.HIGHLIGHT, null);
-                      default -> l;
-                    }));
+            state
+                .selection()
+                .edit(
+                    null,
+                    l ->
+                        switch (state.tools().tool()) {
+                          case PICK_DARK -> type.cast(l).moved(Tone.SHADOW, null);
+                          case PICK_MIDDLE -> type.cast(l).moved(Tone.MIDTONE, null);
+                          case PICK_LIGHT -> type.cast(l).moved(Tone.HIGHLIGHT, null);
+                          default -> l;
+                        }));
   }
 
   private static String said(NeutralPointsLayer layer, Tone tone) {
-    return layer.at(tone) == null ? TEXTS.get("settlePanels.is-not-set") : TEXTS.get("settlePanels.is-set");
+    return layer.at(tone) == null
+        ? TEXTS.get("settlePanels.is-not-set")
+        : TEXTS.get("settlePanels.is-set");
   }
 
   static void range(PanelRows rows, AppState state) {

@@ -42,12 +42,31 @@ public final class ViewPixels {
     }
     double s = Level.scale(level);
     double step = s / port.zoom();
-    Area part = changed.equals(area) ? new Area(0, 0, port.width(), port.height()) : seen(changed, port, s);
+    Area part =
+        changed.equals(area) ? new Area(0, 0, port.width(), port.height()) : seen(changed, port, s);
     // With the pixels around that interpolation mixes in.
     Picture srgb = screen.shown(working.crop(changed.grow(2).intersect(area)));
     int[] out = new int[part.pixels()];
-    Steps across = new Steps(part.x(), part.width(), port.x() * s, step, area.x(), area.right(), srgb.area().x(), srgb.area().right());
-    Steps down = new Steps(part.y(), part.height(), port.y() * s, step, area.y(), area.bottom(), srgb.area().y(), srgb.area().bottom());
+    Steps across =
+        new Steps(
+            part.x(),
+            part.width(),
+            port.x() * s,
+            step,
+            area.x(),
+            area.right(),
+            srgb.area().x(),
+            srgb.area().right());
+    Steps down =
+        new Steps(
+            part.y(),
+            part.height(),
+            port.y() * s,
+            step,
+            area.y(),
+            area.bottom(),
+            srgb.area().y(),
+            srgb.area().bottom());
     ParallelRows.each(
         part.width(),
         part.height(),
@@ -70,8 +89,7 @@ public final class ViewPixels {
 
     final int end;
 
-    Steps(
-        int from, int count, double origin, double step, int low, int high, int start, int stop) {
+    Steps(int from, int count, double origin, double step, int low, int high, int start, int stop) {
       near = new int[count];
       far = new int[count];
       weight = new float[count];
@@ -96,7 +114,14 @@ public final class ViewPixels {
 
   /** Bilinear; the mask, where there is one, lies over the same area as the picture. */
   private static void row(
-      Picture srgb, Plane mask, MaskView view, Steps across, Steps down, int row, int[] out, int start) {
+      Picture srgb,
+      Plane mask,
+      MaskView view,
+      Steps across,
+      Steps down,
+      int row,
+      int[] out,
+      int start) {
     int width = srgb.area().width();
     int top = down.near[row] * width;
     int bottom = down.far[row] * width;
@@ -116,8 +141,7 @@ public final class ViewPixels {
     }
   }
 
-  private static float between(
-      float[] v, int top, int bottom, Steps across, int x, float ty) {
+  private static float between(float[] v, int top, int bottom, Steps across, int x, float ty) {
     int near = across.near[x];
     int far = across.far[x];
     float tx = across.weight[x];

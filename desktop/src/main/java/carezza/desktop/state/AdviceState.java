@@ -32,7 +32,6 @@ public final class AdviceState implements AutoCloseable {
 
   private static final Texts TEXTS = Texts.of("state");
 
-
   /** Pause in the work after which places are looked for anew. */
   private static final Duration REST = Duration.ofMillis(300);
 
@@ -47,14 +46,19 @@ public final class AdviceState implements AutoCloseable {
   private final Lane following;
   private final Lane guiding;
 
-
   private final ObjectProperty<Push> push = new SimpleObjectProperty<>();
   private final ObjectProperty<List<Guide>> contours = new SimpleObjectProperty<>(List.of());
   private final ObjectProperty<List<Distraction>> distractions =
       new SimpleObjectProperty<>(List.of());
   private final ObjectProperty<Radius> radius = new SimpleObjectProperty<>();
 
-  public AdviceState(DocumentState document, SelectionController selection, ToolState tools, ViewState view, Status status, TaskRunner tasks) {
+  public AdviceState(
+      DocumentState document,
+      SelectionController selection,
+      ToolState tools,
+      ViewState view,
+      Status status,
+      TaskRunner tasks) {
     this.document = document;
     this.selection = selection;
     this.tools = tools;
@@ -65,14 +69,16 @@ public final class AdviceState implements AutoCloseable {
     scanning = tasks.droppable("radius");
     following = tasks.droppable("distractions");
     guiding = tasks.droppable("guides");
-    selection.selectedProperty()
+    selection
+        .selectedProperty()
         .subscribe(
             (was, is) -> {
               push.set(null);
               contours.set(List.of());
             });
     // What was advised for a layer is not advised for another state of it.
-    document.projectProperty()
+    document
+        .projectProperty()
         .subscribe(
             (was, is) -> {
               if (push.get() != null && !isPushed(push.get().layer())) {
@@ -146,7 +152,8 @@ public final class AdviceState implements AutoCloseable {
 
   /** Pushes the selected layer from nothing to twice its strength and reads the gauges. */
   public void pushTest() {
-    selection.layer()
+    selection
+        .layer()
         .ifPresent(
             layer -> {
               Project project = document.project();
@@ -181,7 +188,8 @@ public final class AdviceState implements AutoCloseable {
 
   /** Whether the selected layer is the one that was pushed, but for its amount. */
   private boolean isPushed(Layer layer) {
-    return selection.layer()
+    return selection
+        .layer()
         .map(l -> l.with(l.attributes().withAmount(layer.attributes().amount())).equals(layer))
         .orElse(false);
   }
@@ -203,7 +211,9 @@ public final class AdviceState implements AutoCloseable {
         status::fail);
   }
 
-  /** Takes what is advised: the radius of a separation, or the amount of a layer that was pushed. */
+  /**
+   * Takes what is advised: the radius of a separation, or the amount of a layer that was pushed.
+   */
   public void take() {
     Push pushed = push.get();
     if (pushed != null && pushed.found().advised().isPresent()) {
@@ -280,9 +290,9 @@ public final class AdviceState implements AutoCloseable {
         id,
         found ->
             status.say(
-                    found.isEmpty()
-                        ? TEXTS.get("adviceState.there-is-no-face-map-to")
-                        : TEXTS.get("adviceState.whole-lines-lift-what-is-light")));
+                found.isEmpty()
+                    ? TEXTS.get("adviceState.there-is-no-face-map-to")
+                    : TEXTS.get("adviceState.whole-lines-lift-what-is-light")));
   }
 
   private void findContours(String layer, Consumer<List<Guide>> then) {
@@ -329,9 +339,10 @@ public final class AdviceState implements AutoCloseable {
         job::end);
   }
 
-  /** Puts light and shade on the layer, or, where that holds a proposal already, on one of its own. */
-  private void take(
-      String name, String id, DodgeBurnLayer own, DodgeBurnLayer found, String done) {
+  /**
+   * Puts light and shade on the layer, or, where that holds a proposal already, on one of its own.
+   */
+  private void take(String name, String id, DodgeBurnLayer own, DodgeBurnLayer found, String done) {
     double amount = found.attributes().amount();
     if (replaces(own.dodgeMask(), found.dodgeMask())
         || replaces(own.burnMask(), found.burnMask())) {

@@ -3,8 +3,8 @@ package carezza.desktop.state;
 import carezza.desktop.task.TaskRunner;
 
 /**
- * All that the window's views look at and change, made once and handed to them; no part of it knows another but by what it
- * was made with.
+ * All that the window's views look at and change, made once and handed to them; no part of it knows
+ * another but by what it was made with.
  */
 public record AppState(
     TaskRunner tasks,

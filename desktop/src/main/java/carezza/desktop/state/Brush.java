@@ -13,7 +13,9 @@ import carezza.model.Stroke;
  */
 public record Brush(double radius, double softness, double strength, boolean inside) {
 
-  /** Difference of colour in L*a*b* that such a brush stops at: well above pores, well below lips. */
+  /**
+   * Difference of colour in L*a*b* that such a brush stops at: well above pores, well below lips.
+   */
   private static final double EDGE = 14;
 
   /** What a mask is painted with to begin with. */

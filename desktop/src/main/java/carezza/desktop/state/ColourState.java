@@ -38,7 +38,6 @@ public final class ColourState implements AutoCloseable {
 
   private static final Texts TEXTS = Texts.of("state");
 
-
   private static final Duration REST = Duration.ofMillis(250);
 
   private final DocumentState document;
@@ -47,10 +46,10 @@ public final class ColourState implements AutoCloseable {
   private final Lane looking;
   private final Lane aiming;
 
-
   private final ObjectProperty<Found> found = new SimpleObjectProperty<>();
 
-  public ColourState(DocumentState document, SelectionController selection, Status status, TaskRunner tasks) {
+  public ColourState(
+      DocumentState document, SelectionController selection, Status status, TaskRunner tasks) {
     this.document = document;
     this.selection = selection;
     this.status = status;
@@ -166,7 +165,8 @@ public final class ColourState implements AutoCloseable {
     Project asked = document.project();
     Session session = document.session();
     aiming.cancel();
-    Status.Job job = status.begin(TEXTS.get("colourState.aiming-anew-at-the-end-of"), aiming::cancel);
+    Status.Job job =
+        status.begin(TEXTS.get("colourState.aiming-anew-at-the-end-of"), aiming::cancel);
     aiming.newest(
         cancellation -> session.colour().reaimed(asked, id, cancellation),
         layer -> {

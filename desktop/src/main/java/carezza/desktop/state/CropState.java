@@ -18,7 +18,6 @@ public final class CropState {
 
   private static final Texts TEXTS = Texts.of("state");
 
-
   private final DocumentState document;
   private final ToolState tools;
   private final DoubleProperty ratio = new SimpleDoubleProperty();

@@ -17,8 +17,8 @@ import carezza.project.Document;
 import carezza.session.Session;
 
 /**
- * The document at work: its photograph's session, the history of its project and the file it lies in. What hangs on one
- * document lets go of it when the session changes.
+ * The document at work: its photograph's session, the history of its project and the file it lies
+ * in. What hangs on one document lets go of it when the session changes.
  */
 public final class DocumentState {
 
@@ -186,7 +186,10 @@ public final class DocumentState {
     tellState();
   }
 
-  /** What follows from the history; said even where the picture was shown before, while it was painted. */
+  /**
+   * What follows from the history; said even where the picture was shown before, while it was
+   * painted.
+   */
   private void tellState() {
     dirty.set(!history.isSaved());
     undoable.set(history.canUndo());

@@ -10,11 +10,13 @@ import carezza.model.FaceMap;
 import carezza.model.Project;
 import carezza.session.Session;
 
-/** Looks for faces: by itself once a photograph without a map is on the screen, and when it is asked to. */
+/**
+ * Looks for faces: by itself once a photograph without a map is on the screen, and when it is asked
+ * to.
+ */
 public final class FaceState {
 
   private static final Texts TEXTS = Texts.of("state");
-
 
   private final DocumentState document;
   private final Status status;
@@ -36,8 +38,8 @@ public final class FaceState {
   }
 
   /**
-   * Looks for the faces behind the scenes. On a photograph just opened the maps become part of it; where
-   * there is a map already, looking again is a step that can be undone.
+   * Looks for the faces behind the scenes. On a photograph just opened the maps become part of it;
+   * where there is a map already, looking again is a step that can be undone.
    */
   public void find() {
     looking.cancel();

@@ -4,8 +4,8 @@ import carezza.colour.Lab;
 import carezza.desktop.text.Texts;
 
 /**
- * Names of skin tones by the typology angle (Chardon and others 1991; Del Bino and Bernerd 2013). Of a
- * colour in a picture, under its light; not of a person.
+ * Names of skin tones by the typology angle (Chardon and others 1991; Del Bino and Bernerd 2013).
+ * Of a colour in a picture, under its light; not of a person.
  */
 public enum ItaClass {
   VERY_LIGHT(55),

@@ -13,7 +13,6 @@ public final class LowKey {
 
   private static final Texts TEXTS = Texts.of("state");
 
-
   private static final double DOWN = -1.1;
   private static final double LIGHTS_UP = 0.8;
 
@@ -21,10 +20,17 @@ public final class LowKey {
 
   public static List<Layer> layers() {
     ExposureLayer down =
-        new ExposureLayer(LayerType.EXPOSURE.fresh().attributes().named(TEXTS.get("lowKey.low-key-light-down")), DOWN, 0);
+        new ExposureLayer(
+            LayerType.EXPOSURE.fresh().attributes().named(TEXTS.get("lowKey.low-key-light-down")),
+            DOWN,
+            0);
     LevelsLayer up =
         new LevelsLayer(
-            LayerType.LEVELS.fresh().attributes().named(TEXTS.get("lowKey.low-key-lights-up")), 0, 1, 0, LIGHTS_UP);
+            LayerType.LEVELS.fresh().attributes().named(TEXTS.get("lowKey.low-key-lights-up")),
+            0,
+            1,
+            0,
+            LIGHTS_UP);
     return List.of(down, up);
   }
 }

@@ -52,7 +52,8 @@ public final class MaskPartState {
 
   /** What the chosen part is. */
   public Optional<Mask> mask() {
-    return selection.layer()
+    return selection
+        .layer()
         .map(l -> MaskParts.of(l.attributes().mask()).parts())
         .filter(all -> place.get() >= 0 && place.get() < all.size())
         .map(all -> all.get(place.get()).own());
@@ -62,15 +63,22 @@ public final class MaskPartState {
   public void add(Join join, Mask own) {
     drop();
     selection.edit(
-        null, l -> l.with(l.attributes().withMask(MaskParts.of(l.attributes().mask()).plus(join, own).mask())));
-    selection.layer()
+        null,
+        l ->
+            l.with(
+                l.attributes()
+                    .withMask(MaskParts.of(l.attributes().mask()).plus(join, own).mask())));
+    selection
+        .layer()
         .ifPresent(l -> choose(MaskParts.of(l.attributes().mask()).parts().size() - 1));
   }
 
   /** The layer with the chosen part changed. */
   public Layer changed(Layer layer, Mask own) {
     return layer.with(
-        layer.attributes().withMask(MaskParts.of(layer.attributes().mask()).changed(place.get(), own).mask()));
+        layer
+            .attributes()
+            .withMask(MaskParts.of(layer.attributes().mask()).changed(place.get(), own).mask()));
   }
 
   /** A range over all of a quantity, with shoulders to drag inwards. */
@@ -81,7 +89,8 @@ public final class MaskPartState {
 
   /** An oval on the face, or in the middle of the picture. */
   public Mask.Ellipse freshOval() {
-    return document.projectProperty()
+    return document
+        .projectProperty()
         .get()
         .faceMap()
         .map(f -> f.oval())

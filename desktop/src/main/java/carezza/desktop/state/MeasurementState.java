@@ -14,7 +14,9 @@ import carezza.measure.Gauge;
 import carezza.model.Project;
 import carezza.session.Session;
 
-/** What the gauges read; follows each step once the hand rests, and gives way to a stroke under way. */
+/**
+ * What the gauges read; follows each step once the hand rests, and gives way to a stroke under way.
+ */
 public final class MeasurementState {
 
   /** Pause in the work after which the gauges are read: the picture comes before its numbers. */
@@ -23,8 +25,7 @@ public final class MeasurementState {
   private final DocumentState document;
   private final Status status;
   private final Lane measuring;
-  private final ReadOnlyObjectWrapper<List<Gauge>> gauges =
-      new ReadOnlyObjectWrapper<>(List.of());
+  private final ReadOnlyObjectWrapper<List<Gauge>> gauges = new ReadOnlyObjectWrapper<>(List.of());
   private final ReadOnlyObjectWrapper<Map<String, Double>> radii =
       new ReadOnlyObjectWrapper<>(Map.of());
   private final ReadOnlyBooleanWrapper underWay = new ReadOnlyBooleanWrapper();
@@ -59,7 +60,8 @@ public final class MeasurementState {
         REST,
         cancellation ->
             new Measured(
-                here.readings().gauges(asked, cancellation), here.readings().separationRadii(asked, cancellation)),
+                here.readings().gauges(asked, cancellation),
+                here.readings().separationRadii(asked, cancellation)),
         read -> {
           underWay.set(false);
           radii.set(read.radii());

@@ -3,8 +3,8 @@ package carezza.desktop.state;
 import java.util.Arrays;
 
 /**
- * Where a stroke's pressure comes from. The window toolkit tells none, so these are stand-ins; the driver of
- * a real pen would be one more.
+ * Where a stroke's pressure comes from. The window toolkit tells none, so these are stand-ins; the
+ * driver of a real pen would be one more.
  */
 public interface Pen {
 
@@ -35,9 +35,9 @@ public interface Pen {
       };
 
   /**
-   * Speed for pressure: a hand that goes slowly presses, one that hurries strokes lightly. Pressure is
-   * {@code least + (1 − least) / (1 + (speed / half)^2)}, speed in brush radii per second, followed with a
-   * lag so that it does not jitter.
+   * Speed for pressure: a hand that goes slowly presses, one that hurries strokes lightly. Pressure
+   * is {@code least + (1 − least) / (1 + (speed / half)^2)}, speed in brush radii per second,
+   * followed with a lag so that it does not jitter.
    */
   final class OfSpeed implements Pen {
 

@@ -21,15 +21,13 @@ public final class PinState implements AutoCloseable {
 
   private static final Texts TEXTS = Texts.of("state");
 
-
   private static final Duration REST = Duration.ofMillis(150);
   private static final int MOST = 8;
 
   private final DocumentState document;
   private final Status status;
   private final Lane reading;
-  private final ObjectProperty<List<Optional<Pinned>>> read =
-      new SimpleObjectProperty<>(List.of());
+  private final ObjectProperty<List<Optional<Pinned>>> read = new SimpleObjectProperty<>(List.of());
 
   public PinState(DocumentState document, Status status, TaskRunner tasks) {
     this.document = document;

@@ -23,7 +23,6 @@ public final class ProposalState implements AutoCloseable {
 
   private static final Texts TEXTS = Texts.of("state");
 
-
   private final DocumentState document;
   private final SelectionController selection;
   private final Status status;
@@ -38,7 +37,8 @@ public final class ProposalState implements AutoCloseable {
   /** What was asked for when they were looked for last. */
   private List<Double> looked = List.of();
 
-  public ProposalState(DocumentState document, SelectionController selection, Status status, TaskRunner tasks) {
+  public ProposalState(
+      DocumentState document, SelectionController selection, Status status, TaskRunner tasks) {
     this.document = document;
     this.selection = selection;
     this.status = status;
@@ -96,7 +96,8 @@ public final class ProposalState implements AutoCloseable {
     double most = largest.get();
     var session = document.session();
     looking.cancel();
-    Status.Job job = status.begin(TEXTS.get("proposalState.looking-for-blemishes"), looking::cancel);
+    Status.Job job =
+        status.begin(TEXTS.get("proposalState.looking-for-blemishes"), looking::cancel);
     looking.newest(
         cancellation ->
             session.repairs().blemishes(asked, how, cancellation).stream()
@@ -108,9 +109,9 @@ public final class ProposalState implements AutoCloseable {
             proposals.set(found);
             current.set(null);
             status.say(
-                    found.isEmpty()
-                        ? TEXTS.get("proposalState.nothing-is-proposed-at-this-sensitivity")
-                        : TEXTS.get("proposalState.places-proposed-n-goes-to-the", found.size()));
+                found.isEmpty()
+                    ? TEXTS.get("proposalState.nothing-is-proposed-at-this-sensitivity")
+                    : TEXTS.get("proposalState.places-proposed-n-goes-to-the", found.size()));
           }
         },
         status::fail,

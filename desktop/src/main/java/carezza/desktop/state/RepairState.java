@@ -32,7 +32,6 @@ public final class RepairState implements AutoCloseable {
 
   private static final Texts TEXTS = Texts.of("state");
 
-
   /** Places that the key for another source goes through. */
   private static final int SOURCES = 8;
 
@@ -50,7 +49,8 @@ public final class RepairState implements AutoCloseable {
 
   private Source cloneShift;
 
-  public RepairState(DocumentState document, SelectionController selection, Status status, TaskRunner tasks) {
+  public RepairState(
+      DocumentState document, SelectionController selection, Status status, TaskRunner tasks) {
     this.document = document;
     this.selection = selection;
     this.status = status;
@@ -64,9 +64,7 @@ public final class RepairState implements AutoCloseable {
   // --- repairs
 
   private Optional<HealLayer> layer() {
-    return selection.layer()
-        .filter(HealLayer.class::isInstance)
-        .map(HealLayer.class::cast);
+    return selection.layer().filter(HealLayer.class::isInstance).map(HealLayer.class::cast);
   }
 
   /** Indices of the chosen repairs of the selected layer. */
@@ -122,7 +120,8 @@ public final class RepairState implements AutoCloseable {
     }
   }
 
-  public static HealLayer changed(HealLayer layer, Set<Integer> which, UnaryOperator<Patch> change) {
+  public static HealLayer changed(
+      HealLayer layer, Set<Integer> which, UnaryOperator<Patch> change) {
     HealLayer changed = layer;
     for (int i : which) {
       if (i < layer.patches().size()) {

@@ -19,11 +19,13 @@ import carezza.model.LockedLayer;
 import carezza.model.NeutralPointsLayer;
 import carezza.model.Stage;
 
-/** What goes with a layer being taken in hand, made or removed: its tool, its brush, its place in sight. */
+/**
+ * What goes with a layer being taken in hand, made or removed: its tool, its brush, its place in
+ * sight.
+ */
 public final class SelectionController {
 
   private static final Texts TEXTS = Texts.of("state");
-
 
   private final DocumentState document;
   private final SelectionState selection;
@@ -92,7 +94,9 @@ public final class SelectionController {
     // Nothing in hand while the selection changes: a tool belongs to one kind of layer.
     tools.toolProperty().set(ToolKind.HAND);
     selection.set(id);
-    tools.toolProperty().set(selection.layer().map(SelectionController::fitting).orElse(ToolKind.HAND));
+    tools
+        .toolProperty()
+        .set(selection.layer().map(SelectionController::fitting).orElse(ToolKind.HAND));
   }
 
   private static ToolKind fitting(Layer layer) {
@@ -173,7 +177,10 @@ public final class SelectionController {
 
   // --- layers
 
-  /** Moves the layer in hand past its neighbour, into the next stage where it stands at the end of its own. */
+  /**
+   * Moves the layer in hand past its neighbour, into the next stage where it stands at the end of
+   * its own.
+   */
   public void move(int by) {
     String id = selection.selected();
     if (id != null) {
@@ -218,7 +225,8 @@ public final class SelectionController {
           p -> {
             LayerStack stack = p.stack().doubled(id);
             fresh[0] =
-                stack.layers()
+                stack
+                    .layers()
                     .get(stack.indexOf(id) + 1 + p.stack().members(id).size())
                     .attributes()
                     .id();
@@ -284,8 +292,7 @@ public final class SelectionController {
   /** Whether a layer takes part, the other way round. */
   public void turnLayer(String id) {
     document.edit(
-        null,
-        p -> p.edit(id, l -> l.with(l.attributes().switched(!l.attributes().on()))));
+        null, p -> p.edit(id, l -> l.with(l.attributes().switched(!l.attributes().on()))));
   }
 
   /** Gives a layer another name; an empty one is none. */

@@ -11,7 +11,10 @@ import carezza.file.ApplicationFolder;
 import carezza.file.AtomicFile;
 import carezza.problem.Problem;
 
-/** Values by name that outlive the program. What cannot be kept is forgotten, as none of it is anybody's work. */
+/**
+ * Values by name that outlive the program. What cannot be kept is forgotten, as none of it is
+ * anybody's work.
+ */
 public final class Settings {
 
   private final Path file;

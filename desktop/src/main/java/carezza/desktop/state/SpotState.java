@@ -15,8 +15,9 @@ import carezza.model.Stage;
 import carezza.session.Session;
 
 /**
- * Suggests how wide the brush should be for the spot under the pointer: a little more than what stands out
- * there. Spots are looked for once, behind the scenes, when the mending brush is taken up.
+ * Suggests how wide the brush should be for the spot under the pointer: a little more than what
+ * stands out there. Spots are looked for once, behind the scenes, when the mending brush is taken
+ * up.
  */
 public final class SpotState implements AutoCloseable {
 

@@ -13,11 +13,13 @@ import javafx.beans.property.SimpleDoubleProperty;
 import carezza.desktop.task.Faults;
 import carezza.desktop.text.Texts;
 
-/** What is said to the retoucher: one message, which holds until the next step, and the work that is under way. */
+/**
+ * What is said to the retoucher: one message, which holds until the next step, and the work that is
+ * under way.
+ */
 public final class Status {
 
   private static final Texts TEXTS = Texts.of("state");
-
 
   private final ReadOnlyStringWrapper message = new ReadOnlyStringWrapper("");
   private final ReadOnlyObjectWrapper<Job> job = new ReadOnlyObjectWrapper<>();
@@ -52,7 +54,10 @@ public final class Status {
     return begin(new Job(words, stop, true));
   }
 
-  /** As {@link #begin}, of work that nobody asked for: it has its button to stop it, and {@link #stop} passes it over. */
+  /**
+   * As {@link #begin}, of work that nobody asked for: it has its button to stop it, and {@link
+   * #stop} passes it over.
+   */
   public Job beginUnasked(String words, Runnable stop) {
     return begin(new Job(words, stop, false));
   }

@@ -21,7 +21,6 @@ public final class StepNames {
   private static final Texts TEXTS = Texts.of("state");
   private static final Texts LAYERS = Texts.of("layers");
 
-
   private StepNames() {}
 
   public static String of(Project before, Project after) {
@@ -37,7 +36,9 @@ public final class StepNames {
     if (!before.pins().equals(after.pins())) {
       return TEXTS.get("stepNames.pins");
     }
-    return before.kept().equals(after.kept()) ? TEXTS.get("stepNames.notes") : TEXTS.get("stepNames.kept-as-the-persons-own");
+    return before.kept().equals(after.kept())
+        ? TEXTS.get("stepNames.notes")
+        : TEXTS.get("stepNames.kept-as-the-persons-own");
   }
 
   private static String ofStacks(LayerStack before, LayerStack after) {
@@ -66,7 +67,9 @@ public final class StepNames {
     if (moved != null) {
       return TEXTS.get("stepNames.moved", moved.attributes().name());
     }
-    return changes.size() == 1 ? changes.getFirst() : TEXTS.get("stepNames.layers-changed", changes.size());
+    return changes.size() == 1
+        ? changes.getFirst()
+        : TEXTS.get("stepNames.layers-changed", changes.size());
   }
 
   private static String names(List<Layer> layers) {
@@ -83,10 +86,14 @@ public final class StepNames {
       return TEXTS.get("stepNames.named", name);
     }
     if (!Objects.equals(before.group(), after.group())) {
-      return after.group() == null ? TEXTS.get("stepNames.out-of-its-group", name) : TEXTS.get("stepNames.into-a-group", name);
+      return after.group() == null
+          ? TEXTS.get("stepNames.out-of-its-group", name)
+          : TEXTS.get("stepNames.into-a-group", name);
     }
     if (before.on() != after.on()) {
-      return after.on() ? TEXTS.get("stepNames.switched-on", name) : TEXTS.get("stepNames.switched-off", name);
+      return after.on()
+          ? TEXTS.get("stepNames.switched-on", name)
+          : TEXTS.get("stepNames.switched-off", name);
     }
     if (before.amount() != after.amount()) {
       return TEXTS.get("stepNames.amount", name, 100 * after.amount());
@@ -110,7 +117,9 @@ public final class StepNames {
   private static String repairs(String name, HealLayer was, HealLayer now) {
     int more = now.patches().size() - was.patches().size();
     if (more == 0) {
-      return now.patches().equals(was.patches()) ? TEXTS.get("stepNames.how-it-joins", name) : TEXTS.get("stepNames.a-repair-changed", name);
+      return now.patches().equals(was.patches())
+          ? TEXTS.get("stepNames.how-it-joins", name)
+          : TEXTS.get("stepNames.a-repair-changed", name);
     }
     if (Math.abs(more) == 1) {
       return more > 0

@@ -36,8 +36,7 @@ public final class ViewState {
   private final ObjectProperty<Comparison> comparison = new SimpleObjectProperty<>(Comparison.NONE);
   private final ObjectProperty<Surround> surround = new SimpleObjectProperty<>(Surround.INTERFACE);
   private final ObjectProperty<Stage> stageHeld = new SimpleObjectProperty<>();
-  private final ObjectProperty<ScreenColour> screen =
-      new SimpleObjectProperty<>(ScreenColour.SRGB);
+  private final ObjectProperty<ScreenColour> screen = new SimpleObjectProperty<>(ScreenColour.SRGB);
   private final ObjectProperty<CheckView> check = new SimpleObjectProperty<>();
 
   private final ObjectProperty<Set<String>> folded = new SimpleObjectProperty<>(Set.of());
@@ -116,9 +115,7 @@ public final class ViewState {
     Stage without = stageHeld.get();
     for (Layer layer : without == null ? List.<Layer>of() : all.stack().layers()) {
       if (layer.attributes().stage() == without) {
-        all =
-            all.edit(
-                layer.attributes().id(), l -> l.with(l.attributes().switched(false)));
+        all = all.edit(layer.attributes().id(), l -> l.with(l.attributes().switched(false)));
       }
     }
     return all;

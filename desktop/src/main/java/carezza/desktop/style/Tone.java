@@ -2,7 +2,9 @@ package carezza.desktop.style;
 
 import javafx.scene.Parent;
 
-/** The grey of the interface: all its colours follow from one value, with text that stays readable. */
+/**
+ * The grey of the interface: all its colours follow from one value, with text that stays readable.
+ */
 public final class Tone {
 
   public static final double DARKEST = 24;
@@ -16,7 +18,9 @@ public final class Tone {
 
   private Tone() {}
 
-  /** Between the darkest and the lightest that text can stand on, leaving out what suits neither. */
+  /**
+   * Between the darkest and the lightest that text can stand on, leaving out what suits neither.
+   */
   public static void apply(Parent root, double value) {
     double grey = value > 108 && value < BLACK_TEXT_FROM ? (value < 129 ? 108 : 150) : value;
     boolean blackText = grey >= BLACK_TEXT_FROM;

@@ -2,7 +2,10 @@ package carezza.desktop.task;
 
 import carezza.problem.Problem;
 
-/** What the retoucher is told of a failure: a {@link Problem}'s own sentence, or that the program is at fault. */
+/**
+ * What the retoucher is told of a failure: a {@link Problem}'s own sentence, or that the program is
+ * at fault.
+ */
 public final class Faults {
 
   private static final System.Logger LOG = System.getLogger(Faults.class.getName());
@@ -22,7 +25,8 @@ public final class Faults {
   }
 
   /**
-   * Notes a fault of the program with all that is known of it; what the retoucher can act on needs no note.
+   * Notes a fault of the program with all that is known of it; what the retoucher can act on needs
+   * no note.
    *
    * @param where the work that it happened in
    */

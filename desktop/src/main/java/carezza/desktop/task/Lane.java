@@ -12,8 +12,9 @@ import carezza.image.Cancellation;
 import carezza.image.ParallelRows;
 
 /**
- * One thread, by name, for work off the interface thread where only the newest request counts: a new request
- * cancels the one under way and takes the place of any that waits. Made by a {@link TaskRunner}.
+ * One thread, by name, for work off the interface thread where only the newest request counts: a
+ * new request cancels the one under way and takes the place of any that waits. Made by a {@link
+ * TaskRunner}.
  */
 public final class Lane implements AutoCloseable {
 
@@ -49,8 +50,8 @@ public final class Lane implements AutoCloseable {
   }
 
   /**
-   * Runs the work unless a newer request comes; hands its result over on the interface thread. Once closed,
-   * nothing is wanted any more.
+   * Runs the work unless a newer request comes; hands its result over on the interface thread. Once
+   * closed, nothing is wanted any more.
    */
   public <T> void newest(Work<T> work, Consumer<T> done, Consumer<Throwable> failed) {
     newest(work, done, failed, () -> {});
@@ -59,26 +60,26 @@ public final class Lane implements AutoCloseable {
   /**
    * As above.
    *
-   * @param over runs once, on the interface thread, when nothing more will come of the request: before its result is
-   *     handed over, or when it failed, was cancelled, or made way for a newer one
+   * @param over runs once, on the interface thread, when nothing more will come of the request:
+   *     before its result is handed over, or when it failed, was cancelled, or made way for a newer
+   *     one
    */
   public <T> void newest(
       Work<T> work, Consumer<T> done, Consumer<Throwable> failed, Runnable over) {
     request(Duration.ZERO, work, done, failed, over);
   }
 
-  /** As {@link #newest}, once no newer request has come for a while: the hand comes before what follows it. */
+  /**
+   * As {@link #newest}, once no newer request has come for a while: the hand comes before what
+   * follows it.
+   */
   public <T> void rested(
       Duration rest, Work<T> work, Consumer<T> done, Consumer<Throwable> failed) {
     request(rest, work, done, failed, () -> {});
   }
 
   private <T> void request(
-      Duration rest,
-      Work<T> work,
-      Consumer<T> done,
-      Consumer<Throwable> failed,
-      Runnable ending) {
+      Duration rest, Work<T> work, Consumer<T> done, Consumer<Throwable> failed, Runnable ending) {
     long ticket = newest.incrementAndGet();
     endRequest();
     over = ending;
@@ -92,7 +93,10 @@ public final class Lane implements AutoCloseable {
     last.run();
   }
 
-  /** Work of which each piece counts: it is done in the order it came, and nothing newer takes its place. */
+  /**
+   * Work of which each piece counts: it is done in the order it came, and nothing newer takes its
+   * place.
+   */
   public void inTurn(Task work, Consumer<Throwable> failed) {
     execute(
         () -> {

@@ -28,7 +28,8 @@ public final class TaskRunner implements AutoCloseable {
     void of(Duration time) throws InterruptedException;
   }
 
-  private TaskRunner(Function<String, ExecutorService> threads, Consumer<Runnable> home, Rest rest) {
+  private TaskRunner(
+      Function<String, ExecutorService> threads, Consumer<Runnable> home, Rest rest) {
     this.threads = threads;
     this.home = home;
     this.rest = rest;
@@ -48,7 +49,10 @@ public final class TaskRunner implements AutoCloseable {
     return new TaskRunner(TaskRunner::thread, home, Thread::sleep);
   }
 
-  /** Does everything at once, in place and without a rest: what follows from a change can be asked right after it. */
+  /**
+   * Does everything at once, in place and without a rest: what follows from a change can be asked
+   * right after it.
+   */
   public static TaskRunner inPlace() {
     return new TaskRunner(name -> new InPlace(), Runnable::run, time -> {});
   }

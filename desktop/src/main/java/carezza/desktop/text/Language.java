@@ -3,8 +3,9 @@ package carezza.desktop.text;
 import java.util.Locale;
 
 /**
- * The languages that there are words in. One policy holds everywhere: words and dates follow the language, which is the
- * system's until another is chosen; numbers are written with a point, as in files and on gauges.
+ * The languages that there are words in. One policy holds everywhere: words and dates follow the
+ * language, which is the system's until another is chosen; numbers are written with a point, as in
+ * files and on gauges.
  */
 public enum Language {
   ENGLISH(Locale.ENGLISH),

@@ -14,7 +14,9 @@ import carezza.model.CurveLayer;
 import carezza.model.CurveLayer.Channel;
 import carezza.model.Point;
 
-/** Bends the curve of the layer in hand at the tone that is pressed, up and down with the pointer. */
+/**
+ * Bends the curve of the layer in hand at the tone that is pressed, up and down with the pointer.
+ */
 final class CurveTool implements Tool {
 
   /** How near in value a point of a curve is taken for the one that is bent. */
@@ -42,10 +44,7 @@ final class CurveTool implements Tool {
   private record Bend(CurveLayer from, Channel channel, double value) {}
 
   CurveTool(
-      DocumentState document,
-      SelectionController selection,
-      ToolState tools,
-      ColourProbe probe) {
+      DocumentState document, SelectionController selection, ToolState tools, ColourProbe probe) {
     this.document = document;
     this.selection = selection;
     this.tools = tools;

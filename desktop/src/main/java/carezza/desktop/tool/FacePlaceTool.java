@@ -16,7 +16,6 @@ final class FacePlaceTool implements Tool {
 
   private static final Texts TEXTS = Texts.of("tools");
 
-
   private final ToolState tools;
   private final FaceState faces;
   private final Status status;

@@ -7,7 +7,10 @@ import carezza.desktop.state.DocumentState;
 import carezza.model.Point;
 import carezza.model.Project;
 
-/** Something on the picture that is held: shown where the hand takes it, and a step once it is let go. */
+/**
+ * Something on the picture that is held: shown where the hand takes it, and a step once it is let
+ * go.
+ */
 final class Hold {
 
   private final DocumentState document;
@@ -26,7 +29,9 @@ final class Hold {
     moved = null;
   }
 
-  /** As {@link #take}, of something that is set where it is pressed even if it is not dragged on. */
+  /**
+   * As {@link #take}, of something that is set where it is pressed even if it is not dragged on.
+   */
   void set(Point at, Function<Point, UnaryOperator<Project>> change) {
     held = change;
     moved = at;

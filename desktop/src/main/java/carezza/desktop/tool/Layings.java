@@ -37,8 +37,7 @@ final class Layings {
     // The strength of an evening is the area's own; the stroke only says where.
     Stroke full = new Stroke(stroke.packed(), stroke.radius(), stroke.softness(), 1, false);
     return with(
-        own,
-        new LowBandArea(new Mask.Nothing().painted(full), stroke.radius(), stroke.strength()));
+        own, new LowBandArea(new Mask.Nothing().painted(full), stroke.radius(), stroke.strength()));
   }
 
   static FrequencySeparationLayer with(FrequencySeparationLayer layer, LowBandArea area) {

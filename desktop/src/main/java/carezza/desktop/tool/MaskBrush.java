@@ -12,7 +12,8 @@ import carezza.model.Project;
 import carezza.model.Stroke;
 
 /**
- * A brush whose strokes join the layer in hand while they are drawn: its mask, its light, its evened places.
+ * A brush whose strokes join the layer in hand while they are drawn: its mask, its light, its
+ * evened places.
  */
 final class MaskBrush implements Tool {
 

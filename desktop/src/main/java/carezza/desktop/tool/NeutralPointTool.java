@@ -32,8 +32,7 @@ final class NeutralPointTool implements HoldingTool {
   public void press(Press at) {
     if (selection.layer(NeutralPointsLayer.class).isPresent()) {
       String id = selection.selected();
-      hold.set(
-          at.place(), to -> p -> p.edit(id, l -> ((NeutralPointsLayer) l).moved(tone, to)));
+      hold.set(at.place(), to -> p -> p.edit(id, l -> ((NeutralPointsLayer) l).moved(tone, to)));
     }
   }
 

@@ -8,7 +8,9 @@ import carezza.model.Mask;
 import carezza.model.MaskParts.Join;
 import carezza.model.Point;
 
-/** Draws an outline that joins the mask: in one drag, or corner by corner and the first one again. */
+/**
+ * Draws an outline that joins the mask: in one drag, or corner by corner and the first one again.
+ */
 final class OutlineTool implements Tool {
 
   private final SelectionController selection;

@@ -31,15 +31,13 @@ public final class Overlay {
 
   private static final Texts TEXTS = Texts.of("tools");
 
-
   private Overlay() {}
 
   /**
    * @param tool in hand
    * @param pointer its place, or null while it is elsewhere
    */
-  public static void draw(
-      Canvas canvas, AppState state, ViewPort port, Tool tool, Point pointer) {
+  public static void draw(Canvas canvas, AppState state, ViewPort port, Tool tool, Point pointer) {
     GraphicsContext g = canvas.getGraphicsContext2D();
     g.clearRect(0, 0, canvas.getWidth(), canvas.getHeight());
     if (state.document().isEmpty()) {
@@ -53,9 +51,7 @@ public final class Overlay {
     distractions(pencil, state.advice().distractionsProperty().get());
     if (state.selection().layer(HealLayer.class).isPresent()) {
       RepairMarks.proposals(
-          pencil,
-          state.proposals().allProperty().get(),
-          state.proposals().currentProperty().get());
+          pencil, state.proposals().allProperty().get(), state.proposals().currentProperty().get());
     }
     tool.paint(pencil, pointer);
   }
@@ -154,7 +150,9 @@ public final class Overlay {
             "%s, C* %.0f".formatted(hint.what(), hint.colour().chroma()), hint.place(), 12, 4);
       }
     }
-    state.selection().layer()
+    state
+        .selection()
+        .layer()
         .filter(NeutralPointsLayer.class::isInstance)
         .map(NeutralPointsLayer.class::cast)
         .ifPresent(l -> tones(pencil, l));

@@ -12,8 +12,8 @@ import carezza.desktop.picture.ViewPort;
 import carezza.model.Point;
 
 /**
- * Draws over the picture, in photograph coordinates: always a dark line under a light one, so that it shows on
- * any skin, and never a colour.
+ * Draws over the picture, in photograph coordinates: always a dark line under a light one, so that
+ * it shows on any skin, and never a colour.
  */
 final class Pencil {
 
@@ -83,12 +83,16 @@ final class Pencil {
     }
   }
 
-  /** @param r in view pixels */
+  /**
+   * @param r in view pixels
+   */
   void circle(Point middle, double r) {
     g.strokeOval(x(middle) - r, y(middle) - r, 2 * r, 2 * r);
   }
 
-  /** @param r in view pixels */
+  /**
+   * @param r in view pixels
+   */
   void arc(Point middle, double r, double from, double extent) {
     g.strokeArc(x(middle) - r, y(middle) - r, 2 * r, 2 * r, from, extent, ArcType.OPEN);
   }

@@ -11,11 +11,12 @@ import carezza.model.SkinToneEveningLayer;
 import carezza.model.SkinToneEveningLayer.Target;
 import carezza.model.WhiteBalanceLayer;
 
-/** What is done with a colour that was picked; each takes red, green and blue of the working space. */
+/**
+ * What is done with a colour that was picked; each takes red, green and blue of the working space.
+ */
 final class PickedColours {
 
   private static final Texts TEXTS = Texts.of("tools");
-
 
   /** Below this nobody can tell a cast. */
   private static final double DARKEST = 0.02;

@@ -23,18 +23,17 @@ final class RepairMarks {
 
   private static final Texts TEXTS = Texts.of("tools");
 
-
   private RepairMarks() {}
 
-  /** A fine ring on each repair; of the chosen ones, or one under the pointer, the source as well. */
+  /**
+   * A fine ring on each repair; of the chosen ones, or one under the pointer, the source as well.
+   */
   static void repairs(Pencil pencil, HealLayer layer, Point pointer, Set<Integer> chosen) {
     for (int i = 0; i < layer.patches().size(); i++) {
       Patch patch = layer.patches().get(i);
       boolean held = chosen.contains(i);
       boolean shown =
-          held
-              || pointer != null
-                  && RepairHandles.holds(patch.area(), pointer, 6 / pencil.zoom());
+          held || pointer != null && RepairHandles.holds(patch.area(), pointer, 6 / pencil.zoom());
       double weight = held ? 1.8 : 1;
       pencil.twice(
           Color.gray(0, 0.35),
@@ -54,8 +53,7 @@ final class RepairMarks {
 
   private static void source(Pencil pencil, Piece piece, boolean handle) {
     pencil.line(List.of(piece.area().centre(), RepairHandles.sourceCentre(piece)), false);
-    pencil.dashed(
-        2, 3, () -> area(pencil, piece.area(), p -> RepairHandles.taken(piece, p), true));
+    pencil.dashed(2, 3, () -> area(pencil, piece.area(), p -> RepairHandles.taken(piece, p), true));
     if (handle) {
       pencil.square(RepairHandles.turnHandle(piece), 4);
     }
@@ -87,7 +85,9 @@ final class RepairMarks {
     return places;
   }
 
-  /** A whole ring for what will pass, a broken one for a mark; the one to decide on with its name. */
+  /**
+   * A whole ring for what will pass, a broken one for a mark; the one to decide on with its name.
+   */
   static void proposals(Pencil pencil, List<Blemish> all, Blemish current) {
     for (Blemish b : all) {
       Point at = new Point(b.x(), b.y());

@@ -11,7 +11,9 @@ import carezza.model.HealLayer;
 import carezza.model.Layer;
 import carezza.model.Point;
 
-/** Chooses repairs, one by a click or several by drawing around them; moves them and their sources. */
+/**
+ * Chooses repairs, one by a click or several by drawing around them; moves them and their sources.
+ */
 final class RepairTool implements Tool {
 
   private final SelectionController selection;
@@ -48,10 +50,7 @@ final class RepairTool implements Tool {
   }
 
   private RepairHandles.Grip grip(Press at) {
-    return repairs
-        .single()
-        .map(p -> RepairHandles.grip(p, at.place(), at.reach()))
-        .orElse(null);
+    return repairs.single().map(p -> RepairHandles.grip(p, at.place(), at.reach())).orElse(null);
   }
 
   private Layer gripped(Layer layer, RepairHandles.Grip grip, Point at) {

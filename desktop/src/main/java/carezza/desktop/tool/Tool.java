@@ -6,8 +6,9 @@ import carezza.desktop.state.ToolKind;
 import carezza.model.Point;
 
 /**
- * What a press on the picture, a drag and a release mean while a tool is in hand, and what it shows over the picture. Places
- * are in photograph coordinates. One class a tool; {@link Tools} knows them all.
+ * What a press on the picture, a drag and a release mean while a tool is in hand, and what it shows
+ * over the picture. Places are in photograph coordinates. One class a tool; {@link Tools} knows
+ * them all.
  */
 public interface Tool {
 

@@ -32,8 +32,7 @@ public final class Tools {
   public Tools(AppState state) {
     tools = state.tools();
     SelectionController selection = state.selection();
-    ColourProbe probe =
-        new ColourProbe(state.document(), selection, state.status(), state.tasks());
+    ColourProbe probe = new ColourProbe(state.document(), selection, state.status(), state.tasks());
     PickedColours picked = new PickedColours(selection, state.status());
     for (Tool tool :
         List.of(
@@ -74,9 +73,7 @@ public final class Tools {
         throw new IllegalStateException("There is no tool for " + kind);
       }
     }
-    tools
-        .toolProperty()
-        .subscribe((was, is) -> all.get(was).putDown());
+    tools.toolProperty().subscribe((was, is) -> all.get(was).putDown());
   }
 
   private static Tool brush(ToolKind kind, AppState state, MaskBrush.Laying laying) {

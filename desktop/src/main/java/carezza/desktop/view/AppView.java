@@ -2,7 +2,10 @@ package carezza.desktop.view;
 
 import javafx.scene.Node;
 
-/** One of the window's views. It is made once, shown and hidden as often as asked, and closed with the window. */
+/**
+ * One of the window's views. It is made once, shown and hidden as often as asked, and closed with
+ * the window.
+ */
 public interface AppView extends AutoCloseable {
 
   /** By which it is found. */

@@ -70,7 +70,8 @@ public class AccessTest extends WindowDriver {
     if (!node.isVisible()) {
       return;
     }
-    boolean plumbing = node instanceof ScrollPane || node instanceof ScrollBar || node instanceof Label;
+    boolean plumbing =
+        node instanceof ScrollPane || node instanceof ScrollBar || node instanceof Label;
     if (node instanceof Control && node.isFocusTraversable() && !plumbing && !named(node)) {
       nameless.add(node.getClass().getSimpleName() + " " + node.getId());
     }

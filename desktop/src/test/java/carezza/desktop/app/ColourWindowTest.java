@@ -196,7 +196,8 @@ public class ColourWindowTest extends WindowDriver {
     fire("#off-ears");
     assertThat(selected().attributes().mask()).isNotEqualTo(match.attributes().mask());
     fire("#follow-neck_skin");
-    assertThat(((SkinMatchLayer) selected()).follow()).isNotEqualTo(((SkinMatchLayer) match).follow());
+    assertThat(((SkinMatchLayer) selected()).follow())
+        .isNotEqualTo(((SkinMatchLayer) match).follow());
   }
 
   @Test
@@ -280,16 +281,22 @@ public class ColourWindowTest extends WindowDriver {
 
   // --- brighten
 
-  /** A grade that pushes the teeth out of their band: their layer says so and offers to aim anew. */
+  /**
+   * A grade that pushes the teeth out of their band: their layer says so and offers to aim anew.
+   */
   @Test
   public void teethThatALaterLayerPushesOutAreAimedAnew() throws Exception {
     Layer cold = RecordValue.with(LayerType.SATURATION.fresh(), "saturation", 0.9);
     onStage(
         () -> {
           Layer late = RecordValue.with(cold, "skin", 0.0);
-          state().document().edit(
+          state()
+              .document()
+              .edit(
                   null,
-                  p -> p.withStack(p.stack().with(late.with(late.attributes().withStage(Stage.FINISH)))));
+                  p ->
+                      p.withStack(
+                          p.stack().with(late.with(late.attributes().withStage(Stage.FINISH)))));
           state().selection().select("teeth");
           return null;
         });
@@ -297,7 +304,10 @@ public class ColourWindowTest extends WindowDriver {
     assertThat(words("#stack-end")).contains("Teeth");
     double before = ((TeethLayer) layer("teeth")).target();
     fire("#re-aim");
-    await(() -> ((TeethLayer) state().document().stack().find("teeth").orElseThrow()).target() != before);
+    await(
+        () ->
+            ((TeethLayer) state().document().stack().find("teeth").orElseThrow()).target()
+                != before);
     await(() -> !view.lookup("#re-aim").isVisible());
   }
 
@@ -374,7 +384,8 @@ public class ColourWindowTest extends WindowDriver {
         java.util.concurrent.TimeUnit.SECONDS,
         () -> distance(finished, shownAt(459, 1259)) > 8);
     key(KeyCode.C);
-    assertThat(onStage(() -> state().view().comparisonProperty().get())).isEqualTo(Comparison.BESIDE);
+    assertThat(onStage(() -> state().view().comparisonProperty().get()))
+        .isEqualTo(Comparison.BESIDE);
     key(KeyCode.C);
     key(KeyCode.C);
     assertThat(onStage(() -> state().view().comparisonProperty().get())).isEqualTo(Comparison.NONE);

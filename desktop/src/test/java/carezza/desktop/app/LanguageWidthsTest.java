@@ -146,7 +146,9 @@ public class LanguageWidthsTest {
         return;
       }
       boolean name = node.getStyleClass().contains("card-name");
-      if (node instanceof Labeled labeled && !name && labeled.lookup(".text") instanceof Text shown) {
+      if (node instanceof Labeled labeled
+          && !name
+          && labeled.lookup(".text") instanceof Text shown) {
         String words = labeled.getText() == null ? "" : labeled.getText();
         if (shown.getText().endsWith("...") && !words.endsWith("...")) {
           CUT.add(words + " (" + labeled.getId() + ")");

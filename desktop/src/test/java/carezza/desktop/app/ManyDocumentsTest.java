@@ -21,7 +21,9 @@ public class ManyDocumentsTest extends WindowDriver {
   private static final int FIRST = 20;
   private static final int ALL = 120;
 
-  /** What may be left of a hundred documents whose pictures alone take more than 200 million bytes. */
+  /**
+   * What may be left of a hundred documents whose pictures alone take more than 200 million bytes.
+   */
   private static final long MOST_LEFT_BYTES = 80_000_000;
 
   @Test
@@ -30,14 +32,11 @@ public class ManyDocumentsTest extends WindowDriver {
     long after = 0;
     for (int i = 1; i <= ALL; i++) {
       Document document = ProjectFile.start(file, "grey.png");
-      LayerStack stack =
-          LayerStack.of(LayerType.EXPOSURE.fresh(), LayerType.DODGE_BURN.fresh());
+      LayerStack stack = LayerStack.of(LayerType.EXPOSURE.fresh(), LayerType.DODGE_BURN.fresh());
       onStage(
           () -> {
             view.put(document.with(document.project().withStack(stack), null));
-            state()
-                .selection()
-                .select(stack.layers().getLast().attributes().id());
+            state().selection().select(stack.layers().getLast().attributes().id());
             return null;
           });
       await(() -> state().document().seenProperty().get());
@@ -53,9 +52,7 @@ public class ManyDocumentsTest extends WindowDriver {
     Picture grey =
         new Picture(Plane.filled(area, 0.5f), Plane.filled(area, 0.5f), Plane.filled(area, 0.5f));
     return PictureWriter.encode(
-        grey,
-        new PictureWriter.Settings(PictureFormat.PNG, 90, 8, OutputProfile.SRGB),
-        "grey.png");
+        grey, new PictureWriter.Settings(PictureFormat.PNG, 90, 8, OutputProfile.SRGB), "grey.png");
   }
 
   /** What the heap holds that something still needs. */

@@ -276,7 +276,9 @@ public class MaskWindowTest extends WindowDriver {
           return null;
         });
     atTheFace("#place-face");
-    double[][] clicks = {{430, 500}, {1020, 1500}, {850, 950}, {600, 950}, {830, 1330}, {620, 1330}};
+    double[][] clicks = {
+      {430, 500}, {1020, 1500}, {850, 950}, {600, 950}, {830, 1330}, {620, 1330}
+    };
     robot.moveTo(onScreen(clicks[0][0], clicks[0][1]));
     robot.press(MouseButton.PRIMARY);
     robot.moveTo(onScreen(700, 1000));

@@ -91,8 +91,24 @@ public class MendWindowTest extends WindowDriver {
             picture()
                 .fireEvent(
                     new MouseEvent(
-                        type, p.getX(), p.getY(), p.getX(), p.getY(), MouseButton.PRIMARY, 1, false, true,
-                        false, false, true, false, false, true, false, false, null));
+                        type,
+                        p.getX(),
+                        p.getY(),
+                        p.getX(),
+                        p.getY(),
+                        MouseButton.PRIMARY,
+                        1,
+                        false,
+                        true,
+                        false,
+                        false,
+                        true,
+                        false,
+                        false,
+                        true,
+                        false,
+                        false,
+                        null));
             return null;
           });
     }
@@ -248,7 +264,11 @@ public class MendWindowTest extends WindowDriver {
     await(
         () ->
             !((HealLayer) state().document().stack().find("spots").get())
-                .patches().get(held).sources().getFirst().equals(dragged));
+                .patches()
+                .get(held)
+                .sources()
+                .getFirst()
+                .equals(dragged));
 
     Point centre = patches().get(held).area().centre();
     stroke(centre.x(), centre.y(), centre.x() - 30, centre.y());
@@ -358,7 +378,9 @@ public class MendWindowTest extends WindowDriver {
     int repairs = patches().size();
     stroke(HAIR_TOP.x() + 4, HAIR_TOP.y(), HAIR_END.x() - 4, HAIR_END.y());
     await(
-        () -> ((HealLayer) state().document().stack().find("spots").get()).patches().size() == repairs + 1);
+        () ->
+            ((HealLayer) state().document().stack().find("spots").get()).patches().size()
+                == repairs + 1);
     Stroke hair = (Stroke) patches().getLast().area();
     assertThat(hair.radius()).isLessThan(6);
     allHaveSources();

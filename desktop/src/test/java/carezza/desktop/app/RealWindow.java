@@ -27,8 +27,9 @@ import carezza.project.Document;
 import carezza.project.ProjectFile;
 
 /**
- * The real application in a real window, driven by keys and pointer from outside. Needs an X server for nobody (Xvfb), a
- * window manager (openbox) and xdotool; without them whoever asks for it is skipped.
+ * The real application in a real window, driven by keys and pointer from outside. Needs an X server
+ * for nobody (Xvfb), a window manager (openbox) and xdotool; without them whoever asks for it is
+ * skipped.
  */
 final class RealWindow {
 
@@ -74,8 +75,7 @@ final class RealWindow {
     throw new SkipException(program + " is not installed, so there is no real window.");
   }
 
-  private Process started(List<String> command, ProcessBuilder.Redirect output)
-      throws IOException {
+  private Process started(List<String> command, ProcessBuilder.Redirect output) throws IOException {
     ProcessBuilder builder = new ProcessBuilder(command).redirectErrorStream(true);
     builder.environment().put("DISPLAY", display);
     return builder.redirectOutput(output).start();
@@ -107,8 +107,7 @@ final class RealWindow {
             "sitter.png");
     Document fresh = ProjectFile.start(png, "sitter.png");
     ProjectFile.save(
-        fresh.with(
-            fresh.project().withStack(LayerStack.of(LayerType.DODGE_BURN.fresh())), null),
+        fresh.with(fresh.project().withStack(LayerStack.of(LayerType.DODGE_BURN.fresh())), null),
         AtomicFile.replacing(project()),
         new byte[0]);
   }
@@ -154,7 +153,9 @@ final class RealWindow {
   /** What the window is called, or nothing. */
   String title() throws Exception {
     String windows = does("search", "--onlyvisible", "--name", "Carezza");
-    return windows.isEmpty() ? "" : does("getwindowname", windows.lines().findFirst().orElseThrow());
+    return windows.isEmpty()
+        ? ""
+        : does("getwindowname", windows.lines().findFirst().orElseThrow());
   }
 
   boolean isUnsaved() throws Exception {
@@ -189,8 +190,19 @@ final class RealWindow {
   /** A stroke from a place of the window to one a little right and below. */
   void stroke(int x, int y) throws Exception {
     does(
-        "mousemove", x + "", y + "", "mousedown", "1", "mousemove", (x + 25) + "", (y + 12) + "",
-        "mousemove", (x + 50) + "", (y + 30) + "", "mouseup", "1");
+        "mousemove",
+        x + "",
+        y + "",
+        "mousedown",
+        "1",
+        "mousemove",
+        (x + 25) + "",
+        (y + 12) + "",
+        "mousemove",
+        (x + 50) + "",
+        (y + 30) + "",
+        "mouseup",
+        "1");
   }
 
   /** Ends the application, the window manager and the display. */

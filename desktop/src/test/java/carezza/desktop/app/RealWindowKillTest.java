@@ -19,8 +19,9 @@ import carezza.session.Journals;
 import carezza.session.Journals.LeftBehind;
 
 /**
- * The real application in a real window, driven by keys and pointer from outside and killed at random moments of painting,
- * saving and delivering. Needs an X server for nobody (Xvfb), a window manager and xdotool; without them it is skipped.
+ * The real application in a real window, driven by keys and pointer from outside and killed at
+ * random moments of painting, saving and delivering. Needs an X server for nobody (Xvfb), a window
+ * manager and xdotool; without them it is skipped.
  */
 @Test(groups = "real-window")
 public class RealWindowKillTest {
@@ -51,7 +52,10 @@ public class RealWindowKillTest {
     window.stroke(x, y);
   }
 
-  /** Takes light in hand and paints until the window says that there is something to save; how often it painted. */
+  /**
+   * Takes light in hand and paints until the window says that there is something to save; how often
+   * it painted.
+   */
   private int inHand(SplittableRandom random) throws Exception {
     for (int tries = 1; tries <= 10; tries++) {
       window.key("4");
@@ -100,17 +104,23 @@ public class RealWindowKillTest {
       long end = System.nanoTime();
       int due = (int) times.stream().filter(t -> (end - t) / 1e9 > MOST_LOST_SECONDS).count();
       int kept = kept();
-      assertThat(kept).as("kill %d: painted %d, due %d", kill, times.size(), due).isBetween(due, times.size() + Math.max(0, before - 1));
+      assertThat(kept)
+          .as("kill %d: painted %d, due %d", kill, times.size(), due)
+          .isBetween(due, times.size() + Math.max(0, before - 1));
       painted += kept;
       if (Files.exists(delivered)) {
-        assertThat(PictureReader.decode(Files.readAllBytes(delivered), "x").size().width()).isEqualTo(600);
+        assertThat(PictureReader.decode(Files.readAllBytes(delivered), "x").size().width())
+            .isEqualTo(600);
       }
     }
     // The kills hit real work, not a window that took nothing in.
     assertThat(painted).isGreaterThan(KILLS / 3);
   }
 
-  /** Strokes that are there after a kill, in the project or in what was left behind; which is then thrown away. */
+  /**
+   * Strokes that are there after a kill, in the project or in what was left behind; which is then
+   * thrown away.
+   */
   private int kept() throws Problem {
     int saved = RealWindow.strokes(ProjectFile.open(window.project()));
     Journals journals = new Journals(window.home().resolve("unsaved"));
@@ -120,7 +130,10 @@ public class RealWindowKillTest {
     for (LeftBehind work : left) {
       try (var journal = journals.takeUp(work).journal()) {
         assertThat(journal).isNotNull();
-        most = Math.max(most, RealWindow.strokes(ProjectFile.open(work.folder().resolve("unsaved.carezza"))));
+        most =
+            Math.max(
+                most,
+                RealWindow.strokes(ProjectFile.open(work.folder().resolve("unsaved.carezza"))));
       }
       journals.discard(work);
     }

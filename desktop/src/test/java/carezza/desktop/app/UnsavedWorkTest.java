@@ -32,7 +32,9 @@ public class UnsavedWorkTest extends WindowDriver {
     return new Journals(folder.resolve("home").resolve("unsaved"));
   }
 
-  /** What is kept of the document on the bench, as a run that died would leave it: without its lock. */
+  /**
+   * What is kept of the document on the bench, as a run that died would leave it: without its lock.
+   */
   private List<LeftBehind> leftBehind() throws IOException {
     Path unsaved = folder.resolve("home").resolve("unsaved");
     if (!Files.isDirectory(unsaved)) {
@@ -44,7 +46,10 @@ public class UnsavedWorkTest extends WindowDriver {
           Path dead = Files.createDirectories(unsaved.resolve("dead-" + run.getFileName()));
           try (var files = Files.list(run)) {
             for (Path file : files.filter(f -> !f.endsWith("lock")).toList()) {
-              Files.copy(file, dead.resolve(file.getFileName()), java.nio.file.StandardCopyOption.REPLACE_EXISTING);
+              Files.copy(
+                  file,
+                  dead.resolve(file.getFileName()),
+                  java.nio.file.StandardCopyOption.REPLACE_EXISTING);
             }
           }
         }
@@ -207,12 +212,18 @@ public class UnsavedWorkTest extends WindowDriver {
     Path there = Files.writeString(folder.resolve("there.carezza"), "somebody's");
     clickOn("#switch-fall");
     answer(there);
-    robot.press(KeyCode.CONTROL, KeyCode.SHIFT).type(KeyCode.S).release(KeyCode.SHIFT, KeyCode.CONTROL);
+    robot
+        .press(KeyCode.CONTROL, KeyCode.SHIFT)
+        .type(KeyCode.S)
+        .release(KeyCode.SHIFT, KeyCode.CONTROL);
     await(() -> isThere("#replace"));
     clickOn("#replace-no");
     assertThat(Files.readString(there)).isEqualTo("somebody's");
     answer(there);
-    robot.press(KeyCode.CONTROL, KeyCode.SHIFT).type(KeyCode.S).release(KeyCode.SHIFT, KeyCode.CONTROL);
+    robot
+        .press(KeyCode.CONTROL, KeyCode.SHIFT)
+        .type(KeyCode.S)
+        .release(KeyCode.SHIFT, KeyCode.CONTROL);
     await(() -> isThere("#replace"));
     clickOn("#replace-yes");
     await(() -> !state().document().dirtyProperty().get());
@@ -282,7 +293,9 @@ public class UnsavedWorkTest extends WindowDriver {
           return null;
         });
     await(() -> ((Labeled) node("#deliver-outcome")).getText().startsWith("Written"));
-    assertThat(((Labeled) node("#deliver-outcome")).getText()).contains("×").containsPattern("kB|MB");
+    assertThat(((Labeled) node("#deliver-outcome")).getText())
+        .contains("×")
+        .containsPattern("kB|MB");
     assertThat(PictureReader.read(there).size().longEdge()).isEqualTo(1080);
   }
 
@@ -292,8 +305,12 @@ public class UnsavedWorkTest extends WindowDriver {
         PictureWriter.encode(
             onStage(() -> state().document().current().photograph().pixels()),
             new PictureWriter.Settings(
-                PictureFormat.TIFF, 90, 8, OutputColour.of(OutputProfile.COATED),
-                carezza.metadata.Metadata.NONE, carezza.metadata.Metadata.Carried.NOTHING),
+                PictureFormat.TIFF,
+                90,
+                8,
+                OutputColour.of(OutputProfile.COATED),
+                carezza.metadata.Metadata.NONE,
+                carezza.metadata.Metadata.Carried.NOTHING),
             "x.tif");
     Path icc = folder.resolve("press.icc");
     Files.write(icc, carezza.metadata.TiffDirectory.read(tiff).bytes(34675));

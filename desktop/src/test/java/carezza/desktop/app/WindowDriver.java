@@ -68,7 +68,9 @@ public abstract class WindowDriver {
 
   private Project opened;
 
-  /** The demo as it was opened: what the test before did is undone, or else the demo is opened anew. */
+  /**
+   * The demo as it was opened: what the test before did is undone, or else the demo is opened anew.
+   */
   @BeforeMethod
   public void openDemo() throws Exception {
     if (opened != null && onStage(this::undone)) {
@@ -132,8 +134,7 @@ public abstract class WindowDriver {
   }
 
   protected static void await(Callable<Boolean> condition) throws Exception {
-    WaitForAsyncUtils.waitFor(
-        PATIENCE_SECONDS, TimeUnit.SECONDS, () -> onStage(condition));
+    WaitForAsyncUtils.waitFor(PATIENCE_SECONDS, TimeUnit.SECONDS, () -> onStage(condition));
     WaitForAsyncUtils.waitForFxEvents();
   }
 
@@ -173,7 +174,8 @@ public abstract class WindowDriver {
   /** Scrolls as a hand would, if what is to be clicked lies below what can be seen. */
   private static void bringIntoSight(Node node) {
     for (Node at = node.getParent(); at != null; at = at.getParent()) {
-      if (at instanceof ScrollPane pane && pane.getVbarPolicy() != ScrollPane.ScrollBarPolicy.NEVER) {
+      if (at instanceof ScrollPane pane
+          && pane.getVbarPolicy() != ScrollPane.ScrollBarPolicy.NEVER) {
         Node content = pane.getContent();
         double room = content.getLayoutBounds().getHeight() - pane.getViewportBounds().getHeight();
         Bounds place = content.sceneToLocal(node.localToScene(node.getBoundsInLocal()));
@@ -248,8 +250,10 @@ public abstract class WindowDriver {
 
   protected final void save(Path file) throws Exception {
     answer(file);
-    robot.press(KeyCode.CONTROL, KeyCode.SHIFT).type(KeyCode.S).release(
-        KeyCode.SHIFT, KeyCode.CONTROL);
+    robot
+        .press(KeyCode.CONTROL, KeyCode.SHIFT)
+        .type(KeyCode.S)
+        .release(KeyCode.SHIFT, KeyCode.CONTROL);
     WaitForAsyncUtils.waitForFxEvents();
     await(() -> !state().document().dirtyProperty().get());
   }
@@ -307,7 +311,9 @@ public abstract class WindowDriver {
     Point pupil = project().faces().leftPupil();
     onStage(
         () -> {
-          state().document().edit(null, p -> p.withFaces(p.faces().withLeftPupil(pupil.plus(30, 0))));
+          state()
+              .document()
+              .edit(null, p -> p.withFaces(p.faces().withLeftPupil(pupil.plus(30, 0))));
           return null;
         });
     clickOn("#find-face");

@@ -69,8 +69,10 @@ public class WindowTest extends WindowDriver {
     await(() -> picture().isExact());
     assertThat(project()).isEqualTo(before);
     assertThat(distance(shownAt(727, 1050), was)).isLessThanOrEqualTo(ROUNDING);
-    robot.press(KeyCode.CONTROL, KeyCode.SHIFT).type(KeyCode.Z).release(
-        KeyCode.SHIFT, KeyCode.CONTROL);
+    robot
+        .press(KeyCode.CONTROL, KeyCode.SHIFT)
+        .type(KeyCode.Z)
+        .release(KeyCode.SHIFT, KeyCode.CONTROL);
     WaitForAsyncUtils.waitForFxEvents();
     assertThat(project()).isNotEqualTo(before);
   }
@@ -94,7 +96,10 @@ public class WindowTest extends WindowDriver {
     clickOn("#card-sculpt");
     onStage(
         () -> {
-          state().tools().penProperty().set(
+          state()
+              .tools()
+              .penProperty()
+              .set(
                   new carezza.desktop.state.Pen.Recorded(
                       new double[] {0, 1e-6}, new double[] {0.2, 0.7}));
           return null;
@@ -231,7 +236,8 @@ public class WindowTest extends WindowDriver {
           return null;
         });
     await(() -> node("#arms-length").isVisible());
-    Bounds small = onStage(() -> node("#arms-length").localToScreen(node("#arms-length").getBoundsInLocal()));
+    Bounds small =
+        onStage(() -> node("#arms-length").localToScreen(node("#arms-length").getBoundsInLocal()));
     robot.moveTo(small.getMinX() + small.getWidth() / 2, small.getMinY() + small.getHeight() / 4);
     robot.clickOn(MouseButton.PRIMARY);
     WaitForAsyncUtils.waitForFxEvents();
@@ -292,9 +298,7 @@ public class WindowTest extends WindowDriver {
     onStage(
         () -> {
           ((TextField) node("#deliver-path")).setText(file.toString());
-          ((javafx.scene.control.ComboBox<?>) node("#deliver-edge"))
-              .getSelectionModel()
-              .select(3);
+          ((javafx.scene.control.ComboBox<?>) node("#deliver-edge")).getSelectionModel().select(3);
           return null;
         });
     clickOn("#deliver-write");

@@ -47,7 +47,9 @@ public class CommandLineTest {
     Files.write(photo, apothecary.file());
     demo = folder.resolve("demo.carezza");
     Document understudy = Demo.understudy();
-    new Session(understudy.photograph()).store().save(understudy, AtomicFile.replacing(demo), Cancellation.NONE);
+    new Session(understudy.photograph())
+        .store()
+        .save(understudy, AtomicFile.replacing(demo), Cancellation.NONE);
   }
 
   @AfterClass
@@ -301,7 +303,16 @@ public class CommandLineTest {
   @DataProvider
   public Object[][] verbs() {
     return new Object[][] {
-      {"open"}, {"demo"}, {"new"}, {"render"}, {"heal"}, {"apply"}, {"measure"}, {"masks"}, {"detect"}, {"shots"}
+      {"open"},
+      {"demo"},
+      {"new"},
+      {"render"},
+      {"heal"},
+      {"apply"},
+      {"measure"},
+      {"masks"},
+      {"detect"},
+      {"shots"}
     };
   }
 
@@ -384,10 +395,14 @@ public class CommandLineTest {
     Path spots = Files.writeString(folder.resolve("spots-kept.json"), "{\"spots\":[]}");
     Kept[] all = {kept(photo), kept(demo), kept(stack), kept(spots)};
     Path link = Files.createSymbolicLink(folder.resolve("link.jpg"), photo);
-    assertSentence(run("apply", photo, "--stack", stack, "--out", photo, "--force"), 1, "never written to");
-    assertSentence(run("heal", photo, "--spots", spots, "--out", photo, "--force"), 1, "never written to");
-    assertSentence(run("apply", photo, "--stack", stack, "--out", link, "--force"), 1, "never written to");
-    assertSentence(run("measure", photo, "--stack", stack, "--json", stack, "--force"), 1, "never written to");
+    assertSentence(
+        run("apply", photo, "--stack", stack, "--out", photo, "--force"), 1, "never written to");
+    assertSentence(
+        run("heal", photo, "--spots", spots, "--out", photo, "--force"), 1, "never written to");
+    assertSentence(
+        run("apply", photo, "--stack", stack, "--out", link, "--force"), 1, "never written to");
+    assertSentence(
+        run("measure", photo, "--stack", stack, "--json", stack, "--force"), 1, "never written to");
     assertSentence(run("measure", demo, "--json", demo, "--force"), 1, "never written to");
     assertSentence(run("detect", photo, "--json", photo, "--force"), 1, "never written to");
     assertSentence(run("new", photo, "--out", photo, "--force"), 1, ".carezza");
@@ -403,7 +418,8 @@ public class CommandLineTest {
     Path picture = Files.writeString(folder.resolve("there.png"), "somebody's");
     assertSentence(run("render", demo, "--out", picture, "--scale-level", 3), 1, "--force");
     assertThat(Files.readString(picture)).isEqualTo("somebody's");
-    assertThat(run("render", demo, "--out", picture, "--scale-level", 3, "--force").code()).isZero();
+    assertThat(run("render", demo, "--out", picture, "--scale-level", 3, "--force").code())
+        .isZero();
     assertThat(Files.size(picture)).isGreaterThan(100);
     Path project = Files.writeString(folder.resolve("there.carezza"), "somebody's");
     assertSentence(run("new", photo, "--out", project), 1, "--force");
@@ -429,20 +445,26 @@ public class CommandLineTest {
   @Test
   public void wrongValuesAreAnsweredByTheRightOnes() {
     Path out = folder.resolve("never.png");
-    assertSentence(run("render", demo, "--out", out, "--notes", "some"), 2, "nothing, without-place or all");
-    assertSentence(run("render", demo, "--out", out, "--profile", "paper"), 2, "srgb, wide, coated");
-    assertSentence(run("render", demo, "--out", out, "--intent", "best"), 2, "COLORIMETRIC", "PERCEPTUAL");
+    assertSentence(
+        run("render", demo, "--out", out, "--notes", "some"), 2, "nothing, without-place or all");
+    assertSentence(
+        run("render", demo, "--out", out, "--profile", "paper"), 2, "srgb, wide, coated");
+    assertSentence(
+        run("render", demo, "--out", out, "--intent", "best"), 2, "COLORIMETRIC", "PERCEPTUAL");
     assertSentence(run("render", demo, "--out", out, "--profile", photo), 2, "no colour profile");
   }
 
   @Test
   public void aPrintersOwnProfileIsWritten() throws Exception {
     Path first = folder.resolve("own.tif");
-    assertThat(run("render", demo, "--out", first, "--profile", "coated", "--scale-level", 4).code()).isZero();
+    assertThat(
+            run("render", demo, "--out", first, "--profile", "coated", "--scale-level", 4).code())
+        .isZero();
     Path icc = folder.resolve("own.icc");
     Files.write(icc, carezza.metadata.TiffDirectory.read(Files.readAllBytes(first)).bytes(34675));
     Path second = folder.resolve("own2.tif");
-    assertThat(run("render", demo, "--out", second, "--profile", icc, "--scale-level", 4).code()).isZero();
+    assertThat(run("render", demo, "--out", second, "--profile", icc, "--scale-level", 4).code())
+        .isZero();
     // The same press by another way through its tables: the prints look alike.
     assertThat(difference(PictureReader.read(first), PictureReader.read(second))).isLessThan(0.06);
     assertSentence(

@@ -12,7 +12,12 @@ public class NumberRowTest {
   @DataProvider
   public Object[][] typed() {
     return new Object[][] {
-      {"40", 40}, {"40 %", 40}, {" 2,5 px", 2.5}, {"+0.12 stops", 0.12}, {"−3", -3}, {"-.5", -0.5},
+      {"40", 40},
+      {"40 %", 40},
+      {" 2,5 px", 2.5},
+      {"+0.12 stops", 0.12},
+      {"−3", -3},
+      {"-.5", -0.5},
       {"L* 62", 62}
     };
   }

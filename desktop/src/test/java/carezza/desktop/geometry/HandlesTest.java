@@ -45,7 +45,8 @@ public class HandlesTest {
 
   @Test
   public void itsOtherRimOnlyWidensAndItsMiddleMoves() {
-    Ellipse wide = (Ellipse) dragged(OVAL, 2, PartHandles.of(OVAL).get(2).place().plus(-15, 25.98076));
+    Ellipse wide =
+        (Ellipse) dragged(OVAL, 2, PartHandles.of(OVAL).get(2).place().plus(-15, 25.98076));
     assertThat(wide.angle()).isEqualTo(30);
     assertThat(wide.radiusX()).isEqualTo(40);
     assertThat(wide.radiusY()).isCloseTo(50, within(1e-4));
@@ -109,8 +110,7 @@ public class HandlesTest {
     Source turned = turn.dragged(new Point(90, 78)).sources().getFirst();
     assertThat(turned.angle()).isCloseTo(90, EXACT);
     assertThat(turned.scale()).isCloseTo(2, EXACT);
-    together(
-        RepairHandles.turnHandle(spot(turned).pieces().getFirst()), new Point(90, 78));
+    together(RepairHandles.turnHandle(spot(turned).pieces().getFirst()), new Point(90, 78));
   }
 
   @Test
@@ -126,8 +126,7 @@ public class HandlesTest {
   @Test
   public void aMirroredSourceTakesFromItsOtherSide() {
     Patch patch = spot(new Source(40, 0, 0, 1, true));
-    together(
-        RepairHandles.taken(patch.pieces().getFirst(), new Point(55, 53)), new Point(85, 53));
+    together(RepairHandles.taken(patch.pieces().getFirst(), new Point(55, 53)), new Point(85, 53));
   }
 
   @Test

@@ -46,7 +46,8 @@ public class ViewPortTest {
   @Test
   public void pannedItFollowsTheHandAndResizedItKeepsItsMiddle() {
     ViewPort panned = FIT.zoomed(2, 0, 0).panned(30, -12);
-    assertThat(panned.viewX(FIT.zoomed(2, 0, 0).toPhoto(100, 100).x())).isCloseTo(130, within(1e-9));
+    assertThat(panned.viewX(FIT.zoomed(2, 0, 0).toPhoto(100, 100).x()))
+        .isCloseTo(130, within(1e-9));
     assertThat(panned.viewY(FIT.zoomed(2, 0, 0).toPhoto(100, 100).y())).isCloseTo(88, within(1e-9));
     ViewPort wider = FIT.resized(1200, 700);
     assertThat(wider.toPhoto(600, 350).distance(FIT.toPhoto(494, 273.5)))

@@ -57,9 +57,7 @@ public class DocumentStateTest {
     for (int i = 1; i <= 5; i++) {
       double amount = i / 10.0;
       state.selection().select("a");
-      state
-          .selection()
-          .edit("amount", l -> l.with(l.attributes().withAmount(amount)));
+      state.selection().edit("amount", l -> l.with(l.attributes().withAmount(amount)));
     }
     document.undo();
     assertThat(document.project()).isEqualTo(before);

@@ -43,12 +43,10 @@ public class MaskWordsTest {
             .painted(DAB),
         "skin of the face, minus lips, lighter than L* 55, painted 2 strokes"
       },
+      {new Dilate(new Feather(SKIN, 8), -3), "skin of the face, softened by 8 px, shrunk by 3 px"},
       {
-        new Dilate(new Feather(SKIN, 8), -3),
-        "skin of the face, softened by 8 px, shrunk by 3 px"
-      },
-      {
-        new And(new Invert(new RegionMask(SemanticRegion.TEETH)), new Opacity(new Everything(), 0.5)),
+        new And(
+            new Invert(new RegionMask(SemanticRegion.TEETH)), new Opacity(new Everything(), 0.5)),
         "teeth, the other way round, within everywhere, at 50 %"
       },
       {new And(SKIN, new ChangeMask("x", 2)), "skin of the face, within what another layer changed"}

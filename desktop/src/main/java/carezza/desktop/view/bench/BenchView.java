@@ -11,11 +11,13 @@ import carezza.desktop.text.Texts;
 import carezza.desktop.view.AppView;
 import carezza.desktop.view.picture.PictureArea;
 
-/** Where the picture is worked on: it in the middle, the layer in hand on the right, the course at the foot. */
+/**
+ * Where the picture is worked on: it in the middle, the layer in hand on the right, the course at
+ * the foot.
+ */
 public final class BenchView implements AppView {
 
   private static final Texts TEXTS = Texts.of("bench");
-
 
   private static final double PANEL_WIDTH = 300;
   private static final double COURSE_HEIGHT = 138;

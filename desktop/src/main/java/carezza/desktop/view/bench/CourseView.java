@@ -39,13 +39,13 @@ import carezza.model.Layer;
 import carezza.model.Stage;
 
 /**
- * The course: the whole stack from the photograph on the left to the finished picture on the right, in
- * eight stages along a rail. The playhead on the rail says up to which layer the picture is shown.
+ * The course: the whole stack from the photograph on the left to the finished picture on the right,
+ * in eight stages along a rail. The playhead on the rail says up to which layer the picture is
+ * shown.
  */
 public final class CourseView extends VBox {
 
   private static final Texts TEXTS = Texts.of("bench");
-
 
   private final AppState state;
   private final Subscriptions subscriptions = new Subscriptions();
@@ -65,9 +65,7 @@ public final class CourseView extends VBox {
   public CourseView(AppState state) {
     this.state = state;
     thumbs = new MaskThumbs(state);
-    thumbs
-        .images()
-        .addListener((MapChangeListener<String, WritableImage>) c -> thumb(c.getKey()));
+    thumbs.images().addListener((MapChangeListener<String, WritableImage>) c -> thumb(c.getKey()));
     setId("course");
     getStyleClass().add("course");
     stages.getStyleClass().add("stages");
@@ -80,9 +78,7 @@ public final class CourseView extends VBox {
     head.setId("playhead");
     rail.getChildren().addAll(track, passed, head);
     rail.getChildren().forEach(n -> n.setManaged(false));
-    Tooltip.install(
-        rail,
-        new Tooltip(TEXTS.get("courseView.playhead-drag-to-see-the-picture")));
+    Tooltip.install(rail, new Tooltip(TEXTS.get("courseView.playhead-drag-to-see-the-picture")));
     rail.setOnMousePressed(this::movePlayhead);
     rail.setOnMouseDragged(this::movePlayhead);
     VBox content = new VBox(2, rail, stages);
@@ -125,7 +121,10 @@ public final class CourseView extends VBox {
     }
   }
 
-  /** Builds the cards anew where one came, went or moved; otherwise they show what has changed of their layers. */
+  /**
+   * Builds the cards anew where one came, went or moved; otherwise they show what has changed of
+   * their layers.
+   */
   private void show() {
     Shown now =
         new Shown(
@@ -229,7 +228,8 @@ public final class CourseView extends VBox {
     name.getStyleClass().add("stage-name");
     name.setMinWidth(Region.USE_PREF_SIZE);
     name.setId("stage-" + stage.name().toLowerCase(Locale.ROOT));
-    name.setTooltip(new Tooltip(TEXTS.get("courseView.hold-the-picture-without-what-does", Names.of(stage))));
+    name.setTooltip(
+        new Tooltip(TEXTS.get("courseView.hold-the-picture-without-what-does", Names.of(stage))));
     name.setOnMousePressed(e -> state.view().stageHeldProperty().set(stage));
     name.setOnMouseReleased(e -> state.view().stageHeldProperty().set(null));
     Button add = new Button();
@@ -275,8 +275,7 @@ public final class CourseView extends VBox {
                 cards.stream()
                     .filter(c -> c != card && c.stage() == each.getKey() && !own.contains(c.id()))
                     .map(this::seen)
-                    .filter(
-                        c -> c.localToScene(c.getBoundsInLocal()).getCenterX() < sceneX)
+                    .filter(c -> c.localToScene(c.getBoundsInLocal()).getCenterX() < sceneX)
                     .count();
         state.selection().move(card.id(), each.getKey(), place);
         return;
@@ -285,8 +284,7 @@ public final class CourseView extends VBox {
   }
 
   private void choose(Stage stage, Button at) {
-    List<LayerType> kinds =
-        LayerType.MADE_ANEW.stream().filter(k -> k.stage() == stage).toList();
+    List<LayerType> kinds = LayerType.MADE_ANEW.stream().filter(k -> k.stage() == stage).toList();
     if (kinds.size() == 1) {
       state.selection().add(kinds.getFirst());
       return;
@@ -316,9 +314,7 @@ public final class CourseView extends VBox {
 
   /** Shows where a layer acts. */
   private void thumb(String id) {
-    cards.stream()
-        .filter(c -> c.id().equals(id))
-        .forEach(c -> c.show(thumbs.images().get(id)));
+    cards.stream().filter(c -> c.id().equals(id)).forEach(c -> c.show(thumbs.images().get(id)));
   }
 
   public void close() {

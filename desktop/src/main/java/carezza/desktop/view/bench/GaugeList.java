@@ -27,7 +27,6 @@ final class GaugeList extends VBox {
 
   private static final Texts TEXTS = Texts.of("bench");
 
-
   private static final double WIDTH = 244;
 
   private final AppState state;
@@ -56,9 +55,7 @@ final class GaugeList extends VBox {
   private void refresh() {
     List<Gauge> read = state.measurements().gaugesProperty().get();
     List<String> own =
-        all.get()
-            ? List.of()
-            : state.selection().layer().map(LayerGauges::of).orElse(List.of());
+        all.get() ? List.of() : state.selection().layer().map(LayerGauges::of).orElse(List.of());
     List<Gauge> first =
         own.stream()
             .flatMap(id -> read.stream().filter(g -> g.id().equals(id) && g.measured()))
@@ -76,7 +73,9 @@ final class GaugeList extends VBox {
     if (measured.isEmpty()) {
       Label none =
           new Label(
-              gauges.isEmpty() ? TEXTS.get("gaugeList.reading-the-gauges") : TEXTS.get("gaugeList.place-the-face-map-to-read"));
+              gauges.isEmpty()
+                  ? TEXTS.get("gaugeList.reading-the-gauges")
+                  : TEXTS.get("gaugeList.place-the-face-map-to-read"));
       none.setWrapText(true);
       getChildren().add(none);
     }
@@ -98,15 +97,13 @@ final class GaugeList extends VBox {
       line.getChildren()
           .add(
               new GaugeBar(
-                  WIDTH,
-                  gauge.before(),
-                  gauge.after(),
-                  gauge.band().low(),
-                  gauge.band().high()));
+                  WIDTH, gauge.before(), gauge.after(), gauge.band().low(), gauge.band().high()));
     }
     CheckView map = map(gauge);
     Tooltip.install(
-        line, new Tooltip(TEXTS.get("gaugeList.click-see-it-on-the-picture", words(gauge), Names.of(map))));
+        line,
+        new Tooltip(
+            TEXTS.get("gaugeList.click-see-it-on-the-picture", words(gauge), Names.of(map))));
     line.getStyleClass().add("gauge");
     line.setOnMouseClicked(e -> state.view().turn(map));
     return line;
@@ -124,8 +121,7 @@ final class GaugeList extends VBox {
       case "skinClipping", "pictureClipping" -> CheckView.CLIPPING;
       case "leadLight", "leadContrast" -> CheckView.ATTENTION;
       case "eyeFocus", "noise" -> CheckView.HIGH;
-      case "skinLightness", "teethLightness", "scleraLightness", "scleraBalance" ->
-          CheckView.LIGHT;
+      case "skinLightness", "teethLightness", "scleraLightness", "scleraBalance" -> CheckView.LIGHT;
       default -> CheckView.COLOUR;
     };
   }

@@ -31,13 +31,12 @@ import carezza.model.LockedLayer;
 import carezza.model.Stage;
 
 /**
- * A layer on the course: a click or Enter takes it in hand, a double click renames it, a drag moves it, the other button
- * shows what can be done with it.
+ * A layer on the course: a click or Enter takes it in hand, a double click renames it, a drag moves
+ * it, the other button shows what can be done with it.
  */
 final class LayerCard extends VBox {
 
   private static final Texts TEXTS = Texts.of("bench");
-
 
   private static final double LEAST_WIDTH = 86;
   private static final double WIDTH = 108;
@@ -157,13 +156,16 @@ final class LayerCard extends VBox {
   /** Whether the layers of this group are behind it. */
   void fold(boolean folded) {
     fold.setText(folded ? "▸" : "◂");
-    fold.setAccessibleText(folded
+    fold.setAccessibleText(
+        folded
             ? TEXTS.get("layerCard.its-layers-behind-it", face.name())
             : TEXTS.get("layerCard.its-layers-beside-it", face.name()));
     turn("folded", folded);
   }
 
-  /** Shows what has changed of the layer; the card stays where it is, under the hand as it may be. */
+  /**
+   * Shows what has changed of the layer; the card stays where it is, under the hand as it may be.
+   */
   void show(Face now) {
     if (!now.equals(face)) {
       face = now;
@@ -177,9 +179,12 @@ final class LayerCard extends VBox {
     whole.setText(now.name());
     setAccessibleText(TEXTS.get("layerCard.layer", now.name()));
     on.setText(now.on() ? "●" : "○");
-    on.setAccessibleText(now.on() ? TEXTS.get("layerCard.on", now.name()) : TEXTS.get("layerCard.off", now.name()));
+    on.setAccessibleText(
+        now.on() ? TEXTS.get("layerCard.on", now.name()) : TEXTS.get("layerCard.off", now.name()));
     onTip.setText(
-        now.on() ? TEXTS.get("layerCard.takes-part-click-to-leave-it") : TEXTS.get("layerCard.left-out-click-to-take-it"));
+        now.on()
+            ? TEXTS.get("layerCard.takes-part-click-to-leave-it")
+            : TEXTS.get("layerCard.left-out-click-to-take-it"));
     turn("off", !now.on());
   }
 
@@ -268,11 +273,14 @@ final class LayerCard extends VBox {
           }
         };
     field.setOnAction(e -> take.run());
-    field.focusedProperty().subscribe((was, is) -> {
-      if (was && !is) {
-        take.run();
-      }
-    });
+    field
+        .focusedProperty()
+        .subscribe(
+            (was, is) -> {
+              if (was && !is) {
+                take.run();
+              }
+            });
     foot.getChildren().set(0, field);
     field.requestFocus();
     field.selectAll();

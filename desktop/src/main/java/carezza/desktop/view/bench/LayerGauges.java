@@ -20,7 +20,8 @@ final class LayerGauges {
       case EXPOSURE, LEVELS, LOCAL_CONTRAST ->
           List.of("pictureClipping", "skinClipping", "skinLightness", "formKept");
       case HEAL -> List.of("textureKept", "rednessBlotch", "pigmentBlotch");
-      case FREQUENCY_SEPARATION -> List.of("textureKept", "formKept", "toneBlotch", "rednessBlotch");
+      case FREQUENCY_SEPARATION ->
+          List.of("textureKept", "formKept", "toneBlotch", "rednessBlotch");
       case DODGE_BURN -> List.of("toneBlotch", "formKept", "textureKept", "skinLightness");
       case SKIN_TONE_EVENING ->
           List.of("rednessBlotch", "pigmentBlotch", "skinHue", "skinLightness");

@@ -22,8 +22,8 @@ import carezza.model.Project;
 import carezza.session.Session;
 
 /**
- * Small pictures of where each layer acts, by the layer's id; none for a layer that acts everywhere. They
- * follow when the hand rests.
+ * Small pictures of where each layer acts, by the layer's id; none for a layer that acts
+ * everywhere. They follow when the hand rests.
  */
 final class MaskThumbs {
 
@@ -95,7 +95,8 @@ final class MaskThumbs {
   /** All that a layer's coverage is made of; empty if that is everywhere. */
   private static List<Object> parts(Project project, Layer layer) {
     List<Object> parts = new ArrayList<>();
-    Mask mask = project.stack().acting().find(layer.attributes().id()).orElseThrow().attributes().mask();
+    Mask mask =
+        project.stack().acting().find(layer.attributes().id()).orElseThrow().attributes().mask();
     switch (layer) {
       case HealLayer l -> parts.add(l.patches());
       case DodgeBurnLayer l -> parts.addAll(List.of(l.dodgeMask(), l.burnMask()));

@@ -31,11 +31,13 @@ import carezza.desktop.text.Texts;
 import carezza.model.Layer;
 import carezza.model.LockedLayer;
 
-/** The panel of the selected layer: its name, switch and amount, its parameters, its mask; below, the gauges. */
+/**
+ * The panel of the selected layer: its name, switch and amount, its parameters, its mask; below,
+ * the gauges.
+ */
 public final class PanelView extends VBox {
 
   private static final Texts TEXTS = Texts.of("bench");
-
 
   /** Height of the gauges where there are many. */
   private static final double FOOT = 270;
@@ -72,9 +74,7 @@ public final class PanelView extends VBox {
     all.setTooltip(new Tooltip(TEXTS.get("panelView.all-gauges-or-those-that-the")));
     all.selectedProperty().bindBidirectional(gauges.allProperty());
     subscriptions.on(
-        () -> sayHeading(heading, all),
-        state.selection().selectedProperty(),
-        gauges.allProperty());
+        () -> sayHeading(heading, all), state.selection().selectedProperty(), gauges.allProperty());
     sayHeading(heading, all);
     HBox top = new HBox(6, heading, new Spring(), all);
     top.setAlignment(Pos.BOTTOM_LEFT);
@@ -88,7 +88,8 @@ public final class PanelView extends VBox {
     foot.setMinHeight(LEAST_FOOT);
     VBox.setVgrow(lower, Priority.ALWAYS);
     getChildren().addAll(tones, upper, foot);
-    subscriptions.on(this::show, state.selection().selectedProperty(), state.document().projectProperty());
+    subscriptions.on(
+        this::show, state.selection().selectedProperty(), state.document().projectProperty());
     // A layer is begun with what it does; whoever works on a part of its mask is where it acts.
     subscriptions.on(state.selection().selectedProperty(), is -> where.set(false));
     subscriptions.on(
@@ -98,7 +99,21 @@ public final class PanelView extends VBox {
           show();
         });
     subscriptions.on(this::show, where);
-    subscriptions.on(this::refresh, state.view().playheadProperty(), state.tools().toolProperty(), state.tools().brushProperty(), state.advice().pushProperty(), state.advice().radiusProperty(), state.colours().foundProperty(), state.measurements().gaugesProperty(), state.pins().readProperty(), state.crop().linesProperty(), state.crop().ratioProperty(), state.measurements().radiiProperty(), state.repairs().chosenProperty(), state.proposals().allProperty());
+    subscriptions.on(
+        this::refresh,
+        state.view().playheadProperty(),
+        state.tools().toolProperty(),
+        state.tools().brushProperty(),
+        state.advice().pushProperty(),
+        state.advice().radiusProperty(),
+        state.colours().foundProperty(),
+        state.measurements().gaugesProperty(),
+        state.pins().readProperty(),
+        state.crop().linesProperty(),
+        state.crop().ratioProperty(),
+        state.measurements().radiiProperty(),
+        state.repairs().chosenProperty(),
+        state.proposals().allProperty());
     show();
   }
 
@@ -110,7 +125,10 @@ public final class PanelView extends VBox {
 
   private void sayHeading(Label heading, ToggleButton all) {
     boolean inHand = state.selection().selected() != null;
-    heading.setText(inHand && !all.isSelected() ? TEXTS.get("panelView.what-it-moves") : TEXTS.get("panelView.gauges-as-settled-now"));
+    heading.setText(
+        inHand && !all.isSelected()
+            ? TEXTS.get("panelView.what-it-moves")
+            : TEXTS.get("panelView.gauges-as-settled-now"));
     all.setVisible(inHand);
   }
 
@@ -125,7 +143,9 @@ public final class PanelView extends VBox {
     String id =
         state.document().isEmpty()
             ? "empty"
-            : state.selection().layer()
+            : state
+                .selection()
+                .layer()
                 .map(
                     l ->
                         "layer "
@@ -139,9 +159,10 @@ public final class PanelView extends VBox {
     if (!Objects.equals(id, shown)) {
       shown = id;
       rows = new PanelRows(state);
-      state.selection().layer()
-          .ifPresentOrElse(
-              this::layer, () -> PhotographPanel.build(rows, state));
+      state
+          .selection()
+          .layer()
+          .ifPresentOrElse(this::layer, () -> PhotographPanel.build(rows, state));
       editor.getChildren().setAll(rows.nodes());
       if (!Objects.equals(layer, shownLayer)) {
         shownLayer = layer;
@@ -185,9 +206,7 @@ public final class PanelView extends VBox {
     HBox box = new HBox(8, Icon.of(layer).node(), name);
     box.setAlignment(Pos.CENTER_LEFT);
     rows.custom(box, () -> {});
-    Label words =
-        new Label(
-            TEXTS.get("panelView.this-layer-was-made-by-a", layer.kind()));
+    Label words = new Label(TEXTS.get("panelView.this-layer-was-made-by-a", layer.kind()));
     words.setId("locked");
     words.setWrapText(true);
     rows.custom(words, () -> {});
@@ -278,16 +297,20 @@ public final class PanelView extends VBox {
     rows.custom(
         new HBox(),
         () ->
-            state.selection().layer()
+            state
+                .selection()
+                .layer()
                 .ifPresent(
                     l -> {
                       on.setSelected(l.attributes().on());
-                      on.setText(l.attributes().on() ? TEXTS.get("panelView.on") : TEXTS.get("panelView.off"));
+                      on.setText(
+                          l.attributes().on()
+                              ? TEXTS.get("panelView.on")
+                              : TEXTS.get("panelView.off"));
                     }));
     rows.nodes().removeLast();
     HBox box = new HBox(8, Icon.of(layer).node(), name, on);
     box.setAlignment(Pos.CENTER_LEFT);
     return box;
   }
-
 }

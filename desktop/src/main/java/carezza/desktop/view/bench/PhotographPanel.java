@@ -23,7 +23,6 @@ final class PhotographPanel {
 
   private static final Texts TEXTS = Texts.of("bench");
 
-
   /** Share of a side by which the canvas grows in one step. */
   private static final double GROWTH = 0.05;
 
@@ -42,9 +41,7 @@ final class PhotographPanel {
     faces(rows, state);
     frame(rows, state);
     pins(rows, state);
-    Label hint =
-        new Label(
-            TEXTS.get("photographPanel.pick-a-layer-below-or-add"));
+    Label hint = new Label(TEXTS.get("photographPanel.pick-a-layer-below-or-add"));
     hint.setWrapText(true);
     hint.getStyleClass().add("hint");
     rows.custom(hint, () -> {});
@@ -58,10 +55,12 @@ final class PhotographPanel {
     return String.join(
         "\n",
         r.project().photograph().name(),
-        TEXTS.get("photographPanel.pixels-bit", r.photograph().size().width(),
-                r.photograph().size().height(),
-                r.photograph().bits(),
-                r.photograph().profile()),
+        TEXTS.get(
+            "photographPanel.pixels-bit",
+            r.photograph().size().width(),
+            r.photograph().size().height(),
+            r.photograph().bits(),
+            r.photograph().profile()),
         remarks(r.photograph()) + TEXTS.get("photographPanel.layers", r.project().stack().size()),
         "",
         r.project().notes());
@@ -75,7 +74,8 @@ final class PhotographPanel {
           .append(
               switch (remark) {
                 case UNTIDY -> TEXTS.get("photographPanel.parts-of-the-file-beside-the");
-                case PROFILE_UNUSABLE -> TEXTS.get("photographPanel.its-colour-profile-cannot-be-used");
+                case PROFILE_UNUSABLE ->
+                    TEXTS.get("photographPanel.its-colour-profile-cannot-be-used");
                 case INKS_ASSUMED -> TEXTS.get("photographPanel.it-does-not-say-what-its");
                 case ON_WHITE -> TEXTS.get("photographPanel.what-was-transparent-lies-on-white");
                 case FROM_SENSOR -> sensor(photograph.sensor());
@@ -134,8 +134,13 @@ final class PhotographPanel {
               f == null
                   ? TEXTS.get("photographPanel.all-of-the-photograph-is-delivered")
                   : state.crop().beyond()
-                      ? TEXTS.get("photographPanel.pixels-turned-by-the-backdrop-goes", f.width(), f.height(), f.angle())
-                      : TEXTS.get("photographPanel.pixels-turned-by", f.width(), f.height(), f.angle()));
+                      ? TEXTS.get(
+                          "photographPanel.pixels-turned-by-the-backdrop-goes",
+                          f.width(),
+                          f.height(),
+                          f.angle())
+                      : TEXTS.get(
+                          "photographPanel.pixels-turned-by", f.width(), f.height(), f.angle()));
         });
     rows.tools(ToolKind.FRAME, ToolKind.LEVEL);
     FlowPane ratios = new FlowPane(4, 4);
@@ -145,8 +150,7 @@ final class PhotographPanel {
       button.getStyleClass().add("check");
       button.setTooltip(new Tooltip(TEXTS.get("photographPanel.width-to-height-of-the-frame")));
       button.setOnAction(e -> state.crop().ratio(each.value()));
-      rows.follow(
-          () -> button.setSelected(state.crop().ratioProperty().get() == each.value()));
+      rows.follow(() -> button.setSelected(state.crop().ratioProperty().get() == each.value()));
       ratios.getChildren().add(button);
     }
     rows.custom(ratios, () -> {});
@@ -155,7 +159,8 @@ final class PhotographPanel {
       ToggleButton button = new ToggleButton(each.title());
       button.setId("lines-" + each.name().toLowerCase(java.util.Locale.ROOT));
       button.getStyleClass().add("check");
-      button.setTooltip(new Tooltip(TEXTS.get("photographPanel.lines-of-composition-inside-the-frame")));
+      button.setTooltip(
+          new Tooltip(TEXTS.get("photographPanel.lines-of-composition-inside-the-frame")));
       button.setOnAction(e -> state.crop().linesProperty().set(each));
       rows.follow(() -> button.setSelected(state.crop().linesProperty().get() == each));
       lines.getChildren().add(button);
@@ -173,7 +178,10 @@ final class PhotographPanel {
             TEXTS.get("photographPanel.shrinks-the-frame-until-it-holds"),
             state.crop()::inside),
         PanelRows.button(
-            "no-frame", TEXTS.get("photographPanel.all-of-it"), TEXTS.get("photographPanel.delivers-the-whole-photograph"), state.crop()::drop));
+            "no-frame",
+            TEXTS.get("photographPanel.all-of-it"),
+            TEXTS.get("photographPanel.delivers-the-whole-photograph"),
+            state.crop()::drop));
   }
 
   // --- pins

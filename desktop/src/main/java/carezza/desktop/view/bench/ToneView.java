@@ -31,7 +31,6 @@ final class ToneView extends VBox {
 
   private static final Texts TEXTS = Texts.of("bench");
 
-
   private static final double WIDTH = 272;
   private static final double HEIGHT = 52;
   private static final Duration REST = Duration.millis(250);
@@ -76,8 +75,7 @@ final class ToneView extends VBox {
     white.setTooltip(new Tooltip(TEXTS.get("toneView.share-of-the-place-that-is")));
     HBox row = new HBox(6, where, waveform);
     row.setAlignment(Pos.CENTER_LEFT);
-    Tooltip.install(
-        canvas, new Tooltip(TEXTS.get("toneView.srgb-values-dark-to-light-red")));
+    Tooltip.install(canvas, new Tooltip(TEXTS.get("toneView.srgb-values-dark-to-light-red")));
     StackPane tones = new StackPane(canvas, black, white);
     StackPane.setAlignment(black, Pos.TOP_LEFT);
     StackPane.setAlignment(white, Pos.TOP_RIGHT);

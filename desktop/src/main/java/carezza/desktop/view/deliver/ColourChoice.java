@@ -22,7 +22,10 @@ import carezza.desktop.text.Texts;
 import carezza.press.Intent;
 import carezza.problem.Problem;
 
-/** The colours of the file: their space, how they become printable, and the proof of them on the screen. */
+/**
+ * The colours of the file: their space, how they become printable, and the proof of them on the
+ * screen.
+ */
 final class ColourChoice extends VBox {
 
   private static final Texts TEXTS = Texts.of("deliver");
@@ -34,8 +37,10 @@ final class ColourChoice extends VBox {
   private final Consumer<String> outcome;
   private final ComboBox<OutputProfile> profile = new ComboBox<>();
   private final ComboBox<Intent> intent = new ComboBox<>();
-  private final CheckBox blackPoint = new CheckBox(TEXTS.get("colourChoice.deepest-black-for-black"));
-  private final CheckBox proof = new CheckBox(TEXTS.get("colourChoice.show-the-picture-in-these-colours"));
+  private final CheckBox blackPoint =
+      new CheckBox(TEXTS.get("colourChoice.deepest-black-for-black"));
+  private final CheckBox proof =
+      new CheckBox(TEXTS.get("colourChoice.show-the-picture-in-these-colours"));
   private final VBox print = new VBox(8);
   private final Label press = DeliverPanel.words("");
 
@@ -63,18 +68,14 @@ final class ColourChoice extends VBox {
     profile.getItems().addAll(OutputProfile.shipped());
     profile.setConverter(new Titled<>(OutputProfile::title));
     profile.getSelectionModel().select(OutputProfile.SRGB);
-    profile.setTooltip(
-        new Tooltip(
-            TEXTS.get("colourChoice.srgb-for-screens-and-the-web")));
+    profile.setTooltip(new Tooltip(TEXTS.get("colourChoice.srgb-for-screens-and-the-web")));
     profile.valueProperty().addListener((o, was, is) -> sayColour());
     intent.setId("deliver-intent");
     intent.setAccessibleText(TEXTS.get("colourChoice.colours-that-cannot-be-printed"));
     intent.getItems().addAll(Intent.values());
     intent.setConverter(new Titled<>(Names::of));
     intent.getSelectionModel().select(Intent.COLORIMETRIC);
-    intent.setTooltip(
-        new Tooltip(
-            TEXTS.get("colourChoice.perceptual-moves-all-colours-a-little")));
+    intent.setTooltip(new Tooltip(TEXTS.get("colourChoice.perceptual-moves-all-colours-a-little")));
     intent.valueProperty().addListener((o, was, is) -> sayColour());
     blackPoint.setId("deliver-black-point");
     blackPoint.setSelected(true);
@@ -82,11 +83,16 @@ final class ColourChoice extends VBox {
         new Tooltip(TEXTS.get("colourChoice.black-point-compensation-detail-in-the")));
     blackPoint.disableProperty().bind(intent.valueProperty().isNotEqualTo(Intent.COLORIMETRIC));
     blackPoint.selectedProperty().addListener((o, was, is) -> sayColour());
-    print.getChildren().addAll(DeliverPanel.caption(TEXTS.get("colourChoice.colours-that-cannot-be-printed")), intent, blackPoint, press);
+    print
+        .getChildren()
+        .addAll(
+            DeliverPanel.caption(TEXTS.get("colourChoice.colours-that-cannot-be-printed")),
+            intent,
+            blackPoint,
+            press);
     print.managedProperty().bind(print.visibleProperty());
     proof.setId("deliver-proof");
-    proof.setTooltip(
-        new Tooltip(TEXTS.get("colourChoice.soft-proof-the-picture-as-it")));
+    proof.setTooltip(new Tooltip(TEXTS.get("colourChoice.soft-proof-the-picture-as-it")));
     proof.selectedProperty().addListener((o, was, is) -> sayColour());
     sayColour();
   }
@@ -99,13 +105,10 @@ final class ColourChoice extends VBox {
             ? TEXTS.get("colourChoice.the-press-is-a-made-up")
             : "");
     press.setManaged(!press.getText().isEmpty());
-    state.view()
+    state
+        .view()
         .screenProperty()
-        .set(
-            state.view()
-                .screenProperty()
-                .get()
-                .proofing(proof.isSelected() ? colour() : null));
+        .set(state.view().screenProperty().get().proofing(proof.isSelected() ? colour() : null));
   }
 
   OutputColour colour() {

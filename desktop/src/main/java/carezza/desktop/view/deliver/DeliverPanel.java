@@ -40,11 +40,12 @@ import carezza.problem.Problem;
 import carezza.session.Delivery;
 import carezza.session.Session;
 
-/** Writes the finished picture: size, format, what the gauges still say, and the care that is due. */
+/**
+ * Writes the finished picture: size, format, what the gauges still say, and the care that is due.
+ */
 final class DeliverPanel extends VBox {
 
   private static final Texts TEXTS = Texts.of("deliver");
-
 
   private static final double WIDTH = 330;
   private static final int[] EDGES = {0, 4096, 2048, 1080};
@@ -62,7 +63,8 @@ final class DeliverPanel extends VBox {
   private final ComboBox<String> bits = new ComboBox<>();
   private final ColourChoice colours;
   private final ComboBox<Carried> notes = new ComboBox<>();
-  private final CheckBox layers = new CheckBox(TEXTS.get("deliverPanel.a-page-for-each-layer-tiff"));
+  private final CheckBox layers =
+      new CheckBox(TEXTS.get("deliverPanel.a-page-for-each-layer-tiff"));
   private final Button write = new Button(TEXTS.get("deliverPanel.write-the-picture"));
   private final Button stop = new Button(TEXTS.get("deliverPanel.stop"));
   private final HBox question = new HBox(8);
@@ -104,8 +106,7 @@ final class DeliverPanel extends VBox {
             caption(TEXTS.get("deliverPanel.what-the-gauges-say")),
             checks,
             caption(TEXTS.get("deliverPanel.with-care")),
-            words(
-                TEXTS.get("deliverPanel.retouched-commercial-pictures-of-people-must")));
+            words(TEXTS.get("deliverPanel.retouched-commercial-pictures-of-people-must")));
     build();
     recall();
     ScrollPane scroll = new ScrollPane(form);
@@ -126,8 +127,7 @@ final class DeliverPanel extends VBox {
   private void build() {
     path.setId("deliver-path");
     path.setAccessibleText(TEXTS.get("deliverPanel.file"));
-    path.setTooltip(
-        new Tooltip(TEXTS.get("deliverPanel.folder-and-name-jpg-png-tif")));
+    path.setTooltip(new Tooltip(TEXTS.get("deliverPanel.folder-and-name-jpg-png-tif")));
     path.textProperty().addListener((o, was, is) -> question.setVisible(false));
     path.setOnAction(e -> write.fire());
     edge.setId("deliver-edge");
@@ -158,15 +158,14 @@ final class DeliverPanel extends VBox {
             c ->
                 switch (c) {
                   case NOTHING -> TEXTS.get("deliverPanel.leave-out");
-                  case WITHOUT_PLACE -> TEXTS.get("deliverPanel.carry-over-without-place-and-serial");
+                  case WITHOUT_PLACE ->
+                      TEXTS.get("deliverPanel.carry-over-without-place-and-serial");
                   case ALL -> TEXTS.get("deliverPanel.carry-over-place-included");
                 }));
     notes.getSelectionModel().select(Carried.WITHOUT_PLACE);
-    notes.setTooltip(
-        new Tooltip(TEXTS.get("deliverPanel.exif-iptc-and-xmp-camera-date")));
+    notes.setTooltip(new Tooltip(TEXTS.get("deliverPanel.exif-iptc-and-xmp-camera-date")));
     layers.setId("deliver-layers");
-    layers.setTooltip(
-        new Tooltip(TEXTS.get("deliverPanel.the-photograph-each-layer-and-the")));
+    layers.setTooltip(new Tooltip(TEXTS.get("deliverPanel.the-photograph-each-layer-and-the")));
     write.setId("deliver-write");
     write.getStyleClass().add("strong");
     write.setTooltip(new Tooltip(TEXTS.get("deliverPanel.renders-at-full-quality-and-writes")));
@@ -178,8 +177,16 @@ final class DeliverPanel extends VBox {
     question
         .getChildren()
         .addAll(
-            Buttons.of("deliver-replace", TEXTS.get("deliverPanel.replace-it"), TEXTS.get("deliverPanel.writes-over-the-file-that-is"), () -> write(true)),
-            Buttons.of("deliver-rename", TEXTS.get("deliverPanel.a-new-name"), TEXTS.get("deliverPanel.proposes-a-name-that-is-free"), this::rename));
+            Buttons.of(
+                "deliver-replace",
+                TEXTS.get("deliverPanel.replace-it"),
+                TEXTS.get("deliverPanel.writes-over-the-file-that-is"),
+                () -> write(true)),
+            Buttons.of(
+                "deliver-rename",
+                TEXTS.get("deliverPanel.a-new-name"),
+                TEXTS.get("deliverPanel.proposes-a-name-that-is-free"),
+                this::rename));
     question.setVisible(false);
     question.managedProperty().bind(question.visibleProperty());
     progress.setVisible(false);
@@ -218,7 +225,8 @@ final class DeliverPanel extends VBox {
     if (state.document().isEmpty() || state.document().project() == null) {
       return;
     }
-    PictureSize out = delivery().size(state.document().project(), state.document().session().size());
+    PictureSize out =
+        delivery().size(state.document().project(), state.document().session().size());
     int wanted = EDGES[edge.getSelectionModel().getSelectedIndex()];
     size.setText(
         wanted > out.longEdge()
@@ -240,8 +248,7 @@ final class DeliverPanel extends VBox {
   // --- what is remembered
 
   private void recall() {
-    edge.getSelectionModel()
-        .select(Math.clamp(number("edge", 0), 0, EDGES.length - 1));
+    edge.getSelectionModel().select(Math.clamp(number("edge", 0), 0, EDGES.length - 1));
     quality.setValue(Math.clamp(number("quality", 92), 50, 100));
     bits.getSelectionModel().select(number("bits", 8) == 16 ? 1 : 0);
     colours.recall();
@@ -256,8 +263,7 @@ final class DeliverPanel extends VBox {
   }
 
   private void remember() {
-    settings.set(
-        SETTING + "edge", Integer.toString(edge.getSelectionModel().getSelectedIndex()));
+    settings.set(SETTING + "edge", Integer.toString(edge.getSelectionModel().getSelectedIndex()));
     settings.set(SETTING + "quality", Long.toString(Math.round(quality.getValue())));
     settings.set(SETTING + "bits", bits.getValue());
     colours.remember();
@@ -333,7 +339,10 @@ final class DeliverPanel extends VBox {
     stop.setDisable(false);
     progress.setVisible(true);
     outcome.setText(TEXTS.get("deliverPanel.rendering-at-full-size"));
-    Status.Job job = state.status().begin(TEXTS.get("deliverPanel.writing", PictureReader.name(file)), this::stop);
+    Status.Job job =
+        state
+            .status()
+            .begin(TEXTS.get("deliverPanel.writing", PictureReader.name(file)), this::stop);
     writing.newest(
         cancellation -> {
           session.exports().deliver(project, target, delivery, cancellation);
@@ -352,7 +361,8 @@ final class DeliverPanel extends VBox {
   }
 
   private static String written(Path file, PictureSize size) throws IOException {
-    return TEXTS.get("deliverPanel.written-pixels", file, size.width(), size.height(), bytes(Files.size(file)));
+    return TEXTS.get(
+        "deliverPanel.written-pixels", file, size.width(), size.height(), bytes(Files.size(file)));
   }
 
   private static String bytes(long count) {
@@ -380,15 +390,27 @@ final class DeliverPanel extends VBox {
             .filter(g -> g.verdict() == Verdict.ABOVE || g.verdict() == Verdict.BELOW)
             .toList();
     long inside = gauges.stream().filter(g -> g.verdict() == Verdict.INSIDE).count();
-    checks.getChildren().add(words(TEXTS.get("deliverPanel.gauges-lie-inside-their-bands", inside)));
+    checks
+        .getChildren()
+        .add(words(TEXTS.get("deliverPanel.gauges-lie-inside-their-bands", inside)));
     for (Gauge g : outside) {
       checks
           .getChildren()
           .add(
               words(
                   g.verdict() == Verdict.ABOVE
-                      ? TEXTS.get("deliverPanel.is-above-its-band-on", Names.of(g), g.after(), Names.unit(g), Names.where(g))
-                      : TEXTS.get("deliverPanel.is-below-its-band-on", Names.of(g), g.after(), Names.unit(g), Names.where(g))));
+                      ? TEXTS.get(
+                          "deliverPanel.is-above-its-band-on",
+                          Names.of(g),
+                          g.after(),
+                          Names.unit(g),
+                          Names.where(g))
+                      : TEXTS.get(
+                          "deliverPanel.is-below-its-band-on",
+                          Names.of(g),
+                          g.after(),
+                          Names.unit(g),
+                          Names.where(g))));
     }
   }
 

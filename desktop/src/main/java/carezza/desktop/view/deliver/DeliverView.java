@@ -16,7 +16,6 @@ public final class DeliverView implements AppView {
 
   private static final Texts TEXTS = Texts.of("deliver");
 
-
   private final AppState state;
   private final BorderPane pane = new BorderPane();
   private final PictureArea area;

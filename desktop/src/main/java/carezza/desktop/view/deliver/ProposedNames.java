@@ -5,7 +5,10 @@ import java.nio.file.Path;
 
 import carezza.project.Document;
 
-/** Names that are proposed for files: beside the photograph, and never those of anything that is there. */
+/**
+ * Names that are proposed for files: beside the photograph, and never those of anything that is
+ * there.
+ */
 public final class ProposedNames {
 
   private ProposedNames() {}

@@ -14,13 +14,13 @@ import carezza.image.PictureSize;
 import carezza.model.Point;
 
 /**
- * The whole picture, small, as a viewer sees it from afar, for as long as the view is close: so that
- * nobody works on what no viewer will see. A frame shows where the view is; a click takes it elsewhere.
+ * The whole picture, small, as a viewer sees it from afar, for as long as the view is close: so
+ * that nobody works on what no viewer will see. A frame shows where the view is; a click takes it
+ * elsewhere.
  */
 final class ArmsLength extends Region implements AutoCloseable {
 
   private static final Texts TEXTS = Texts.of("picture");
-
 
   private static final double LONG_EDGE = 150;
 
@@ -42,8 +42,7 @@ final class ArmsLength extends Region implements AutoCloseable {
     setManaged(false);
     setVisible(false);
     setAccessibleText(TEXTS.get("armsLength.the-whole-picture-small"));
-    Tooltip.install(
-        this, new Tooltip(TEXTS.get("armsLength.as-it-is-seen-at-arms")));
+    Tooltip.install(this, new Tooltip(TEXTS.get("armsLength.as-it-is-seen-at-arms")));
     for (Rectangle r : new Rectangle[] {shade, frame}) {
       r.setFill(null);
       r.setMouseTransparent(true);

@@ -20,7 +20,6 @@ public final class BesidePictures extends VBox implements AutoCloseable {
 
   private static final Texts TEXTS = Texts.of("picture");
 
-
   /** As many as fit beside the picture of a small window. */
   private static final int MOST = 3;
 
@@ -35,7 +34,11 @@ public final class BesidePictures extends VBox implements AutoCloseable {
     this.state = state;
     setId("beside");
     getStyleClass().add("beside");
-    subscriptions.on(this::follow, state.document().projectProperty(), state.view().playheadProperty(), state.view().asShotProperty());
+    subscriptions.on(
+        this::follow,
+        state.document().projectProperty(),
+        state.view().playheadProperty(),
+        state.view().asShotProperty());
     layOut();
   }
 

@@ -33,13 +33,12 @@ import carezza.desktop.text.Texts;
 import carezza.measure.CheckView;
 
 /**
- * Ways to see the picture, to judge it by: the favourites with the picture itself, small, seen in each; all of them in a
- * palette. A second click, or the key again, shows the picture as it is.
+ * Ways to see the picture, to judge it by: the favourites with the picture itself, small, seen in
+ * each; all of them in a palette. A second click, or the key again, shows the picture as it is.
  */
 final class CheckStrip extends VBox {
 
   private static final Texts TEXTS = Texts.of("picture");
-
 
   private static final double LONG_EDGE = 24;
   private static final int MOST_FAVOURITES = 5;
@@ -76,8 +75,7 @@ final class CheckStrip extends VBox {
     Button all = new Button(TEXTS.get("checkStrip.all-ways"));
     all.setId("all-ways");
     all.getStyleClass().add("check");
-    all.setTooltip(
-        new Tooltip(TEXTS.get("checkStrip.all-ways-of-seeing-the-picture")));
+    all.setTooltip(new Tooltip(TEXTS.get("checkStrip.all-ways-of-seeing-the-picture")));
     all.setOnAction(e -> palette.show(all, chosen));
     HBox row = new HBox(6, favourites, all, new Spring(), compareMenu(), zoom(picture));
     row.setAlignment(Pos.CENTER_LEFT);
@@ -95,7 +93,9 @@ final class CheckStrip extends VBox {
           hint.setText(
               now == null
                   ? ""
-                  : chosen.contains(now) ? Names.hint(now) : Names.of(now) + ": " + Names.hint(now));
+                  : chosen.contains(now)
+                      ? Names.hint(now)
+                      : Names.of(now) + ": " + Names.hint(now));
           words.setManaged(now != null);
           words.setVisible(now != null);
         };

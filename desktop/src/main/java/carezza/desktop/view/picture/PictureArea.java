@@ -25,7 +25,6 @@ public final class PictureArea extends VBox implements AutoCloseable {
 
   private static final Texts TEXTS = Texts.of("picture");
 
-
   private final AppState state;
   private final Subscriptions subscriptions = new Subscriptions();
   private final PictureView picture;
@@ -52,9 +51,7 @@ public final class PictureArea extends VBox implements AutoCloseable {
     HBox.setHgrow(settled, Priority.ALWAYS);
     settled.setPrefWidth(0);
     picture.setPrefWidth(0);
-    settled
-        .visibleProperty()
-        .bind(state.view().comparisonProperty().isEqualTo(Comparison.BESIDE));
+    settled.visibleProperty().bind(state.view().comparisonProperty().isEqualTo(Comparison.BESIDE));
     settled.managedProperty().bind(settled.visibleProperty());
     settled.styleProperty().bind(picture.styleProperty());
     settled.follow(picture);
@@ -81,9 +78,7 @@ public final class PictureArea extends VBox implements AutoCloseable {
     drift.setId("skin-drift");
     drift.getStyleClass().add("readouts");
     drift.setMinWidth(Region.USE_PREF_SIZE);
-    drift.setTooltip(
-        new Tooltip(
-            TEXTS.get("pictureArea.median-of-the-faces-skin-finished")));
+    drift.setTooltip(new Tooltip(TEXTS.get("pictureArea.median-of-the-faces-skin-finished")));
     subscriptions.on(
         this::sayShown,
         state.view().playheadProperty(),
@@ -142,7 +137,9 @@ public final class PictureArea extends VBox implements AutoCloseable {
     shown.setText(
         layers == 0
             ? TEXTS.get("pictureArea.as-shot")
-            : layers == all ? TEXTS.get("pictureArea.finished-picture") : TEXTS.get("pictureArea.after-layer-of", layers, all));
+            : layers == all
+                ? TEXTS.get("pictureArea.finished-picture")
+                : TEXTS.get("pictureArea.after-layer-of", layers, all));
   }
 
   @Override

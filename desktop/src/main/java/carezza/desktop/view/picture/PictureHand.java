@@ -12,7 +12,10 @@ import carezza.desktop.tool.Tool;
 import carezza.desktop.tool.Tools;
 import carezza.model.Point;
 
-/** The pointer over the picture: it zooms, moves the view, works the tool in hand, and sets the brush. */
+/**
+ * The pointer over the picture: it zooms, moves the view, works the tool in hand, and sets the
+ * brush.
+ */
 public final class PictureHand {
 
   private static final double BRUSH_STEP = 1.08;
@@ -76,7 +79,8 @@ public final class PictureHand {
     if (pointer == null || state.tools().tool() != ToolKind.HEAL) {
       return false;
     }
-    return state.spots()
+    return state
+        .spots()
         .at(pointer)
         .map(
             spot -> {
@@ -87,7 +91,10 @@ public final class PictureHand {
         .orElse(false);
   }
 
-  /** While the brush's key is held, the pointer sets its radius from side to side, its softness up and down. */
+  /**
+   * While the brush's key is held, the pointer sets its radius from side to side, its softness up
+   * and down.
+   */
   public void holdBrush(boolean held) {
     brushHeld = held;
     lastX = Double.NaN;
@@ -123,7 +130,8 @@ public final class PictureHand {
       state.tools().brushProperty().set(brush.softer(0.05 * turn));
     } else {
       ViewPort port = view.port();
-      view.look(port.zoomed(port.zoom() * Math.pow(PictureView.WHEEL_STEP, turn), e.getX(), e.getY()));
+      view.look(
+          port.zoomed(port.zoom() * Math.pow(PictureView.WHEEL_STEP, turn), e.getX(), e.getY()));
     }
     e.consume();
   }

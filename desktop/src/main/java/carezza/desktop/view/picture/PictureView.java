@@ -28,14 +28,13 @@ import carezza.model.Point;
 import carezza.model.Project;
 
 /**
- * The picture: shows the rendered view through one pixel buffer of its own size, and on a canvas above
- * it the brush ring, handles and what is just being drawn. Wheel zooms at the pointer; dragging with
- * the hand, the middle button or Space held moves the view.
+ * The picture: shows the rendered view through one pixel buffer of its own size, and on a canvas
+ * above it the brush ring, handles and what is just being drawn. Wheel zooms at the pointer;
+ * dragging with the hand, the middle button or Space held moves the view.
  */
 public final class PictureView extends Region {
 
   private static final Texts TEXTS = Texts.of("picture");
-
 
   static final double WHEEL_STEP = 1.15;
   private static final double WIPE_WIDTH = 9;
@@ -226,9 +225,7 @@ public final class PictureView extends Region {
     }
     Area all = photograph;
     for (Point corner : state.crop().frame().corners()) {
-      all =
-          all.union(
-              Area.around(corner.x() - 1, corner.y() - 1, corner.x() + 1, corner.y() + 1));
+      all = all.union(Area.around(corner.x() - 1, corner.y() - 1, corner.x() + 1, corner.y() + 1));
     }
     return all.grow(FRAME_ROOM);
   }

@@ -15,7 +15,10 @@ import carezza.model.Project;
 import carezza.render.Renderer.Readiness;
 import carezza.session.Session;
 
-/** Colour under the pointer, of the picture as shown: sRGB, L*a*b*, LCh and the skin tone angle with its class. */
+/**
+ * Colour under the pointer, of the picture as shown: sRGB, L*a*b*, LCh and the skin tone angle with
+ * its class.
+ */
 public final class Readouts extends HBox {
 
   private final AppState state;

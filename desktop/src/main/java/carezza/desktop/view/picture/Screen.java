@@ -21,10 +21,7 @@ final class Screen extends ImageView {
     }
     pixels =
         new PixelBuffer<>(
-            width,
-            height,
-            IntBuffer.allocate(width * height),
-            PixelFormat.getIntArgbPreInstance());
+            width, height, IntBuffer.allocate(width * height), PixelFormat.getIntArgbPreInstance());
     setImage(new WritableImage(pixels));
     return true;
   }

@@ -16,7 +16,6 @@ public final class SettledPicture extends Region implements AutoCloseable {
 
   private static final Texts TEXTS = Texts.of("picture");
 
-
   private final AppState state;
   private final Subscriptions subscriptions = new Subscriptions();
   private final ViewRenderer renderer;
@@ -32,7 +31,8 @@ public final class SettledPicture extends Region implements AutoCloseable {
     getChildren().addAll(screen, words);
     setMouseTransparent(true);
     setMinSize(0, 0);
-    subscriptions.on(this::refresh, state.document().projectProperty(), state.view().checkProperty());
+    subscriptions.on(
+        this::refresh, state.document().projectProperty(), state.view().checkProperty());
     visibleProperty().addListener((o, was, is) -> refresh());
   }
 

@@ -17,7 +17,6 @@ public record SkinDrift(double lightness, double hue, boolean inside) {
 
   private static final Texts TEXTS = Texts.of("picture");
 
-
   /** Nothing where no skin was measured. */
   public static Optional<SkinDrift> of(List<Gauge> gauges) {
     Optional<Gauge> l = find(gauges, "skinLightness");
@@ -29,7 +28,8 @@ public record SkinDrift(double lightness, double hue, boolean inside) {
         new SkinDrift(
             l.get().after() - l.get().before(),
             Math.IEEEremainder(h.get().after() - h.get().before(), 360),
-            l.get().verdict() == Gauge.Verdict.INSIDE && h.get().verdict() == Gauge.Verdict.INSIDE));
+            l.get().verdict() == Gauge.Verdict.INSIDE
+                && h.get().verdict() == Gauge.Verdict.INSIDE));
   }
 
   private static Optional<Gauge> find(List<Gauge> gauges, String id) {

@@ -76,11 +76,12 @@ final class SmallPicture extends ImageView implements AutoCloseable {
               session.renderer().render(scene, area, level, Readiness.QUICK, cancellation);
           if (check != null) {
             Picture before =
-                check.compares() ? session.readings().settled(project, area, level, cancellation) : null;
+                check.compares()
+                    ? session.readings().settled(project, area, level, cancellation)
+                    : null;
             picture = check.of(picture, before, session.renderer().site(scene, level));
           }
-          return ViewPixels.of(
-              picture, null, MaskView.GREY_OUTSIDE, screen, port, level, area);
+          return ViewPixels.of(picture, null, MaskView.GREY_OUTSIDE, screen, port, level, area);
         },
         pixels -> {
           WritableImage small = new WritableImage(port.width(), port.height());

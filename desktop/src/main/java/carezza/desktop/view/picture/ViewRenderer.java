@@ -34,10 +34,11 @@ import carezza.render.Renderer.Readiness;
 import carezza.session.Session;
 
 /**
- * Renders the view in the background. While one layer is being edited, the view follows it closely, only
- * where it changes; otherwise a coarser picture with the readings at hand comes first. The exact picture
- * follows when the hand rests. A frame under way is finished and shown even when it is not the newest:
- * while a hand moves, requests come faster than frames, and a picture a little late is better than none.
+ * Renders the view in the background. While one layer is being edited, the view follows it closely,
+ * only where it changes; otherwise a coarser picture with the readings at hand comes first. The
+ * exact picture follows when the hand rests. A frame under way is finished and shown even when it
+ * is not the newest: while a hand moves, requests come faster than frames, and a picture a little
+ * late is better than none.
  */
 public final class ViewRenderer implements AutoCloseable {
 
@@ -121,7 +122,6 @@ public final class ViewRenderer implements AutoCloseable {
       return session.scene(project).through(layers);
     }
 
-
     /** Whether a view that follows the selected layer from here shows the other request as well. */
     boolean serves(Request other) {
       List<Layer> own = project.stack().layers();
@@ -137,7 +137,9 @@ public final class ViewRenderer implements AutoCloseable {
           && own.size() == theirs.size()
           && IntStream.range(0, own.size())
               .allMatch(
-                  i -> own.get(i).attributes().id().equals(selected) || own.get(i).equals(theirs.get(i)));
+                  i ->
+                      own.get(i).attributes().id().equals(selected)
+                          || own.get(i).equals(theirs.get(i)));
     }
 
     /** The selected layer is shown, and nothing lies over the picture. */
@@ -201,13 +203,17 @@ public final class ViewRenderer implements AutoCloseable {
    * @param picture over what is in the view
    * @param part where it is wanted; the rest stays empty
    */
-  private static Picture seen(Request request, Picture picture, Area part, EvaluationContext context) {
+  private static Picture seen(
+      Request request, Picture picture, Area part, EvaluationContext context) {
     CheckView check = request.check();
     Area whole = picture.area();
     Area wide = part.grow(check.reach(context)).intersect(whole);
     Picture before =
         check.compares()
-            ? request.session().readings().settled(request.project(), wide, context.level(), Cancellation.NONE)
+            ? request
+                .session()
+                .readings()
+                .settled(request.project(), wide, context.level(), Cancellation.NONE)
             : null;
     Picture own = check.of(picture.crop(wide), before, context);
     if (wide.equals(whole)) {
@@ -278,7 +284,8 @@ public final class ViewRenderer implements AutoCloseable {
 
   private static Frame coarse(Request request, RenderInput scene) {
     int above = Math.min(request.port().level() + 1, Level.COARSEST);
-    return ParallelRows.alone(() -> frame(request, scene, above, Readiness.QUICK, Cancellation.NONE));
+    return ParallelRows.alone(
+        () -> frame(request, scene, above, Readiness.QUICK, Cancellation.NONE));
   }
 
   private void refine(Request request, long number, long restMillis) {
@@ -340,13 +347,16 @@ public final class ViewRenderer implements AutoCloseable {
   }
 
   private static Frame frame(
-      Request request, RenderInput scene, int level, Readiness readiness, Cancellation cancellation) {
+      Request request,
+      RenderInput scene,
+      int level,
+      Readiness readiness,
+      Cancellation cancellation) {
     Renderer renderer = request.session().renderer();
     ViewPort port = request.port();
     Area area = port.area(renderer.size(), level);
     if (area.isEmpty()) {
-      return new Frame(
-          ViewPixels.clear(port), port, true, request.project(), request.session());
+      return new Frame(ViewPixels.clear(port), port, true, request.project(), request.session());
     }
     Picture picture;
     Plane mask = null;
@@ -367,8 +377,7 @@ public final class ViewRenderer implements AutoCloseable {
       picture = picture.crop(area);
     }
     return new Frame(
-        ViewPixels.of(
-            picture, mask, request.maskView(), request.screen(), port, level, area),
+        ViewPixels.of(picture, mask, request.maskView(), request.screen(), port, level, area),
         port,
         readiness == Readiness.EXACT,
         request.project(),

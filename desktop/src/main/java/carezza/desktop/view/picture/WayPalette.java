@@ -28,7 +28,6 @@ final class WayPalette {
 
   private static final Texts TEXTS = Texts.of("picture");
 
-
   private static final double LONG_EDGE = 104;
   private static final int COLUMNS = 5;
 

@@ -19,11 +19,13 @@ import carezza.desktop.action.Scope;
 import carezza.desktop.text.Texts;
 import carezza.desktop.view.AppView;
 
-/** What stands in the window before a picture is open: the demo, recent projects, a file of one's own. */
+/**
+ * What stands in the window before a picture is open: the demo, recent projects, a file of one's
+ * own.
+ */
 public final class StartView implements AppView {
 
   private static final Texts TEXTS = Texts.of("start");
-
 
   private static final double PICTURE_HEIGHT = 230;
 
