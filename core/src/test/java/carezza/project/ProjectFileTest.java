@@ -33,18 +33,23 @@ import carezza.file.AtomicFile;
 import carezza.image.Cancellation;
 import carezza.kernel.LayerType;
 import carezza.metadata.Metadata.Carried;
+import carezza.model.ColourBalanceLayer;
 import carezza.model.DodgeBurnLayer;
 import carezza.model.HealLayer;
 import carezza.model.Layer;
 import carezza.model.LayerAttributes;
 import carezza.model.LayerStack;
+import carezza.model.LevelsLayer;
 import carezza.model.LockedLayer;
 import carezza.model.Mask;
+import carezza.model.MonochromeLayer;
+import carezza.model.NeutralPointsLayer;
 import carezza.model.Point;
 import carezza.model.Project;
 import carezza.model.SemanticRegion;
 import carezza.model.Stage;
 import carezza.model.Stroke;
+import carezza.model.Tint;
 import carezza.problem.Problem;
 import carezza.problem.Problem.Kind;
 import carezza.session.Delivery;
@@ -257,6 +262,30 @@ public class ProjectFileTest {
         AtomicFile.replacing(file),
         PREVIEW);
     assertThat(ProjectFile.open(file).project().stack()).isEqualTo(stack);
+  }
+
+  @Test
+  public void fieldsAreReadUnderTheNamesThatTheyHadInTheFirstVersion() throws Problem {
+    String old =
+        """
+        {"stack": [
+          {"kind": "neutralise", "dark": {"x": 1, "y": 2}, "middle": {"x": 3, "y": 4}},
+          {"kind": "range", "darks": 0.4, "lights": -0.3},
+          {"kind": "balance", "darks": {"hue": 10, "strength": 1}, "middles": {"hue": 20, "strength": 2}},
+          {"kind": "mono", "lights": {"hue": 30, "strength": 3}}]}
+        """;
+    LayerStack stack =
+        ProjectFile.readStack(old.getBytes(StandardCharsets.UTF_8), "old.json").stack();
+    NeutralPointsLayer points = (NeutralPointsLayer) stack.layers().get(0);
+    assertThat(points.shadow()).isEqualTo(new Point(1, 2));
+    assertThat(points.midtone()).isEqualTo(new Point(3, 4));
+    LevelsLayer levels = (LevelsLayer) stack.layers().get(1);
+    assertThat(levels.shadows()).isEqualTo(0.4);
+    assertThat(levels.highlights()).isEqualTo(-0.3);
+    ColourBalanceLayer balance = (ColourBalanceLayer) stack.layers().get(2);
+    assertThat(balance.shadows()).isEqualTo(new Tint(10, 1));
+    assertThat(balance.midtones()).isEqualTo(new Tint(20, 2));
+    assertThat(((MonochromeLayer) stack.layers().get(3)).highlights()).isEqualTo(new Tint(30, 3));
   }
 
   @Test

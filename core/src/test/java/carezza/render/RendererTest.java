@@ -249,6 +249,34 @@ public class RendererTest {
     assertThat(Pictures.quantile(difference, 0.999)).isLessThan(1);
   }
 
+  @Test
+  public void photographsThatShareACacheKeepTheirOwnTiles() {
+    TileCache cache = new TileCache(1L << 28);
+    Renderer one = new Renderer(photograph, cache);
+    Pyramid darker =
+        new Pyramid(
+            photograph
+                .level(0)
+                .map(
+                    plane -> {
+                      carezza.image.Plane half = plane.copy();
+                      for (int i = 0; i < half.values().length; i++) {
+                        half.values()[i] *= 0.5f;
+                      }
+                      return half;
+                    }));
+    Renderer other = new Renderer(darker, cache);
+    Area area = new Area(0, 0, 400, 500);
+    Layer layer = painted(LayerType.EXPOSURE);
+    Picture first = render(one, area, 2, layer);
+    Picture second = render(other, area, 2, layer);
+    assertThat(Pictures.largest(first, second)).isGreaterThan(0.1);
+    assertThat(
+            Pictures.largest(
+                second, render(new Renderer(darker, new TileCache(1)), area, 2, layer)))
+        .isZero();
+  }
+
   /** While the hand moves, what was found for the shorter stroke is not put into the longer one. */
   @Test
   public void aRepairThatGrewIsLookedAtAnew() {
