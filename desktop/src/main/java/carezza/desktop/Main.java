@@ -5,6 +5,7 @@ import java.util.logging.Logger;
 
 import carezza.desktop.app.Home;
 import carezza.desktop.command.Carezza;
+import carezza.desktop.style.TextSize;
 import carezza.desktop.task.FaultLog;
 import carezza.desktop.text.Language;
 import carezza.file.ApplicationFolder;
@@ -22,6 +23,7 @@ public final class Main {
   public static void main(String[] arguments) {
     FaultLog.into(ApplicationFolder.path().resolve("log"));
     TOOLKIT.setLevel(Level.SEVERE);
+    TextSize.choose(new Home().settings().get(TextSize.SETTING, ""));
     Language.speak(new Home().settings().get(Language.SETTING, ""));
     System.exit(Carezza.run(arguments));
   }

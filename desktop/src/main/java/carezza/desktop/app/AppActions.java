@@ -269,6 +269,7 @@ final class AppActions {
           () -> state.view().turn(way));
     }
     actions.add("screen", Menu.SEE, APPLICATION, null, shell::showScreen);
+    actions.add("text-size", Menu.SEE, APPLICATION, null, shell::turnTextSize);
   }
 
   private void compare() {

@@ -22,6 +22,7 @@ import carezza.desktop.state.AppState;
 import carezza.desktop.state.Settings;
 import carezza.desktop.state.Subscriptions;
 import carezza.desktop.state.ToolKind;
+import carezza.desktop.style.TextSize;
 import carezza.desktop.style.Tone;
 import carezza.desktop.task.TaskRunner;
 import carezza.desktop.text.Language;
@@ -75,7 +76,7 @@ public final class Shell extends StackPane implements AutoCloseable {
     settings = home.settings();
     setId("carezza");
     getStyleClass().add("carezza");
-    getStylesheets().add(Shell.class.getResource("/carezza/desktop/carezza.css").toString());
+    TextSize.apply(this, "/carezza/desktop/carezza.css");
     Tone.apply(this, Tone.USUAL);
     sheets = new Sheets(this, frame, this::focusView);
     FileDialogs ask =
@@ -228,6 +229,13 @@ public final class Shell extends StackPane implements AutoCloseable {
 
   void showScreen() {
     sheets.show(new ScreenSheet(settings.get(DISPLAY, ""), this::useDisplay, sheets::close));
+  }
+
+  /** Larger text from the next start on, or the usual again. */
+  void turnTextSize() {
+    int chosen = TextSize.next();
+    settings.set(TextSize.SETTING, Integer.toString(chosen));
+    state.status().say(TEXTS.get("shell.text-size", chosen));
   }
 
   /** Another language from the next start on: what is on the screen is not said anew. */

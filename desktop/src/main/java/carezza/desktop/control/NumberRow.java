@@ -19,6 +19,8 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.StackPane;
 
+import carezza.desktop.style.TextSize;
+
 /**
  * A number: its name, a track with the part taken, and the number itself, which can be typed with
  * its unit. Arrows move it by a step, a double click on the name puts it back.
@@ -85,8 +87,8 @@ public final class NumberRow extends HBox {
     Label name = new Label(title);
     name.getStyleClass().add("row-name");
     name.setWrapText(true);
-    name.setMinWidth(NAME_WIDTH);
-    name.setPrefWidth(NAME_WIDTH);
+    name.setMinWidth(TextSize.px(NAME_WIDTH));
+    name.setPrefWidth(TextSize.px(NAME_WIDTH));
     name.setLabelFor(slider);
     name.setTooltip(new Tooltip(tip + ". Double click: as it was to begin with"));
     slider.setTooltip(new Tooltip(tip));
@@ -97,9 +99,9 @@ public final class NumberRow extends HBox {
     HBox.setHgrow(bar, Priority.ALWAYS);
     field.setId(id + "-field");
     field.getStyleClass().addAll("row-number", LEFT_ON_ENTER);
-    field.setPrefWidth(FIELD_WIDTH);
-    field.setMinWidth(FIELD_WIDTH);
-    field.setMaxWidth(FIELD_WIDTH);
+    field.setPrefWidth(TextSize.px(FIELD_WIDTH));
+    field.setMinWidth(TextSize.px(FIELD_WIDTH));
+    field.setMaxWidth(TextSize.px(FIELD_WIDTH));
     field.setAlignment(Pos.CENTER_RIGHT);
     field.setAccessibleText(title);
     field.setTooltip(new Tooltip(tip + ". Type it, with or without its unit"));

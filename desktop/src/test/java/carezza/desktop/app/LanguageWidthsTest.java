@@ -24,21 +24,29 @@ import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 
 import carezza.desktop.demo.Demo;
+import carezza.desktop.style.TextSize;
 import carezza.desktop.text.Language;
 import carezza.kernel.LayerType;
 
-/** Words fit at 1280x800: no button and no heading ends in dots, in any language. */
+/**
+ * Words fit: no button, heading or number ends in dots, in any language, and with larger text on a
+ * larger screen.
+ */
 public class LanguageWidthsTest {
 
   private static final int PATIENCE_SECONDS = 240;
 
   @DataProvider
   public Object[][] languages() {
-    return new Object[][] {{Language.ENGLISH}, {Language.GERMAN}};
+    return new Object[][] {
+      {Language.ENGLISH, 100, "1280x800"},
+      {Language.GERMAN, 100, "1280x800"},
+      {Language.GERMAN, 150, "1920x1200"}
+    };
   }
 
   @Test(dataProvider = "languages")
-  public void nothingIsCutShort(Language language) throws Exception {
+  public void nothingIsCutShort(Language language, int percent, String size) throws Exception {
     List<String> command = new ArrayList<>();
     command.add(Path.of(System.getProperty("java.home"), "bin", "java").toString());
     ManagementFactory.getRuntimeMXBean().getInputArguments().stream()
@@ -50,7 +58,7 @@ public class LanguageWidthsTest {
     command.add(
         System.getProperty("surefire.test.class.path", System.getProperty("java.class.path")));
     command.add(Window.class.getName());
-    command.add(language.tag());
+    command.addAll(List.of(language.tag(), Integer.toString(percent), size));
     Process window = new ProcessBuilder(command).redirectErrorStream(true).start();
     String said = new String(window.getInputStream().readAllBytes());
     assertThat(window.waitFor(PATIENCE_SECONDS, TimeUnit.SECONDS)).isTrue();
@@ -65,6 +73,8 @@ public class LanguageWidthsTest {
 
     public static void main(String[] arguments) throws Exception {
       Language.speak(arguments[0]);
+      TextSize.choose(arguments[1]);
+      String[] size = arguments[2].split("x");
       CountDownLatch ready = new CountDownLatch(1);
       Platform.startup(ready::countDown);
       ready.await();
@@ -74,7 +84,8 @@ public class LanguageWidthsTest {
                 CarezzaApp.loadFonts();
                 Shell view = new Shell();
                 Stage stage = new Stage();
-                stage.setScene(new Scene(view, 1280, 800));
+                stage.setScene(
+                    new Scene(view, Integer.parseInt(size[0]), Integer.parseInt(size[1])));
                 stage.show();
                 view.showStart();
                 return view;

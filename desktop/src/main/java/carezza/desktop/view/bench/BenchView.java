@@ -7,6 +7,7 @@ import carezza.desktop.action.ActionMap;
 import carezza.desktop.action.MenuBars;
 import carezza.desktop.action.Scope;
 import carezza.desktop.state.AppState;
+import carezza.desktop.style.TextSize;
 import carezza.desktop.text.Texts;
 import carezza.desktop.view.AppView;
 import carezza.desktop.view.picture.PictureArea;
@@ -34,10 +35,10 @@ public final class BenchView implements AppView {
     this.area = area;
     panel = new PanelView(state);
     course = new CourseView(state);
-    panel.setPrefWidth(PANEL_WIDTH);
-    panel.setMinWidth(PANEL_WIDTH);
-    course.setPrefHeight(COURSE_HEIGHT);
-    course.setMinHeight(COURSE_HEIGHT);
+    panel.setPrefWidth(TextSize.px(PANEL_WIDTH));
+    panel.setMinWidth(TextSize.px(PANEL_WIDTH));
+    course.setPrefHeight(TextSize.px(COURSE_HEIGHT));
+    course.setMinHeight(TextSize.px(COURSE_HEIGHT));
     pane.setRight(panel);
     pane.setBottom(course);
   }

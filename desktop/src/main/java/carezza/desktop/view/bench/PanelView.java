@@ -26,6 +26,7 @@ import carezza.desktop.layer.PanelRows;
 import carezza.desktop.state.AppState;
 import carezza.desktop.state.Subscriptions;
 import carezza.desktop.style.Icon;
+import carezza.desktop.style.TextSize;
 import carezza.desktop.text.Names;
 import carezza.desktop.text.Texts;
 import carezza.model.Layer;
@@ -231,8 +232,8 @@ public final class PanelView extends VBox {
           }
         });
     modes.setAccessibleText(TEXTS.get("panelView.laid-on"));
-    modes.setMinWidth(102);
-    modes.setPrefWidth(102);
+    modes.setMinWidth(TextSize.px(102));
+    modes.setPrefWidth(TextSize.px(102));
     return modes;
   }
 

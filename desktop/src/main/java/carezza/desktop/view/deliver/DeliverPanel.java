@@ -26,6 +26,7 @@ import carezza.desktop.state.AppState;
 import carezza.desktop.state.Settings;
 import carezza.desktop.state.Status;
 import carezza.desktop.state.Subscriptions;
+import carezza.desktop.style.TextSize;
 import carezza.desktop.task.Faults;
 import carezza.desktop.task.Lane;
 import carezza.desktop.text.Names;
@@ -81,8 +82,8 @@ final class DeliverPanel extends VBox {
     this.settings = settings;
     setId("deliver");
     getStyleClass().add("panel");
-    setPrefWidth(WIDTH);
-    setMinWidth(WIDTH);
+    setPrefWidth(TextSize.px(WIDTH));
+    setMinWidth(TextSize.px(WIDTH));
     colours = new ColourChoice(state, settings, outcome::setText);
     VBox form = new VBox(10);
     form.setPadding(new Insets(14));

@@ -54,6 +54,7 @@ public final class ViewRenderer implements AutoCloseable {
   private static final double FOLLOWING_NANOS = 28e6;
 
   private final TaskRunner tasks;
+  private final Lane bare;
   private final Lane quick;
   private final Lane exact;
   private final Consumer<Frame> show;
@@ -82,6 +83,7 @@ public final class ViewRenderer implements AutoCloseable {
    */
   ViewRenderer(TaskRunner tasks, Consumer<Frame> show, Consumer<Throwable> failed) {
     this.tasks = tasks;
+    bare = tasks.lane("bare view");
     quick = tasks.lane("view");
     exact = tasks.droppable("exact view");
     this.show = show;
@@ -228,18 +230,24 @@ public final class ViewRenderer implements AutoCloseable {
   void request(Request request) {
     long number = ++asked;
     newest = request;
-    boolean first = session != request.session();
-    shownOfThis &= !first;
+    shownOfThis &= session == request.session();
     session = request.session();
+    if (!shownOfThis) {
+      // On a lane of its own: what the view's is busy with may take seconds right after the start.
+      bare.newest(
+          cancellation -> {
+            showBare(request);
+            return number;
+          },
+          done -> {},
+          failed);
+    }
     if (building == null || !building.serves(request)) {
       building = null;
       exact.cancel();
     }
     quick.newest(
         cancellation -> {
-          if (first) {
-            showBare(request);
-          }
           RenderInput scene = request.scene();
           Live known = live;
           boolean close = known != null && known.follows(request, scene);
@@ -386,6 +394,7 @@ public final class ViewRenderer implements AutoCloseable {
 
   @Override
   public void close() {
+    bare.close();
     quick.close();
     exact.close();
   }
