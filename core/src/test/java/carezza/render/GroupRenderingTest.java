@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.List;
 
+import org.testng.annotations.AfterClass;
 import org.testng.annotations.BeforeClass;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
@@ -44,6 +45,13 @@ public class GroupRenderingTest {
     photograph = new Pyramid(PORTRAIT.picture("photo.jpg"));
     regions = Regions.find(photograph.level(0), PORTRAIT.faces());
     whole = photograph.size().atLevel(LEVEL).area();
+  }
+
+  /** Test classes live until the last of them has run; their pictures must not. */
+  @AfterClass(alwaysRun = true)
+  public void letGo() {
+    photograph = null;
+    regions = null;
   }
 
   private static LayerAttributes named(String id) {

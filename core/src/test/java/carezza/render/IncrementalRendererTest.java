@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.util.ArrayList;
 import java.util.List;
 
+import org.testng.annotations.AfterClass;
 import org.testng.annotations.BeforeClass;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
@@ -41,6 +42,13 @@ public class IncrementalRendererTest {
     renderer = new Renderer(new Pyramid(PORTRAIT.picture("photo.jpg")), new TileCache(1L << 28));
     regions = Regions.find(renderer.photograph().level(0), PORTRAIT.faces());
     whole = renderer.size().atLevel(LEVEL).area();
+  }
+
+  /** Test classes live until the last of them has run; their pictures must not. */
+  @AfterClass(alwaysRun = true)
+  public void letGo() {
+    regions = null;
+    renderer = null;
   }
 
   private Picture exact(RenderInput scene) {

@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.concurrent.CancellationException;
 import java.util.concurrent.atomic.AtomicInteger;
 
+import org.testng.annotations.AfterClass;
 import org.testng.annotations.BeforeClass;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
@@ -53,6 +54,13 @@ public class RendererTest {
   public void open() {
     photograph = new Pyramid(PORTRAIT.picture("photo.jpg"));
     regions = Regions.find(photograph.level(0), PORTRAIT.faces());
+  }
+
+  /** Test classes live until the last of them has run; their pictures must not. */
+  @AfterClass(alwaysRun = true)
+  public void letGo() {
+    photograph = null;
+    regions = null;
   }
 
   private Renderer renderer() {
