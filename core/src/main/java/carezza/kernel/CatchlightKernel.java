@@ -7,17 +7,7 @@ import carezza.model.CatchlightLayer;
  * Catchlights: what is far lighter than the iris's median goes towards white and loses its colour;
  * none are made.
  */
-final class CatchlightKernel implements LayerKernel<CatchlightLayer, Measurements.Tone> {
-
-  @Override
-  public boolean measures(CatchlightLayer layer) {
-    return true;
-  }
-
-  @Override
-  public Measurements.Tone measure(CatchlightLayer layer, Probe probe) {
-    return Whitening.under(layer.attributes().mask(), probe);
-  }
+final class CatchlightKernel implements MedianKernel<CatchlightLayer> {
 
   @Override
   public CatchlightLayer measured(CatchlightLayer full) {

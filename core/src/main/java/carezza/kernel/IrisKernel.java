@@ -12,7 +12,7 @@ import carezza.model.IrisLayer;
  * lifted, so pupil, rim and catchlights stay as they are. Catchlights are what lies far above the
  * iris' median; they go a share of the way to white, so where there is none none is made.
  */
-final class IrisKernel implements LayerKernel<IrisLayer, Measurements.Tone> {
+final class IrisKernel implements MedianKernel<IrisLayer> {
 
   /** Sigma of what counts as around, as a share of the face width. */
   private static final double AROUND = 1 / 70.0;
@@ -23,16 +23,6 @@ final class IrisKernel implements LayerKernel<IrisLayer, Measurements.Tone> {
   static final float LIGHT_FROM = 18;
 
   static final float LIGHT = 34;
-
-  @Override
-  public boolean measures(IrisLayer layer) {
-    return true;
-  }
-
-  @Override
-  public Measurements.Tone measure(IrisLayer layer, Probe probe) {
-    return Whitening.under(layer.attributes().mask(), probe);
-  }
 
   @Override
   public IrisLayer measured(IrisLayer full) {

@@ -8,20 +8,10 @@ import carezza.model.LipsLayer;
  * shading kept; lights keep their own colour. Unless forced, the change of chroma's median and the
  * lift stay within the job's limits.
  */
-final class LipsKernel implements LayerKernel<LipsLayer, Measurements.Tone> {
+final class LipsKernel implements MedianKernel<LipsLayer> {
 
   /** L* above the median over which a light passes into white. */
   private static final float SHINE = 22;
-
-  @Override
-  public boolean measures(LipsLayer layer) {
-    return true;
-  }
-
-  @Override
-  public Measurements.Tone measure(LipsLayer layer, Probe probe) {
-    return Whitening.under(layer.attributes().mask(), probe);
-  }
 
   @Override
   public LipsLayer measured(LipsLayer full) {

@@ -36,10 +36,12 @@ public final class MaskPanel {
 
   private final AppState state;
   private final PanelRows rows;
+  private final MaskPartEditor editor;
 
   private MaskPanel(AppState state, PanelRows rows) {
     this.state = state;
     this.rows = rows;
+    this.editor = new MaskPartEditor(state, rows);
   }
 
   /** What the rows depend on besides values: the kinds of the parts, and which is chosen. */
@@ -63,7 +65,7 @@ public final class MaskPanel {
     for (int i = 0; i < parts.size(); i++) {
       rows.custom(row(i, parts.get(i)), this::nothing);
       if (i == chosen) {
-        new MaskPartEditor(state, rows).show(i, parts.get(i));
+        editor.show(i, parts.get(i));
       }
     }
     rows.custom(new HBox(6, new MaskAdding(state).menu(layer), outlineButton()), this::nothing);
@@ -75,27 +77,12 @@ public final class MaskPanel {
 
   // --- the parts
 
-  private MaskParts parts(Layer layer) {
-    return MaskParts.of(layer.attributes().mask());
-  }
-
-  private void edit(String label, UnaryOperator<MaskParts> change) {
-    state
-        .selection()
-        .edit(label, l -> l.with(l.attributes().withMask(change.apply(parts(l)).mask())));
-  }
-
-  private Mask own(Layer layer, int place) {
-    List<Part> all = parts(layer).parts();
-    return place < all.size() ? all.get(place).own() : new Nothing();
-  }
-
   private HBox row(int place, Part part) {
     ToggleButton on = new ToggleButton();
     on.setId("part-on-" + place);
     on.getStyleClass().add("part-switch");
     on.setTooltip(new Tooltip(TEXTS.get("maskPanel.whether-this-part-of-the-mask")));
-    on.setOnAction(e -> edit(null, p -> p.switched(place, on.isSelected())));
+    on.setOnAction(e -> editor.edit(null, p -> p.switched(place, on.isSelected())));
     Button words = new Button();
     words.setId("part-" + place);
     words.getStyleClass().add("part");
@@ -116,7 +103,7 @@ public final class MaskPanel {
     out.setOnAction(
         e -> {
           state.part().drop();
-          edit(null, p -> p.without(place));
+          editor.edit(null, p -> p.without(place));
         });
     row.getChildren().addAll(words, out);
     row.setAlignment(Pos.CENTER_LEFT);
@@ -125,7 +112,7 @@ public final class MaskPanel {
             state
                 .selection()
                 .layer()
-                .map(l -> parts(l).parts())
+                .map(l -> MaskPartEditor.parts(l).parts())
                 .filter(all -> place < all.size())
                 .ifPresent(
                     all -> {
@@ -150,7 +137,7 @@ public final class MaskPanel {
           case MINUS -> Join.WITHIN;
           default -> Join.PLUS;
         };
-    join.setOnAction(e -> edit(null, p -> p.joined(place, next)));
+    join.setOnAction(e -> editor.edit(null, p -> p.joined(place, next)));
     return join;
   }
 

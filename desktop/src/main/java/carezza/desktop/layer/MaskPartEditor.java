@@ -309,11 +309,11 @@ final class MaskPartEditor {
         });
   }
 
-  private MaskParts parts(Layer layer) {
+  static MaskParts parts(Layer layer) {
     return MaskParts.of(layer.attributes().mask());
   }
 
-  private void edit(String label, UnaryOperator<MaskParts> change) {
+  void edit(String label, UnaryOperator<MaskParts> change) {
     state
         .selection()
         .edit(label, l -> l.with(l.attributes().withMask(change.apply(parts(l)).mask())));
