@@ -18,6 +18,7 @@ import javafx.util.Duration;
 import carezza.desktop.control.Titled;
 import carezza.desktop.state.AppState;
 import carezza.desktop.state.Subscriptions;
+import carezza.desktop.style.TextSize;
 import carezza.desktop.task.Lane;
 import carezza.desktop.text.Names;
 import carezza.desktop.text.Texts;
@@ -55,7 +56,7 @@ final class ToneView extends VBox {
     setPadding(new Insets(8, 14, 0, 14));
     waveform.setMinWidth(USE_PREF_SIZE);
     waveform.getStyleClass().add("check");
-    where.setPrefWidth(118);
+    where.setPrefWidth(TextSize.px(118));
     where.setId("tones-of");
     where.getStyleClass().add("check");
     where.getItems().add(null);
