@@ -21,6 +21,17 @@ public record RenderInput(LayerStack stack, Regions regions, JobLevel job) {
     this(stack, regions, JobLevel.portrait());
   }
 
+  /** Cut to what lies below a layer. */
+  public RenderInput below(String layer) {
+    return through(stack.indexOf(layer));
+  }
+
+  /** Cut to a layer and what lies below it. */
+  public RenderInput upTo(String layer) {
+    return through(stack.indexOf(layer) + 1);
+  }
+
+  /** Cut to so many of the lowest layers. */
   public RenderInput through(int layers) {
     return new RenderInput(stack.lowest(layers), regions, job);
   }

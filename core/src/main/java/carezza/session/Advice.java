@@ -87,14 +87,7 @@ public final class Advice {
     RenderInput scene = session.scene(project);
     Area wide = area.grow(GaussianBlur.reach(sigma)).intersect(session.size().area());
     Picture input =
-        session
-            .renderer()
-            .render(
-                scene.through(scene.stack().indexOf(layer)),
-                wide,
-                0,
-                Readiness.QUICK,
-                cancellation);
+        session.renderer().render(scene.below(layer), wide, 0, Readiness.QUICK, cancellation);
     Picture low = input.map(p -> GaussianBlur.blur(p, sigma)).crop(area);
     Picture high = input.crop(area).copy();
     for (int c = 0; c < 3; c++) {
@@ -138,7 +131,7 @@ public final class Advice {
     RenderInput scene = session.scene(project);
     EvaluationContext context =
         session.renderer().site(scene, Renderer.analysisLevel(project.faces().faceWidth()));
-    RenderInput below = scene.through(scene.stack().indexOf(layer));
+    RenderInput below = scene.below(layer);
     Picture input =
         session
             .renderer()

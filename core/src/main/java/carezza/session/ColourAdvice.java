@@ -58,15 +58,13 @@ public final class ColourAdvice {
 
   private Picture below(
       RenderInput scene, String layer, EvaluationContext context, Cancellation cancellation) {
-    return whole(scene.through(scene.stack().indexOf(layer)), context, cancellation);
+    return whole(scene.below(layer), context, cancellation);
   }
 
   /** What a layer measured on what it gets. */
   public Measurements readings(Project project, String layer, Cancellation cancellation) {
     RenderInput scene = session.scene(project);
-    return session
-        .renderer()
-        .readings(scene.through(scene.stack().indexOf(layer) + 1), layer, cancellation);
+    return session.renderer().readings(scene.upTo(layer), layer, cancellation);
   }
 
   /** Where black and white can be set in what a layer gets before anything clips. */
@@ -96,7 +94,7 @@ public final class ColourAdvice {
     RenderInput scene = session.scene(project);
     EvaluationContext context = site(scene);
     Picture before = below(scene, layer, context, cancellation);
-    Picture after = whole(scene.through(scene.stack().indexOf(layer) + 1), context, cancellation);
+    Picture after = whole(scene.upTo(layer), context, cancellation);
     SkinMatchLayer own = (SkinMatchLayer) scene.stack().find(layer).orElseThrow();
     Plane off = Masks.render(own.attributes().mask(), context.whole(), context, before);
     Plane follow = Masks.render(own.follow(), context.whole(), context, before);

@@ -123,7 +123,7 @@ public final class Readings {
     for (Layer layer : project.stack().layers()) {
       if (layer instanceof FrequencySeparationLayer && layer.acts()) {
         String id = layer.attributes().id();
-        RenderInput below = scene.through(project.stack().indexOf(id) + 1);
+        RenderInput below = scene.upTo(id);
         FrequencySeparationLayer found =
             (FrequencySeparationLayer) session.renderer().resolved(below, id, cancellation);
         radii.put(id, found.radius());

@@ -70,7 +70,7 @@ public final class Repairs {
               && heal.patches().stream().anyMatch(Patch::open);
       if (open) {
         String id = layer.attributes().id();
-        RenderInput below = session.scene(settled).through(settled.stack().indexOf(id) + 1);
+        RenderInput below = session.scene(settled).upTo(id);
         HealLayer found = (HealLayer) session.renderer().resolved(below, id, cancellation);
         settled = settled.edit(id, l -> ((HealLayer) l).withPatches(found.patches()));
       }
@@ -87,9 +87,7 @@ public final class Repairs {
   public List<Source> sources(
       Project project, String layer, Piece piece, int most, Cancellation cancellation) {
     RenderInput scene = session.scene(project);
-    return session
-        .renderer()
-        .sources(scene.through(scene.stack().indexOf(layer) + 1), layer, piece, most, cancellation);
+    return session.renderer().sources(scene.upTo(layer), layer, piece, most, cancellation);
   }
 
   /**
@@ -106,14 +104,7 @@ public final class Repairs {
       return Optional.empty();
     }
     Picture below =
-        session
-            .renderer()
-            .render(
-                scene.through(scene.stack().indexOf(layer)),
-                around,
-                0,
-                Readiness.EXACT,
-                cancellation);
+        session.renderer().render(scene.below(layer), around, 0, Readiness.EXACT, cancellation);
     return HairFinder.along(drawn, below);
   }
 }
