@@ -16,11 +16,13 @@ import carezza.model.HealLayer;
 import carezza.model.HealLayer.Patch;
 import carezza.model.HealLayer.Source;
 import carezza.model.Layer;
+import carezza.model.LayerAttributes;
 import carezza.model.LayerStack;
 import carezza.model.Mask;
 import carezza.model.Point;
 import carezza.model.SharpenLayer;
 import carezza.model.SkinToneEveningLayer;
+import carezza.model.Stage;
 import carezza.model.Stroke;
 import carezza.model.WhiteBalanceLayer;
 
@@ -71,7 +73,7 @@ final class BeautyStack {
     layers.add(
         new WhiteBalanceLayer(
             head(LayerType.WHITE_BALANCE)
-                .withStage(carezza.model.Stage.GRADE)
+                .withStage(Stage.GRADE)
                 .withMask(oval(1.5))
                 .withAmount(0.3),
             6900,
@@ -82,7 +84,7 @@ final class BeautyStack {
     layers.add(
         new ExposureLayer(
             head(LayerType.EXPOSURE)
-                .withStage(carezza.model.Stage.FINISH)
+                .withStage(Stage.FINISH)
                 .withMask(new Mask.Gradient(new Point(0, fw), new Point(0, 4 * fw))),
             -0.3,
             0));
@@ -91,7 +93,7 @@ final class BeautyStack {
     return new LayerStack(layers);
   }
 
-  private static carezza.model.LayerAttributes head(LayerType kind) {
+  private static LayerAttributes head(LayerType kind) {
     return kind.fresh().attributes();
   }
 

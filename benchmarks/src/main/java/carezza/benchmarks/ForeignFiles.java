@@ -33,6 +33,7 @@ import carezza.image.Area;
 import carezza.image.Picture;
 import carezza.metadata.Metadata;
 import carezza.metadata.Metadata.Carried;
+import carezza.metadata.TiffDirectory;
 import carezza.problem.Problem;
 import carezza.project.ProjectFile;
 
@@ -92,7 +93,7 @@ final class ForeignFiles {
                   Metadata.NONE,
                   Carried.NOTHING),
               "x");
-      Files.write(profile, carezza.metadata.TiffDirectory.read(png).bytes(34675));
+      Files.write(profile, TiffDirectory.read(png).bytes(34675));
       ForeignFiles run = new ForeignFiles(Path.of(arguments[0]), profile);
       List<Outcome> outcomes = run.all();
       String table = run.table(outcomes);

@@ -1,5 +1,6 @@
 package carezza.benchmarks;
 
+import java.io.ByteArrayOutputStream;
 import java.io.File;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
@@ -18,6 +19,7 @@ import carezza.image.Area;
 import carezza.image.Picture;
 import carezza.image.Plane;
 import carezza.kernel.LayerType;
+import carezza.model.Layer;
 import carezza.model.LayerStack;
 import carezza.problem.Problem;
 import carezza.project.Document;
@@ -122,7 +124,7 @@ final class Fuzzing {
       put(corpus, "picture" + i, 0, file);
       if (i == 1) {
         Document fresh = ProjectFile.start(file, "seed.png");
-        List<carezza.model.Layer> layers = new ArrayList<>();
+        List<Layer> layers = new ArrayList<>();
         for (LayerType kind : LayerType.values()) {
           layers.add(kind.fresh());
         }
@@ -131,7 +133,7 @@ final class Fuzzing {
         ProjectFile.save(worked, AtomicFile.replacing(project), new byte[0]);
         put(corpus, "project", 2, Files.readAllBytes(project));
         Files.delete(project);
-        java.io.ByteArrayOutputStream stack = new java.io.ByteArrayOutputStream();
+        ByteArrayOutputStream stack = new ByteArrayOutputStream();
         ProjectFile.writeStack(worked.project(), stack);
         put(corpus, "stack", 3, stack.toByteArray());
       }

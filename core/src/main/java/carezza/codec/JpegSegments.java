@@ -1,6 +1,7 @@
 package carezza.codec;
 
 import java.io.ByteArrayOutputStream;
+import java.nio.charset.StandardCharsets;
 import java.util.Arrays;
 import java.util.Map;
 import java.util.TreeMap;
@@ -78,7 +79,7 @@ final class JpegSegments {
   }
 
   private static byte[] ascii(String words) {
-    return words.getBytes(java.nio.charset.StandardCharsets.US_ASCII);
+    return words.getBytes(StandardCharsets.US_ASCII);
   }
 
   /** Where a JPEG picture starts, within the first few bytes; −1 if it does not. */

@@ -4,6 +4,7 @@ import java.awt.color.CMMException;
 import java.awt.color.ColorSpace;
 import java.awt.color.ICC_Profile;
 import java.nio.file.Path;
+import java.util.Arrays;
 import java.util.List;
 import java.util.function.Supplier;
 
@@ -184,7 +185,7 @@ public final class OutputProfile {
     return other == this
         || other instanceof OutputProfile p
             && title.equals(p.title)
-            && java.util.Arrays.equals(icc().getData(), p.icc().getData());
+            && Arrays.equals(icc().getData(), p.icc().getData());
   }
 
   @Override

@@ -5,6 +5,7 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.io.UncheckedIOException;
 import java.nio.ByteBuffer;
+import java.util.Arrays;
 
 import carezza.colour.Lab;
 import carezza.image.ParallelRows;
@@ -113,7 +114,7 @@ public final class PressProfile {
       low[c] = Math.min((int) at, points - 2);
       t[c] = at - low[c];
     }
-    java.util.Arrays.fill(inks, 0);
+    Arrays.fill(inks, 0);
     for (int corner = 0; corner < 8; corner++) {
       double weight = 1;
       int index = 0;

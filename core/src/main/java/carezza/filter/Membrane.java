@@ -1,5 +1,7 @@
 package carezza.filter;
 
+import java.util.Arrays;
+
 import carezza.image.Area;
 import carezza.image.Plane;
 
@@ -37,7 +39,7 @@ public final class Membrane {
     float[] u;
     if (w <= COARSEST_EDGE || h <= COARSEST_EDGE) {
       u = new float[w * h];
-      java.util.Arrays.fill(u, mean(weighted, trust));
+      Arrays.fill(u, mean(weighted, trust));
       relax(u, weighted, trust, w, h, 4 * SWEEPS);
       return u;
     }

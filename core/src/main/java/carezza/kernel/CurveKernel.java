@@ -65,7 +65,7 @@ final class CurveKernel implements LayerKernel<CurveLayer, Measurements> {
   /** A curve from black raised to {@code matte}, that meets the straight line with its slope. */
   static MonotoneCurve toe(double matte) {
     return new MonotoneCurve(
-        java.util.List.of(
+        List.of(
             new MonotoneCurve.Point(0, matte),
             new MonotoneCurve.Point(1.2 * matte, 1.55 * matte),
             new MonotoneCurve.Point(

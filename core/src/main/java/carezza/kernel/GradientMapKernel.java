@@ -1,5 +1,7 @@
 package carezza.kernel;
 
+import java.util.function.ToDoubleFunction;
+
 import carezza.colour.Lab;
 import carezza.function.LookupTable;
 import carezza.mask.EvaluationContext;
@@ -20,8 +22,7 @@ final class GradientMapKernel implements LayerKernel<GradientMapLayer, Measureme
         });
   }
 
-  private static LookupTable along(
-      GradientMapLayer layer, java.util.function.ToDoubleFunction<Lab> coordinate) {
+  private static LookupTable along(GradientMapLayer layer, ToDoubleFunction<Lab> coordinate) {
     return new LookupTable(at -> coordinate.applyAsDouble(layer.at(at)), 0, 1, 512);
   }
 }

@@ -2,6 +2,7 @@ package carezza.kernel;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Objects;
 import java.util.stream.Stream;
 
 import carezza.model.HealLayer;
@@ -120,7 +121,7 @@ public final class HealSourceFinder {
 
   /** A piece without a place of its own takes its neighbour's; none if none has one. */
   private static List<Source> filled(List<Source> own) {
-    Source last = own.stream().filter(java.util.Objects::nonNull).findFirst().orElse(null);
+    Source last = own.stream().filter(Objects::nonNull).findFirst().orElse(null);
     if (last == null) {
       return List.of();
     }

@@ -1,5 +1,7 @@
 package carezza.kernel;
 
+import java.util.function.ToDoubleFunction;
+
 import carezza.colour.Lab;
 import carezza.function.LookupTable;
 import carezza.model.HueBandsLayer.Family;
@@ -57,7 +59,7 @@ final class Hues {
   }
 
   /** A value for each family, joined to one over all hues by {@link #weight}. */
-  static LookupTable joined(java.util.function.ToDoubleFunction<Family> value) {
+  static LookupTable joined(ToDoubleFunction<Family> value) {
     return new LookupTable(
         h -> {
           double sum = 0;

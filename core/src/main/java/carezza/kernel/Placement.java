@@ -1,5 +1,7 @@
 package carezza.kernel;
 
+import java.util.Arrays;
+
 import carezza.image.Area;
 import carezza.image.Picture;
 import carezza.image.Plane;
@@ -78,8 +80,8 @@ final class Placement {
     int b = out.bottom() - 1;
     double[] xs = {x(out.x(), out.y()), x(r, out.y()), x(out.x(), b), x(r, b)};
     double[] ys = {y(out.x(), out.y()), y(r, out.y()), y(out.x(), b), y(r, b)};
-    java.util.Arrays.sort(xs);
-    java.util.Arrays.sort(ys);
+    Arrays.sort(xs);
+    Arrays.sort(ys);
     int margin = whole ? 0 : CUBIC;
     return Area.around(xs[0], ys[0], xs[3] + 1, ys[3] + 1).grow(margin);
   }

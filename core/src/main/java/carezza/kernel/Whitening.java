@@ -1,5 +1,7 @@
 package carezza.kernel;
 
+import java.util.function.Consumer;
+
 import carezza.colour.Lab;
 import carezza.filter.RobustStatistics;
 import carezza.image.Area;
@@ -73,7 +75,7 @@ final class Whitening {
     }
   }
 
-  static Picture edit(Picture working, java.util.function.Consumer<Picture> change) {
+  static Picture edit(Picture working, Consumer<Picture> change) {
     Picture lab = Lab.of(working);
     change.accept(lab);
     return Lab.toWorking(lab);

@@ -4,6 +4,7 @@ import carezza.image.Area;
 import carezza.image.Level;
 import carezza.image.PictureSize;
 import carezza.job.JobLevel;
+import carezza.model.FaceMap;
 import carezza.raw.SensorLight;
 
 /**
@@ -65,7 +66,7 @@ public record EvaluationContext(
     double full =
         regions
             .faces()
-            .map(carezza.model.FaceMap::faceWidth)
+            .map(FaceMap::faceWidth)
             .orElse(0.5 * Math.min(photograph.width(), photograph.height()));
     return full * scale();
   }

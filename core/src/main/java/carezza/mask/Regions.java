@@ -6,6 +6,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.ConcurrentHashMap;
 
+import carezza.filter.Resampling;
 import carezza.image.Area;
 import carezza.image.Level;
 import carezza.image.Picture;
@@ -137,7 +138,7 @@ public final class Regions {
     Key key = new Key(region, atLevel);
     Plane known = coarser.get(key);
     if (known == null) {
-      known = carezza.filter.Resampling.half(reduced(region, atLevel - 1));
+      known = Resampling.half(reduced(region, atLevel - 1));
       coarser.put(key, known);
     }
     return known;

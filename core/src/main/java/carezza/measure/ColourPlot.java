@@ -1,5 +1,7 @@
 package carezza.measure;
 
+import java.util.Arrays;
+
 import carezza.filter.RobustStatistics;
 import carezza.image.Picture;
 import carezza.image.Plane;
@@ -46,11 +48,11 @@ public record ColourPlot(float[] counts) {
 
   @Override
   public boolean equals(Object other) {
-    return other instanceof ColourPlot p && java.util.Arrays.equals(counts, p.counts);
+    return other instanceof ColourPlot p && Arrays.equals(counts, p.counts);
   }
 
   @Override
   public int hashCode() {
-    return java.util.Arrays.hashCode(counts);
+    return Arrays.hashCode(counts);
   }
 }

@@ -12,6 +12,7 @@ import carezza.image.Plane;
 import carezza.mask.EvaluationContext;
 import carezza.model.DodgeBurnLayer;
 import carezza.model.KeptMark;
+import carezza.model.Layer;
 import carezza.model.LayerStack;
 import carezza.model.Mask;
 import carezza.model.SemanticRegion;
@@ -212,7 +213,7 @@ public final class LightAdvisor {
   }
 
   private RenderInput with(DodgeBurnLayer own) {
-    List<carezza.model.Layer> layers = new ArrayList<>(below.stack().layers());
+    List<Layer> layers = new ArrayList<>(below.stack().layers());
     layers.add(own.with(own.attributes().switched(true)));
     return new RenderInput(new LayerStack(layers), below.regions());
   }

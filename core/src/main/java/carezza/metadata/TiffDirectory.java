@@ -2,6 +2,7 @@ package carezza.metadata;
 
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
+import java.nio.BufferUnderflowException;
 import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
 import java.nio.charset.StandardCharsets;
@@ -79,7 +80,7 @@ public final class TiffDirectory {
     try {
       ByteOrder order = tiff[0] == 'I' ? ByteOrder.LITTLE_ENDIAN : ByteOrder.BIG_ENDIAN;
       return new Reader(ByteBuffer.wrap(tiff).order(order)).first();
-    } catch (IndexOutOfBoundsException | java.nio.BufferUnderflowException e) {
+    } catch (IndexOutOfBoundsException | BufferUnderflowException e) {
       throw new IOException("a directory points outside the file", e);
     }
   }

@@ -1,5 +1,7 @@
 package carezza.model;
 
+import carezza.colour.BlendMode;
+
 /**
  * Layers taken together under one amount, mask and blend. It stands right above its members, which
  * name it in their {@link LayerAttributes#group}; its input is what lies below the lowest of them,
@@ -20,6 +22,6 @@ public record GroupLayer(LayerAttributes attributes) implements Layer {
   public boolean plain() {
     return attributes.amount() == 1
         && attributes.mask() instanceof Mask.Everything
-        && attributes.blend() == carezza.colour.BlendMode.NORMAL;
+        && attributes.blend() == BlendMode.NORMAL;
   }
 }

@@ -1,6 +1,7 @@
 package carezza.model;
 
 import java.util.Map;
+import java.util.UUID;
 
 import carezza.colour.BlendMode;
 
@@ -50,7 +51,7 @@ public record LayerAttributes(
   }
 
   private static String freshId() {
-    return java.util.UUID.randomUUID().toString().substring(0, 8);
+    return UUID.randomUUID().toString().substring(0, 8);
   }
 
   public LayerAttributes withId(String newId) {

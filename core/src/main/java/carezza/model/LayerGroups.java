@@ -6,6 +6,7 @@ import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Set;
 
 /** How a stack is rearranged: a group and its members are one piece. */
@@ -108,7 +109,7 @@ final class LayerGroups {
     List<Layer> siblings =
         stack.layers().stream()
             .filter(l -> l.attributes().stage() == own.stage())
-            .filter(l -> java.util.Objects.equals(l.attributes().group(), own.group()))
+            .filter(l -> Objects.equals(l.attributes().group(), own.group()))
             .toList();
     int next = siblings.indexOf(stack.find(id).orElseThrow()) + by;
     return next >= 0 && next < siblings.size() ? siblings.get(next) : null;

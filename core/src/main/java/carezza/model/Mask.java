@@ -1,6 +1,9 @@
 package carezza.model;
 
+import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
+import java.util.function.Predicate;
 
 import carezza.image.Area;
 
@@ -303,7 +306,7 @@ public sealed interface Mask {
   }
 
   /** With what it says of layers said of others, by their ids. */
-  default Mask relinked(java.util.Map<String, String> ids) {
+  default Mask relinked(Map<String, String> ids) {
     List<MaskParts.Part> parts =
         MaskParts.of(this).parts().stream()
             .map(
@@ -324,7 +327,7 @@ public sealed interface Mask {
   }
 
   /** Whether it, or one of its operands at any depth, is such a mask. */
-  default boolean has(java.util.function.Predicate<Mask> such) {
+  default boolean has(Predicate<Mask> such) {
     return such.test(this) || operands().stream().anyMatch(m -> m.has(such));
   }
 
@@ -336,7 +339,7 @@ public sealed interface Mask {
   /** This mask with one stroke more, on top of what is painted already. */
   default Mask painted(Stroke stroke) {
     if (this instanceof Strokes(Mask base, List<Stroke> strokes)) {
-      List<Stroke> more = new java.util.ArrayList<>(strokes);
+      List<Stroke> more = new ArrayList<>(strokes);
       more.add(stroke);
       return new Strokes(base, more);
     }

@@ -1,5 +1,6 @@
 package carezza.press;
 
+import java.util.function.DoubleUnaryOperator;
 import java.util.stream.IntStream;
 
 import carezza.colour.Lab;
@@ -40,7 +41,7 @@ public final class PressTables {
     return curve(CoatedPress::nominal);
   }
 
-  private static int[] curve(java.util.function.DoubleUnaryOperator f) {
+  private static int[] curve(DoubleUnaryOperator f) {
     return IntStream.range(0, CURVE)
         .map(i -> (int) Math.round(TOP * Math.clamp(f.applyAsDouble(i / (CURVE - 1.0)), 0, 1)))
         .toArray();

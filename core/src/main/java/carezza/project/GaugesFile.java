@@ -1,6 +1,7 @@
 package carezza.project;
 
 import java.util.List;
+import java.util.Locale;
 
 import tools.jackson.databind.json.JsonMapper;
 import tools.jackson.databind.node.ArrayNode;
@@ -40,7 +41,7 @@ public final class GaugesFile {
         number(band, "low", g.band().low());
         number(band, "high", g.band().high());
       }
-      node.put("verdict", g.verdict().name().toLowerCase(java.util.Locale.ROOT));
+      node.put("verdict", g.verdict().name().toLowerCase(Locale.ROOT));
     }
     ObjectNode radius = root.putObject("separationRadius");
     number(radius, "advised", advice.advised());
@@ -56,7 +57,7 @@ public final class GaugesFile {
     ArrayNode places = root.putArray("distractions");
     for (Distraction d : distractions) {
       ObjectNode node = places.addObject();
-      node.put("kind", d.kind().name().toLowerCase(java.util.Locale.ROOT));
+      node.put("kind", d.kind().name().toLowerCase(Locale.ROOT));
       number(node, "x", d.place().x());
       number(node, "y", d.place().y());
       number(node, "radius", d.radius());

@@ -1,6 +1,8 @@
 package carezza.project;
 
+import java.lang.reflect.RecordComponent;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -34,6 +36,7 @@ import carezza.model.LayerAttributes;
 import carezza.model.LayerStack;
 import carezza.model.LockedLayer;
 import carezza.model.Mask;
+import carezza.model.PhotoReference;
 import carezza.model.Point;
 import carezza.model.Project;
 import carezza.model.Stage;
@@ -158,7 +161,7 @@ final class ModelJson {
     Project project =
         new Project(
             node.path("title").asString("Untitled"),
-            read(node.get("photograph"), carezza.model.PhotoReference.class, "photograph", strokes),
+            read(node.get("photograph"), PhotoReference.class, "photograph", strokes),
             readFaceMap(node),
             readList(node, "otherFaces", FaceMap.class),
             readList(node, "kept", KeptMark.class),
@@ -301,8 +304,8 @@ final class ModelJson {
     ObjectNode fields = tree(kind.fresh(), null);
     ObjectNode attributes = (ObjectNode) fields.get(ATTRIBUTES);
     List<String> ownFields =
-        java.util.Arrays.stream(kind.record().getRecordComponents())
-            .map(java.lang.reflect.RecordComponent::getName)
+        Arrays.stream(kind.record().getRecordComponents())
+            .map(RecordComponent::getName)
             .filter(name -> !name.equals(ATTRIBUTES))
             .toList();
     ObjectNode unknown = MAPPER.createObjectNode();

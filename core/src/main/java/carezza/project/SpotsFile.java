@@ -3,6 +3,7 @@ package carezza.project;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
@@ -67,7 +68,7 @@ public final class SpotsFile {
   }
 
   private static String name(Blemish.Kind kind) {
-    return kind.name().toLowerCase(java.util.Locale.ROOT);
+    return kind.name().toLowerCase(Locale.ROOT);
   }
 
   private static double number(JsonNode spot, String field, int index) {

@@ -1,6 +1,7 @@
 package carezza.raw;
 
 import java.io.IOException;
+import java.util.Arrays;
 
 /**
  * Lossless JPEG (ITU-T T.81, annex H; Huffman coding), as DNG packs mosaics: one to four
@@ -135,7 +136,7 @@ final class LosslessJpeg {
           if (category > 16 || last > table.length) {
             throw new IOException("a tile's code is none");
           }
-          java.util.Arrays.fill(table, first, last, (short) (category << 5 | length));
+          Arrays.fill(table, first, last, (short) (category << 5 | length));
           code++;
         }
         code <<= 1;

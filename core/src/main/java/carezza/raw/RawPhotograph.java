@@ -1,6 +1,7 @@
 package carezza.raw;
 
 import java.io.IOException;
+import java.util.function.UnaryOperator;
 
 import carezza.colour.FloatMatrix;
 import carezza.colour.Transfer;
@@ -145,7 +146,7 @@ public record RawPhotograph(Picture pixels, int bits, SensorLight sensor, boolea
   }
 
   /** The same with its planes turned, as by an EXIF orientation. */
-  public RawPhotograph turned(java.util.function.UnaryOperator<Plane> turn) {
+  public RawPhotograph turned(UnaryOperator<Plane> turn) {
     return new RawPhotograph(
         pixels.map(turn),
         bits,

@@ -4,12 +4,14 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
+import java.awt.color.ICC_Profile;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Arrays;
+import java.util.Comparator;
 import java.util.HashSet;
 import java.util.Set;
 
@@ -42,7 +44,7 @@ public class CodecTest {
   @AfterClass
   public void removeFolder() throws IOException {
     try (var files = Files.walk(folder)) {
-      for (Path p : files.sorted(java.util.Comparator.reverseOrder()).toList()) {
+      for (Path p : files.sorted(Comparator.reverseOrder()).toList()) {
         Files.delete(p);
       }
     }
@@ -271,7 +273,7 @@ public class CodecTest {
             Pictures.plane(area, (x, y) -> y < 16 ? x / 255.0 : patch(x, 0)),
             Pictures.plane(area, (x, y) -> y < 16 ? x / 255.0 : patch(x, 1)),
             Pictures.plane(area, (x, y) -> y < 16 ? x / 255.0 : patch(x, 2)));
-    Picture working = carezza.colour.WorkingSpace.fromSrgb(srgb);
+    Picture working = WorkingSpace.fromSrgb(srgb);
     byte[] file =
         PictureWriter.encode(
             working, new PictureWriter.Settings(PictureFormat.of(name), 100, 16, profile), name);
@@ -316,7 +318,7 @@ public class CodecTest {
             Pictures.plane(area, (x, y) -> 0.05 + x / 70.0),
             Pictures.plane(area, (x, y) -> 0.5),
             Pictures.plane(area, (x, y) -> 0.9 - x / 90.0));
-    java.awt.color.ICC_Profile profile = OutputProfile.SRGB.icc();
+    ICC_Profile profile = OutputProfile.SRGB.icc();
     Picture byMatrix = WorkingSpace.fromSrgb(encoded);
     Picture byEngine =
         ProfileConversion.back(

@@ -5,16 +5,21 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
 import java.awt.image.BufferedImage;
+import java.awt.image.Raster;
+import java.awt.image.WritableRaster;
 import java.io.ByteArrayOutputStream;
 import java.io.DataOutputStream;
 import java.io.IOException;
 import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
 import java.nio.charset.StandardCharsets;
+import java.util.Arrays;
 import java.util.Map;
 import java.util.TreeMap;
 import java.util.zip.DeflaterOutputStream;
+import javax.imageio.IIOImage;
 import javax.imageio.ImageIO;
+import javax.imageio.stream.MemoryCacheImageOutputStream;
 
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
@@ -220,7 +225,7 @@ public class ForeignPicturesTest {
     Photograph photo = read(swelling);
     assertThat(photo.remarks()).contains(Remark.PROFILE_UNUSABLE);
     assertThat(srgb(photo, 0, 0)[0]).isCloseTo(90 / 255.0, within(1e-4));
-    byte[] lying = java.util.Arrays.copyOf(png(0, 8, flat(90)), 57);
+    byte[] lying = Arrays.copyOf(png(0, 8, flat(90)), 57);
     ByteBuffer.wrap(lying)
         .putInt(33, 0x7FFF0000)
         .put(37, "eXIf".getBytes(StandardCharsets.US_ASCII));
@@ -422,7 +427,7 @@ public class ForeignPicturesTest {
     byte[] jpeg = jpeg();
     byte[] leading = new byte[jpeg.length + 7];
     System.arraycopy(jpeg, 0, leading, 7, jpeg.length);
-    byte[] trailing = java.util.Arrays.copyOf(jpeg, jpeg.length - 2);
+    byte[] trailing = Arrays.copyOf(jpeg, jpeg.length - 2);
     return new Object[][] {
       {
         behindStart(
@@ -449,8 +454,7 @@ public class ForeignPicturesTest {
   @Test
   public void inksInAJpegAreNotSrgb() throws Exception {
     // Adobe's mark, inks inverted: pure cyan is 0, 255, 255, 255.
-    java.awt.image.WritableRaster raster =
-        java.awt.image.Raster.createInterleavedRaster(0, 16, 16, 4, null);
+    WritableRaster raster = Raster.createInterleavedRaster(0, 16, 16, 4, null);
     for (int y = 0; y < 16; y++) {
       for (int x = 0; x < 16; x++) {
         raster.setPixel(x, y, new int[] {0, 255, 255, 255});
@@ -458,9 +462,9 @@ public class ForeignPicturesTest {
     }
     var writer = PictureWriter.writer(PictureFormat.JPEG);
     ByteArrayOutputStream bytes = new ByteArrayOutputStream();
-    try (var out = new javax.imageio.stream.MemoryCacheImageOutputStream(bytes)) {
+    try (var out = new MemoryCacheImageOutputStream(bytes)) {
       writer.setOutput(out);
-      writer.write(null, new javax.imageio.IIOImage(raster, null, null), null);
+      writer.write(null, new IIOImage(raster, null, null), null);
     }
     byte[] mark = {(byte) 0xFF, (byte) 0xEE, 0, 14, 'A', 'd', 'o', 'b', 'e', 0, 100, 0, 0, 0, 0, 0};
     Photograph photo = read(behindStart(bytes.toByteArray(), mark));

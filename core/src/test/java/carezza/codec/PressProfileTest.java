@@ -8,6 +8,7 @@ import java.io.InputStream;
 import java.util.ArrayList;
 import java.util.List;
 
+import org.assertj.core.data.Offset;
 import org.testng.annotations.Test;
 
 import carezza.colour.DeltaE2000;
@@ -128,8 +129,7 @@ public class PressProfileTest {
     List<Lab> darks = List.of(new Lab(0, 0, 0), new Lab(4, 0, 0), new Lab(8, 0, 0));
     List<Lab> kept = printed(darks, Intent.COLORIMETRIC, true);
     List<Lab> clipped = printed(darks, Intent.COLORIMETRIC, false);
-    assertThat(kept.get(0).l())
-        .isCloseTo(PressTables.BLACKEST, org.assertj.core.data.Offset.offset(1.5));
+    assertThat(kept.get(0).l()).isCloseTo(PressTables.BLACKEST, Offset.offset(1.5));
     assertThat(kept.get(1).l()).isGreaterThan(kept.get(0).l() + 0.3);
     assertThat(kept.get(2).l()).isGreaterThan(kept.get(1).l() + 0.5);
     assertThat(clipped.get(1).l() - clipped.get(0).l())

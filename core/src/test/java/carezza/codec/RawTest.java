@@ -11,6 +11,7 @@ import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 
 import carezza.colour.Transfer;
+import carezza.colour.WhiteBalance;
 import carezza.filter.GaussianBlur;
 import carezza.image.Area;
 import carezza.image.Picture;
@@ -205,18 +206,16 @@ public class RawTest {
   @Test
   public void whiteBalanceOfARawPhotographWorksOnItsChannels() throws Exception {
     Photograph photo = PictureReader.decode(new Dng(chart(0.8), RGGB, 0, 1).bytes(), "x.dng");
-    var light = new carezza.colour.WhiteBalance.Light(4200, 4);
-    double[] grey = carezza.colour.WhiteBalance.correction(light).inverse().times(1, 1, 1);
-    double[] balanced =
-        carezza.colour.WhiteBalance.correction(light, photo.sensor().toWorking()).times(grey);
+    var light = new WhiteBalance.Light(4200, 4);
+    double[] grey = WhiteBalance.correction(light).inverse().times(1, 1, 1);
+    double[] balanced = WhiteBalance.correction(light, photo.sensor().toWorking()).times(grey);
     // A grey in that light becomes white on the sensor's channels, too; colours differ.
     assertThat(balanced[0]).isCloseTo(1, within(1e-9));
     assertThat(balanced[1]).isCloseTo(1, within(1e-9));
     assertThat(balanced[2]).isCloseTo(1, within(1e-9));
-    double[] byEye = carezza.colour.WhiteBalance.correction(light).times(0.9, 0.2, 0.1);
+    double[] byEye = WhiteBalance.correction(light).times(0.9, 0.2, 0.1);
     double[] bySensor =
-        carezza.colour.WhiteBalance.correction(light, photo.sensor().toWorking())
-            .times(0.9, 0.2, 0.1);
+        WhiteBalance.correction(light, photo.sensor().toWorking()).times(0.9, 0.2, 0.1);
     assertThat(Math.abs(byEye[0] - bySensor[0])).isGreaterThan(1e-3);
   }
 }

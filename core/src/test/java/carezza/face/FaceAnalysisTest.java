@@ -7,6 +7,7 @@ import java.util.List;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 
+import carezza.filter.Resampling;
 import carezza.image.Area;
 import carezza.image.Picture;
 import carezza.model.FaceMap;
@@ -121,7 +122,7 @@ public class FaceAnalysisTest {
   @Test
   public void coordinatesAreOfTheFullSizeWhateverTheLevel() {
     Picture photo = Portrait.S02.picture("photo.jpg");
-    Picture half = photo.map(carezza.filter.Resampling::half);
+    Picture half = photo.map(Resampling::half);
     agree(analysis.faces(half, 1).getFirst(), Portrait.S02.faces(), 0.01);
   }
 }

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.io.IOException;
 import java.nio.channels.FileChannel;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardOpenOption;
@@ -41,7 +42,7 @@ public class AtomicFileTest {
   }
 
   private static void write(AtomicFile file, String words) throws Problem {
-    file.write(out -> out.write(words.getBytes(java.nio.charset.StandardCharsets.UTF_8)));
+    file.write(out -> out.write(words.getBytes(StandardCharsets.UTF_8)));
   }
 
   private static void assertRefused(AtomicFile file, Kind kind) {

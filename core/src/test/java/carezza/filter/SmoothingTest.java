@@ -4,6 +4,9 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
+import java.util.Arrays;
+import java.util.Random;
+
 import org.testng.annotations.Test;
 
 import carezza.image.Area;
@@ -126,11 +129,11 @@ public class SmoothingTest {
 
   @Test
   public void aQuantileIsTheValueAtItsRankHoweverTheValuesAreOrdered() {
-    java.util.Random random = new java.util.Random(4);
+    Random random = new Random(4);
     for (int n : new int[] {1, 2, 3, 10, 101, 5000}) {
       double[] values = random.doubles(n).map(v -> Math.round(v * 50)).toArray();
       double[] sorted = values.clone();
-      java.util.Arrays.sort(sorted);
+      Arrays.sort(sorted);
       for (double share : new double[] {0, 0.25, 0.5, 0.98, 1}) {
         int rank = (int) Math.min(n - 1, share * n);
         assertThat(RobustStatistics.quantile(values.clone(), share)).isEqualTo(sorted[rank]);

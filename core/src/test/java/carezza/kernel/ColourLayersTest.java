@@ -3,6 +3,7 @@ package carezza.kernel;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import java.util.Arrays;
 import java.util.List;
 
 import org.testng.annotations.DataProvider;
@@ -17,6 +18,7 @@ import carezza.image.Plane;
 import carezza.mask.EvaluationContext;
 import carezza.mask.Regions;
 import carezza.model.CatchlightLayer;
+import carezza.model.ChannelMix;
 import carezza.model.ColourBalanceLayer;
 import carezza.model.ColourPaintLayer;
 import carezza.model.GradientMapLayer;
@@ -331,7 +333,7 @@ public class ColourLayersTest {
     for (int i = 0; i < out.length; i++) {
       out[i] = plane.values()[i];
     }
-    java.util.Arrays.sort(out);
+    Arrays.sort(out);
     return out;
   }
 
@@ -448,7 +450,7 @@ public class ColourLayersTest {
   @Test
   public void aMixOfAGreyIsThatGrey() {
     Picture grey = Pictures.grey(ALL, 0.42);
-    Plane mixed = new MonochromeMix(carezza.model.ChannelMix.DEEP).lightness(grey);
+    Plane mixed = new MonochromeMix(ChannelMix.DEEP).lightness(grey);
     assertThat((double) mixed.at(3, 3)).isCloseTo(at(grey, 3, 3).l(), within(0.05));
   }
 }

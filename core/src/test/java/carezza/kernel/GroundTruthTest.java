@@ -10,6 +10,7 @@ import org.testng.annotations.Test;
 import carezza.colour.DeltaE2000;
 import carezza.colour.Lab;
 import carezza.filter.GaussianBlur;
+import carezza.filter.Resampling;
 import carezza.image.Area;
 import carezza.image.Cancellation;
 import carezza.image.Picture;
@@ -190,7 +191,7 @@ public class GroundTruthTest {
       skin.values()[i] *= oval.values()[i];
     }
     for (int i = 0; i < level; i++) {
-      skin = carezza.filter.Resampling.half(skin);
+      skin = Resampling.half(skin);
     }
     return SeparationRadiusAdvisor.advise(
         pyramid.level(level), skin, portrait.faces().faceWidth() / (1 << level));

@@ -12,6 +12,8 @@ import org.testng.annotations.Test;
 import carezza.colour.Lab;
 import carezza.colour.MonotoneCurve.Point;
 import carezza.colour.Transfer;
+import carezza.colour.WhiteBalance;
+import carezza.filter.GaussianBlur;
 import carezza.image.Area;
 import carezza.image.Picture;
 import carezza.image.PictureSize;
@@ -85,7 +87,7 @@ public class KernelTest {
   @Test
   public void balancingForTheCastOfAGreyMakesItGrey() {
     Picture cast = Pictures.colour(ALL, 0.6, 0.5, 0.35);
-    var light = carezza.colour.WhiteBalance.fromNeutral(0.6, 0.5, 0.35);
+    var light = WhiteBalance.fromNeutral(0.6, 0.5, 0.35);
     Picture out =
         render(
             new WhiteBalanceLayer(
@@ -192,7 +194,7 @@ public class KernelTest {
   public void withoutTextureOnlyTheLowBandIsLeft() {
     Picture input = Pictures.skin(ALL, 3);
     Picture out = render(separation(4, 0, 0, List.of()), input);
-    Plane low = carezza.filter.GaussianBlur.blur(input.first(), 4);
+    Plane low = GaussianBlur.blur(input.first(), 4);
     assertThat(Pictures.largest(out.first(), low)).isLessThan(1e-6);
   }
 

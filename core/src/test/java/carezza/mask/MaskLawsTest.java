@@ -8,6 +8,7 @@ import java.util.List;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 
+import carezza.filter.DiscMorphology;
 import carezza.image.Picture;
 import carezza.image.PictureSize;
 import carezza.image.Plane;
@@ -137,7 +138,7 @@ public class MaskLawsTest {
   @Test
   public void whatIsGrownIsTheLargestWithinTheDisc() {
     Plane noise = Pictures.noise(SIZE.area(), 0.5, 0.2, 4);
-    Plane grown = carezza.filter.DiscMorphology.of(noise, 6, SIZE.area());
+    Plane grown = DiscMorphology.of(noise, 6, SIZE.area());
     for (int[] at : new int[][] {{0, 0}, {80, 60}, {159, 119}, {3, 100}}) {
       float most = 0;
       for (int y = 0; y < 120; y++) {

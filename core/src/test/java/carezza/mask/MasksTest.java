@@ -3,7 +3,10 @@ package carezza.mask;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import java.awt.geom.Line2D;
+import java.util.ArrayList;
 import java.util.List;
+import java.util.Random;
 
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
@@ -137,7 +140,7 @@ public class MasksTest {
     Plane plane =
         Masks.render(
             new Mask.Range(Mask.Quantity.LIGHTNESS, 30, 40, 60, 70), SIZE.area(), FULL, ramp);
-    Plane l = carezza.colour.Lab.lightness(ramp);
+    Plane l = Lab.lightness(ramp);
     for (int x = 0; x < 256; x++) {
       double lightness = l.at(x, 0);
       if (lightness < 30 || lightness > 70) {
@@ -151,7 +154,7 @@ public class MasksTest {
   @Test
   public void aHueRangeMayPassTheZeroAngle() {
     Picture red = Pictures.colour(SIZE.area(), 0.6, 0.3, 0.36);
-    double hue = carezza.colour.Lab.ofWorking(0.6, 0.3, 0.36).hue();
+    double hue = Lab.ofWorking(0.6, 0.3, 0.36).hue();
     assertThat(hue).isBetween(0.0, 40.0);
     Mask range = new Mask.Range(Mask.Quantity.HUE, 320, 340, 400, 420);
     assertThat((double) Masks.render(range, SIZE.area(), FULL, red).at(3, 3))
@@ -180,8 +183,8 @@ public class MasksTest {
   /** Wide soft strokes are put together on a coarse grid; one by one they must give the same. */
   @Test
   public void softStrokesTogetherAreTheSameAsOneByOne() {
-    java.util.Random random = new java.util.Random(3);
-    List<Stroke> strokes = new java.util.ArrayList<>();
+    Random random = new Random(3);
+    List<Stroke> strokes = new ArrayList<>();
     for (int i = 0; i < 12; i++) {
       Point at = new Point(random.nextInt(256), random.nextInt(192));
       strokes.add(
@@ -203,10 +206,7 @@ public class MasksTest {
   private static double falloff(Stroke s, double x, double y) {
     double nearest = Double.MAX_VALUE;
     for (int i = 0; i + 1 < s.size(); i++) {
-      nearest =
-          Math.min(
-              nearest,
-              java.awt.geom.Line2D.ptSegDist(s.x(i), s.y(i), s.x(i + 1), s.y(i + 1), x, y));
+      nearest = Math.min(nearest, Line2D.ptSegDist(s.x(i), s.y(i), s.x(i + 1), s.y(i + 1), x, y));
     }
     double t = Math.max(0, (s.radius() - nearest) / s.radius());
     return t * t * (3 - 2 * t);

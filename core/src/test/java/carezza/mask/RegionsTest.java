@@ -2,6 +2,9 @@ package carezza.mask;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.util.Locale;
+
+import org.assertj.core.data.Offset;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 
@@ -101,7 +104,7 @@ public class RegionsTest {
         assertThat(sum(own)).as("teeth behind closed lips").isLessThan(0.001 * all.pixels());
         continue;
       }
-      String mask = region.name().toLowerCase(java.util.Locale.ROOT) + ".png";
+      String mask = region.name().toLowerCase(Locale.ROOT) + ".png";
       assertThat(Pictures.overlap(own, portrait.mask(mask)))
           .as("%s of %s", region, portrait)
           .isGreaterThan(least[i]);
@@ -109,7 +112,7 @@ public class RegionsTest {
     Plane backdrop = regions.coverage(SemanticRegion.BACKDROP, all, 0);
     Plane subject = regions.coverage(SemanticRegion.SUBJECT, all, 0);
     assertThat(sum(backdrop) + sum(subject))
-        .isCloseTo(all.pixels(), org.assertj.core.data.Offset.offset(1e-3 * all.pixels()));
+        .isCloseTo(all.pixels(), Offset.offset(1e-3 * all.pixels()));
   }
 
   private static double sum(Plane plane) {

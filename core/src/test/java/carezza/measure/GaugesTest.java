@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import java.util.List;
+import java.util.function.UnaryOperator;
 
 import org.testng.annotations.BeforeClass;
 import org.testng.annotations.DataProvider;
@@ -58,7 +59,7 @@ public class GaugesTest {
     return gauges.stream().filter(g -> g.id().equals(id)).findFirst().orElseThrow();
   }
 
-  private static Picture lightness(Picture picture, java.util.function.UnaryOperator<Plane> edit) {
+  private static Picture lightness(Picture picture, UnaryOperator<Plane> edit) {
     Picture lab = Lab.of(picture);
     return Lab.toWorking(new Picture(edit.apply(lab.first()), lab.second(), lab.third()));
   }

@@ -29,6 +29,7 @@ import carezza.model.Mask;
 import carezza.model.Project;
 import carezza.model.SemanticRegion;
 import carezza.model.Stage;
+import carezza.model.Stroke;
 import carezza.testing.AtWork;
 import carezza.testing.Pictures;
 import carezza.testing.Portrait;
@@ -81,7 +82,7 @@ public class LightAdvisorTest {
   @Test
   public void strokesThatWerePaintedStayOnTheProposal() {
     AtWork bench = AtWork.on(Portrait.S04);
-    Mask painted = new Mask.Nothing().painted(carezza.model.Stroke.dab(700, 1000, 40, 1));
+    Mask painted = new Mask.Nothing().painted(Stroke.dab(700, 1000, 40, 1));
     DodgeBurnLayer before = FRESH.withMasks(painted, new Mask.Nothing());
     DodgeBurnLayer evened = advisor(bench, before).evened();
     assertThat(((Mask.Strokes) evened.dodgeMask()).strokes())

@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import java.util.ArrayList;
 import java.util.List;
 
+import org.assertj.core.data.Offset;
 import org.testng.annotations.Test;
 
 import carezza.model.FaceMap.FaceOval;
@@ -67,7 +68,7 @@ public class FaceMapTest {
     assertThat(dragged.getFirst().distance(lid.getFirst())).isLessThan(1e-9);
     double stretch = dragged.getFirst().distance(to) / 40;
     assertThat(dragged.get(4).distance(dragged.get(12)))
-        .isCloseTo(20 * stretch, org.assertj.core.data.Offset.offset(1e-9));
+        .isCloseTo(20 * stretch, Offset.offset(1e-9));
   }
 
   @Test

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.util.List;
+import java.util.function.Function;
 
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
@@ -246,14 +247,14 @@ public class ModelTest {
   }
 
   private static FaceMap outlined() {
-    java.util.function.Function<Point, java.util.List<Point>> square =
-        m -> java.util.List.of(m.plus(-9, -4), m.plus(9, -4), m.plus(9, 4), m.plus(-9, 4));
+    Function<Point, List<Point>> square =
+        m -> List.of(m.plus(-9, -4), m.plus(9, -4), m.plus(9, 4), m.plus(-9, 4));
     Point left = new Point(100, 100);
     Point right = new Point(200, 110);
     FaceOutlines outlines =
         new FaceOutlines(
-            java.util.List.of(new Point(110, 200), new Point(150, 190), new Point(190, 200)),
-            java.util.List.of(new Point(120, 200), new Point(150, 196), new Point(180, 200)),
+            List.of(new Point(110, 200), new Point(150, 190), new Point(190, 200)),
+            List.of(new Point(120, 200), new Point(150, 196), new Point(180, 200)),
             square.apply(left),
             square.apply(right),
             square.apply(left.plus(0, -30)),

@@ -3,9 +3,11 @@ package carezza.project;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.fail;
 
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.SplittableRandom;
 import java.util.concurrent.ExecutionException;
@@ -28,7 +30,9 @@ import carezza.file.AtomicFile;
 import carezza.image.Area;
 import carezza.image.Cancellation;
 import carezza.image.Picture;
+import carezza.kernel.LayerType;
 import carezza.metadata.Metadata.Carried;
+import carezza.model.HealLayer;
 import carezza.model.LayerStack;
 import carezza.model.Project;
 import carezza.problem.Problem;
@@ -72,9 +76,8 @@ public class HostileFilesTest {
             .project()
             .withStack(
                 LayerStack.of(
-                    ((carezza.model.HealLayer) carezza.kernel.LayerType.HEAL.fresh())
-                        .withPatches(Portrait.S06.spots()),
-                    carezza.kernel.LayerType.SKIN_TONE_EVENING.fresh()));
+                    ((HealLayer) LayerType.HEAL.fresh()).withPatches(Portrait.S06.spots()),
+                    LayerType.SKIN_TONE_EVENING.fresh()));
     Path file = folder.resolve("e.carezza");
     ProjectFile.save(small.with(project, null), AtomicFile.replacing(file), new byte[0]);
     seeds.add(new Object[] {"e.carezza", Files.readAllBytes(file)});
@@ -91,7 +94,7 @@ public class HostileFilesTest {
         new Object[] {
           "g.json",
           "{\"stack\":[{\"kind\":\"vignette\",\"stops\":-0.5,\"head\":{\"amount\":1}}]}"
-              .getBytes(java.nio.charset.StandardCharsets.UTF_8)
+              .getBytes(StandardCharsets.UTF_8)
         });
     Files.delete(file);
     Files.delete(layers);
@@ -162,7 +165,7 @@ public class HostileFilesTest {
           out[random.nextInt(out.length)] = (byte) random.nextInt(256);
         }
       }
-      case 1 -> out = java.util.Arrays.copyOf(out, random.nextInt(out.length));
+      case 1 -> out = Arrays.copyOf(out, random.nextInt(out.length));
       case 2 -> {
         // Sizes and offsets live near the start and near the end.
         int near = Math.min(out.length - 4, 200);

@@ -12,9 +12,11 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
+import java.util.function.UnaryOperator;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipInputStream;
 import java.util.zip.ZipOutputStream;
@@ -76,7 +78,7 @@ public class ProjectFileTest {
   @AfterClass
   public void tidy() throws IOException {
     try (var files = Files.walk(folder)) {
-      for (Path p : files.sorted(java.util.Comparator.reverseOrder()).toList()) {
+      for (Path p : files.sorted(Comparator.reverseOrder()).toList()) {
         Files.delete(p);
       }
     }
@@ -141,8 +143,7 @@ public class ProjectFileTest {
     return Files.write(folder.resolve(name), bytes.toByteArray());
   }
 
-  private Path withJson(String name, java.util.function.UnaryOperator<String> change)
-      throws Exception {
+  private Path withJson(String name, UnaryOperator<String> change) throws Exception {
     Map<String, byte[]> entries = entries(saved("whole.carezza"));
     String json = new String(entries.get("project.json"), StandardCharsets.UTF_8);
     entries.put("project.json", change.apply(json).getBytes(StandardCharsets.UTF_8));

@@ -3,6 +3,8 @@ package carezza.render;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import java.util.function.DoubleBinaryOperator;
+
 import org.testng.annotations.Test;
 
 import carezza.image.Area;
@@ -18,7 +20,7 @@ public class CropperTest {
 
   private static final Area AREA = new Area(0, 0, 120, 80);
 
-  private static Picture picture(java.util.function.DoubleBinaryOperator value) {
+  private static Picture picture(DoubleBinaryOperator value) {
     Plane plane = Pictures.plane(AREA, value);
     return new Picture(plane, plane.copy(), plane.copy());
   }

@@ -25,6 +25,7 @@ import carezza.model.LayerStack;
 import carezza.model.Mask;
 import carezza.model.Point;
 import carezza.model.Stroke;
+import carezza.model.WhiteBalanceLayer;
 import carezza.render.Renderer.Readiness;
 import carezza.testing.Portrait;
 
@@ -120,7 +121,7 @@ public class IncrementalRendererTest {
       {separation, separation.with(separation.attributes().withAmount(0.4))},
       {curve, curve.with(curve.attributes().withAmount(1.5))},
       {heal, heal.withPatches(heal.patches().subList(0, heal.patches().size() - 1))},
-      {balance, new carezza.model.WhiteBalanceLayer(balance.attributes(), 6300, 2)}
+      {balance, new WhiteBalanceLayer(balance.attributes(), 6300, 2)}
     };
   }
 

@@ -3,6 +3,7 @@ package carezza.render;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.concurrent.CancellationException;
@@ -13,9 +14,11 @@ import org.testng.annotations.BeforeClass;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 
+import carezza.colour.MonotoneCurve;
 import carezza.image.Area;
 import carezza.image.Cancellation;
 import carezza.image.Picture;
+import carezza.image.Plane;
 import carezza.kernel.LayerType;
 import carezza.mask.Regions;
 import carezza.model.ColourBalanceLayer;
@@ -35,6 +38,7 @@ import carezza.model.LocalContrastLayer;
 import carezza.model.Mask;
 import carezza.model.MonochromeLayer;
 import carezza.model.NeutralPointsLayer;
+import carezza.model.Point;
 import carezza.model.SkinMatchLayer;
 import carezza.model.SkinToneEveningLayer;
 import carezza.model.Stroke;
@@ -81,11 +85,7 @@ public class RendererTest {
         new Mask.Nothing()
             .painted(
                 Stroke.path(
-                    List.of(new carezza.model.Point(600, 700), new carezza.model.Point(900, 1000)),
-                    90,
-                    0.8,
-                    0.9,
-                    false));
+                    List.of(new Point(600, 700), new Point(900, 1000)), 90, 0.8, 0.9, false));
     return switch (kind.fresh()) {
       case WhiteBalanceLayer l -> new WhiteBalanceLayer(l.attributes(), 5200, 6);
       case ExposureLayer l -> new ExposureLayer(l.attributes(), 0.4, 0.5);
@@ -111,12 +111,12 @@ public class RendererTest {
       case CurveLayer l ->
           l.withLuminance(
               List.of(
-                  new carezza.colour.MonotoneCurve.Point(0, 0.02),
-                  new carezza.colour.MonotoneCurve.Point(0.4, 0.34),
-                  new carezza.colour.MonotoneCurve.Point(1, 1)));
+                  new MonotoneCurve.Point(0, 0.02),
+                  new MonotoneCurve.Point(0.4, 0.34),
+                  new MonotoneCurve.Point(1, 1)));
       case NeutralPointsLayer l ->
-          l.moved(NeutralPointsLayer.Tone.MIDTONE, new carezza.model.Point(1400, 300))
-              .moved(NeutralPointsLayer.Tone.SHADOW, new carezza.model.Point(800, 420));
+          l.moved(NeutralPointsLayer.Tone.MIDTONE, new Point(1400, 300))
+              .moved(NeutralPointsLayer.Tone.SHADOW, new Point(800, 420));
       case LevelsLayer l -> new LevelsLayer(l.attributes(), 0.03, 0.95, 0.6, -0.5);
       case LocalContrastLayer l -> new LocalContrastLayer(l.attributes(), 0.4, 0.3);
       case HueBandsLayer l ->
@@ -267,7 +267,7 @@ public class RendererTest {
                 .level(0)
                 .map(
                     plane -> {
-                      carezza.image.Plane half = plane.copy();
+                      Plane half = plane.copy();
                       for (int i = 0; i < half.values().length; i++) {
                         half.values()[i] *= 0.5f;
                       }
@@ -292,9 +292,9 @@ public class RendererTest {
     HealLayer heal = (HealLayer) LayerType.HEAL.fresh();
     Area part = new Area(0, 0, 400, 500);
     for (int points : new int[] {3, 12, 25}) {
-      List<carezza.model.Point> path = new java.util.ArrayList<>();
+      List<Point> path = new ArrayList<>();
       for (int i = 0; i < points; i++) {
-        path.add(new carezza.model.Point(500 + 24 * i, 820 + 6 * i));
+        path.add(new Point(500 + 24 * i, 820 + 6 * i));
       }
       HealLayer now =
           heal.plus(new HealLayer.Patch(Stroke.path(path, 12, 0.5, 1, false), (Source) null));

@@ -6,6 +6,7 @@ import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.concurrent.TimeUnit;
 
@@ -85,7 +86,7 @@ public class IndependentReadersTest {
     if (found == null) {
       throw new SkipException(program + " is not installed, so it was not asked.");
     }
-    List<String> command = new java.util.ArrayList<>(arguments);
+    List<String> command = new ArrayList<>(arguments);
     command.addFirst(found.toString());
     Process process = new ProcessBuilder(command).redirectErrorStream(true).start();
     String words = new String(process.getInputStream().readAllBytes(), StandardCharsets.UTF_8);
@@ -164,7 +165,7 @@ public class IndependentReadersTest {
 
   @DataProvider
   public Object[][] pairs() {
-    List<Object[]> rows = new java.util.ArrayList<>();
+    List<Object[]> rows = new ArrayList<>();
     for (String from : new String[] {"jpg", "png", "tif"}) {
       for (String to : new String[] {"jpg", "png", "tif"}) {
         rows.add(new Object[] {from, to});

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.awt.image.BufferedImage;
 import java.awt.image.Raster;
+import java.awt.image.WritableRaster;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
@@ -135,14 +136,14 @@ public class LayeredDeliveryTest {
       Raster merged = null;
       for (int i = layers.getLength() - 1; i >= 0; i--) {
         Raster own = entry(zip, ((Element) layers.item(i)).getAttribute("src")).getRaster();
-        merged = merged == null ? own : over(own, (java.awt.image.WritableRaster) merged);
+        merged = merged == null ? own : over(own, (WritableRaster) merged);
       }
       assertThat(largestDifference(merged, wanted)).isLessThanOrEqualTo(1);
     }
   }
 
   /** Source over of layers that are opaque or clear. */
-  private static Raster over(Raster top, java.awt.image.WritableRaster under) {
+  private static Raster over(Raster top, WritableRaster under) {
     int changed = 0;
     for (int y = 0; y < top.getHeight(); y++) {
       for (int x = 0; x < top.getWidth(); x++) {

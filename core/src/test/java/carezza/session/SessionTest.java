@@ -5,6 +5,7 @@ import static org.assertj.core.data.Offset.offset;
 
 import java.util.Arrays;
 import java.util.List;
+import java.util.stream.IntStream;
 
 import org.testng.annotations.Test;
 
@@ -67,7 +68,7 @@ public class SessionTest {
             .readings()
             .histogram(project, layer.attributes().id(), Quantity.LIGHTNESS, 50, Cancellation.NONE);
     assertThat(Arrays.stream(shares).sum()).isCloseTo(1, offset(1e-9));
-    int[] peaks = java.util.stream.IntStream.range(0, 50).filter(i -> shares[i] > 0.45).toArray();
+    int[] peaks = IntStream.range(0, 50).filter(i -> shares[i] > 0.45).toArray();
     assertThat(peaks).hasSize(2);
     assertThat(peaks[1] - peaks[0]).isGreaterThan(10);
   }

@@ -4,6 +4,7 @@ import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
+import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.SplittableRandom;
@@ -157,9 +158,7 @@ public final class Dng {
     e.add(shorts(258, packed ? 14 : 16));
     e.add(shorts(259, packed ? compression : 1));
     e.add(shorts(262, 32803));
-    e.add(
-        new Entry(
-            272, ASCII, 9, "Made-up\0\0".getBytes(java.nio.charset.StandardCharsets.US_ASCII)));
+    e.add(new Entry(272, ASCII, 9, "Made-up\0\0".getBytes(StandardCharsets.US_ASCII)));
     if (packed) {
       tiles(out, e);
     } else {
@@ -172,9 +171,7 @@ public final class Dng {
     e.add(bytes(33422, pattern));
     e.add(bytes(50706, 1, 4, 0, 0));
     e.add(bytes(50707, 1, 1, 0, 0));
-    e.add(
-        new Entry(
-            50708, ASCII, 8, "Made-up\0".getBytes(java.nio.charset.StandardCharsets.US_ASCII)));
+    e.add(new Entry(50708, ASCII, 8, "Made-up\0".getBytes(StandardCharsets.US_ASCII)));
     e.add(shorts(50713, 2, 2));
     e.add(shorts(50714, BLACK, BLACK, BLACK, BLACK));
     e.add(shorts(50717, WHITE));

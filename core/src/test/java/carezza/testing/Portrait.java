@@ -1,11 +1,13 @@
 package carezza.testing;
 
 import java.awt.image.BufferedImage;
+import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.UncheckedIOException;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import javax.imageio.ImageIO;
 
 import tools.jackson.databind.JsonNode;
@@ -49,7 +51,7 @@ public enum Portrait {
   }
 
   public byte[] bytes(String name) {
-    String path = "/portraits/" + name().toLowerCase(java.util.Locale.ROOT) + "/" + name;
+    String path = "/portraits/" + name().toLowerCase(Locale.ROOT) + "/" + name;
     try (InputStream in = Portrait.class.getResourceAsStream(path)) {
       return in.readAllBytes();
     } catch (IOException e) {
@@ -67,14 +69,14 @@ public enum Portrait {
   }
 
   public boolean has(String name) {
-    String path = "/portraits/" + name().toLowerCase(java.util.Locale.ROOT) + "/" + name;
+    String path = "/portraits/" + name().toLowerCase(Locale.ROOT) + "/" + name;
     return Portrait.class.getResource(path) != null;
   }
 
   /** A mask of the ground truth, 0 … 1. */
   public Plane mask(String name) {
     try {
-      BufferedImage image = ImageIO.read(new java.io.ByteArrayInputStream(bytes(name)));
+      BufferedImage image = ImageIO.read(new ByteArrayInputStream(bytes(name)));
       int w = image.getWidth();
       int h = image.getHeight();
       int[] grey = image.getRaster().getSamples(0, 0, w, h, 0, (int[]) null);

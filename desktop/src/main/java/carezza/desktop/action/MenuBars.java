@@ -1,6 +1,7 @@
 package carezza.desktop.action;
 
 import java.util.List;
+import java.util.Locale;
 import javafx.scene.control.ContextMenu;
 import javafx.scene.control.CustomMenuItem;
 import javafx.scene.control.Label;
@@ -27,7 +28,7 @@ public final class MenuBars {
     bar.setId("menus");
     for (carezza.desktop.action.Menu each : carezza.desktop.action.Menu.values()) {
       Menu menu = new Menu(texts.get("menu." + each.name()));
-      menu.setId("menu-" + each.name().toLowerCase(java.util.Locale.ROOT));
+      menu.setId("menu-" + each.name().toLowerCase(Locale.ROOT));
       List<Action> own = actions.of(each).stream().filter(a -> !a.isHeld()).toList();
       own.forEach(action -> menu.getItems().add(item(action)));
       bar.getMenus().add(menu);

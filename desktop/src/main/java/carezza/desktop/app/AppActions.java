@@ -6,6 +6,7 @@ import static carezza.desktop.action.Scope.DOCUMENT;
 import static carezza.desktop.action.Scope.REPAIRS;
 
 import java.util.Locale;
+import java.util.function.UnaryOperator;
 import javafx.beans.binding.Bindings;
 import javafx.beans.binding.BooleanBinding;
 import javafx.beans.property.BooleanProperty;
@@ -204,7 +205,7 @@ final class AppActions {
     value.set(!value.get());
   }
 
-  private void brush(java.util.function.UnaryOperator<Brush> change) {
+  private void brush(UnaryOperator<Brush> change) {
     state.tools().brushProperty().set(change.apply(state.tools().brush()));
   }
 

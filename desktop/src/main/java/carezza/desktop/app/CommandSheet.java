@@ -1,5 +1,7 @@
 package carezza.desktop.app;
 
+import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
 import java.util.function.Consumer;
@@ -102,7 +104,7 @@ final class CommandSheet extends VBox {
                 a -> {
                   String all =
                       (a.text() + " " + a.hint() + " " + a.keyWords()).toLowerCase(Locale.ROOT);
-                  return java.util.Arrays.stream(words).allMatch(all::contains);
+                  return Arrays.stream(words).allMatch(all::contains);
                 })
             .toList();
     list.getItems().setAll(found);
@@ -162,7 +164,7 @@ final class CommandSheet extends VBox {
   }
 
   private static KeyCombination combination(KeyEvent e) {
-    List<Modifier> held = new java.util.ArrayList<>();
+    List<Modifier> held = new ArrayList<>();
     if (e.isShortcutDown()) {
       held.add(KeyCombination.SHORTCUT_DOWN);
     }

@@ -1,5 +1,7 @@
 package carezza.desktop.app;
 
+import java.util.Locale;
+
 /** Whether there is a screen, and the offscreen platform where there is none. */
 public final class Display {
 
@@ -7,8 +9,7 @@ public final class Display {
 
   /** False on a system whose windows need a display that is not there. */
   public static boolean present() {
-    boolean linux =
-        System.getProperty("os.name").toLowerCase(java.util.Locale.ROOT).contains("linux");
+    boolean linux = System.getProperty("os.name").toLowerCase(Locale.ROOT).contains("linux");
     return !linux || set("DISPLAY") || set("WAYLAND_DISPLAY");
   }
 

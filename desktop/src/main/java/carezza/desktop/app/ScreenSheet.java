@@ -1,5 +1,6 @@
 package carezza.desktop.app;
 
+import java.io.File;
 import java.nio.file.Path;
 import java.util.function.Consumer;
 import java.util.function.Function;
@@ -75,7 +76,7 @@ final class ScreenSheet extends VBox {
   private void browse(Consumer<String> take) {
     FileChooser chooser = new FileChooser();
     chooser.setTitle(TEXTS.get("screenSheet.the-profile-of-the-display"));
-    java.io.File picked = chooser.showOpenDialog(getScene().getWindow());
+    File picked = chooser.showOpenDialog(getScene().getWindow());
     if (picked != null) {
       take.accept(picked.getPath());
     }

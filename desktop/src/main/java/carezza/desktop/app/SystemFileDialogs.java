@@ -4,8 +4,10 @@ import java.io.File;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.function.Supplier;
+import java.util.stream.Stream;
 import javafx.stage.FileChooser;
 import javafx.stage.FileChooser.ExtensionFilter;
 import javafx.stage.Window;
@@ -33,13 +35,10 @@ final class SystemFileDialogs implements FileDialogs {
     FileChooser chooser = new FileChooser();
     chooser.setTitle(TEXTS.get("systemFileDialogs.open-a-photograph-or-a-project"));
     String[] endings =
-        java.util.stream.Stream.concat(
+        Stream.concat(
                 PICTURES.stream()
-                    .flatMap(
-                        e ->
-                            java.util.stream.Stream.of(
-                                "*." + e, "*." + e.toUpperCase(java.util.Locale.ROOT))),
-                java.util.stream.Stream.of("*" + ProjectFile.ENDING))
+                    .flatMap(e -> Stream.of("*." + e, "*." + e.toUpperCase(Locale.ROOT))),
+                Stream.of("*" + ProjectFile.ENDING))
             .toArray(String[]::new);
     chooser
         .getExtensionFilters()

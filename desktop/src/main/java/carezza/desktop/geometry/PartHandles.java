@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.function.Function;
+import java.util.stream.IntStream;
 
 import carezza.model.Mask;
 import carezza.model.Mask.Ellipse;
@@ -41,7 +42,7 @@ public final class PartHandles {
   /** The nearest handle within reach, or −1. */
   public static int near(Mask part, Point at, double reach) {
     List<Handle> handles = of(part);
-    return java.util.stream.IntStream.range(0, handles.size())
+    return IntStream.range(0, handles.size())
         .boxed()
         .filter(i -> handles.get(i).place().distance(at) <= reach)
         .min(Comparator.comparingDouble(i -> handles.get(i).place().distance(at)))

@@ -2,6 +2,8 @@ package carezza.desktop.layer;
 
 import java.util.List;
 import java.util.function.Function;
+import java.util.stream.Stream;
+import javafx.scene.control.Button;
 
 import carezza.colour.Lab;
 import carezza.desktop.control.ShadeStrip;
@@ -135,7 +137,7 @@ final class BrightenPanels {
   private static <L extends Layer> void ends(
       PanelRows rows, AppState state, Class<L> type, List<String> gauges) {
     rows.words("stack-end", type, l -> said(state, gauges));
-    javafx.scene.control.Button aim =
+    Button aim =
         PanelRows.button(
             "re-aim",
             TEXTS.get("brightenPanels.aim-anew"),
@@ -150,7 +152,7 @@ final class BrightenPanels {
         });
   }
 
-  private static java.util.stream.Stream<Gauge> outside(AppState state, List<String> gauges) {
+  private static Stream<Gauge> outside(AppState state, List<String> gauges) {
     return state.measurements().gaugesProperty().get().stream()
         .filter(g -> gauges.contains(g.id()))
         .filter(g -> g.verdict() == Gauge.Verdict.ABOVE || g.verdict() == Gauge.Verdict.BELOW);

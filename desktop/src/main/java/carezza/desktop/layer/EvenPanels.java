@@ -1,6 +1,9 @@
 package carezza.desktop.layer;
 
+import java.util.Locale;
 import java.util.Optional;
+import java.util.function.BiFunction;
+import java.util.function.Function;
 import javafx.scene.Node;
 import javafx.scene.control.Label;
 import javafx.scene.control.ToggleButton;
@@ -97,7 +100,7 @@ public final class EvenPanels {
 
   private static Node view(AppState state, CheckView view, String title) {
     return PanelRows.button(
-        "see-" + view.name().toLowerCase(java.util.Locale.ROOT),
+        "see-" + view.name().toLowerCase(Locale.ROOT),
         title,
         Names.hint(view),
         () -> state.view().turn(view));
@@ -173,7 +176,7 @@ public final class EvenPanels {
           SemanticRegion.HAIR
         }) {
       ToggleButton button = new ToggleButton(Names.title(region));
-      button.setId("without-" + region.name().toLowerCase(java.util.Locale.ROOT));
+      button.setId("without-" + region.name().toLowerCase(Locale.ROOT));
       button.setTooltip(
           new Tooltip(TEXTS.get("evenPanels.takes-out-of-the-layers-mask", Names.of(region))));
       button.setOnAction(
@@ -261,8 +264,8 @@ public final class EvenPanels {
       String title,
       String tip,
       String id,
-      java.util.function.Function<SkinMatchLayer, Mask> which,
-      java.util.function.BiFunction<SkinMatchLayer, Mask, SkinMatchLayer> change) {
+      Function<SkinMatchLayer, Mask> which,
+      BiFunction<SkinMatchLayer, Mask, SkinMatchLayer> change) {
     FlowPane row = new FlowPane(6, 4);
     Label lead = new Label(title);
     lead.getStyleClass().add("row-name");
@@ -277,7 +280,7 @@ public final class EvenPanels {
         }) {
       Mask named = new Mask.RegionMask(region);
       ToggleButton button = new ToggleButton(Names.shortly(region));
-      button.setId(id + region.name().toLowerCase(java.util.Locale.ROOT));
+      button.setId(id + region.name().toLowerCase(Locale.ROOT));
       button.setTooltip(new Tooltip(TEXTS.get("evenPanels.where-it-acts-can-be-painted", tip)));
       button.setOnAction(
           e -> state.selection().edit(null, l -> change.apply((SkinMatchLayer) l, named)));
@@ -307,7 +310,7 @@ public final class EvenPanels {
 
   private static void trim(PanelRows rows, Family family, String name) {
     rows.parameter(
-        "family-" + family.name().toLowerCase(java.util.Locale.ROOT) + "-" + name,
+        "family-" + family.name().toLowerCase(Locale.ROOT) + "-" + name,
         "trim." + name,
         Parameters.of(Trim.class).get(name),
         HueBandsLayer.class,

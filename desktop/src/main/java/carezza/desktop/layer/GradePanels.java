@@ -21,6 +21,7 @@ import carezza.model.CurveLayer;
 import carezza.model.GradientMapLayer;
 import carezza.model.HueBandsLayer.Family;
 import carezza.model.HueShiftLayer;
+import carezza.model.Layer;
 import carezza.model.MonochromeLayer;
 import carezza.model.Parameters;
 import carezza.model.RecordValue;
@@ -99,7 +100,7 @@ final class GradePanels {
     rows.parameter(type, "hold");
   }
 
-  private static <L extends carezza.model.Layer> void tint(
+  private static <L extends Layer> void tint(
       PanelRows rows, Class<L> type, String path, String title) {
     rows.heading(title);
     rows.parameter(type, path + ".hue");

@@ -1,5 +1,6 @@
 package carezza.desktop.layer;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.OptionalDouble;
 import java.util.Set;
@@ -168,7 +169,7 @@ public final class LayerPanels {
   }
 
   private static SharpenLayer withBand(SharpenLayer layer, int index, Band band) {
-    List<Band> bands = new java.util.ArrayList<>(layer.bands());
+    List<Band> bands = new ArrayList<>(layer.bands());
     while (bands.size() <= index) {
       bands.add(new Band(3, 0));
     }

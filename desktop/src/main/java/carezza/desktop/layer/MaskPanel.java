@@ -11,6 +11,7 @@ import javafx.scene.control.Tooltip;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
 
 import carezza.desktop.picture.MaskView;
 import carezza.desktop.state.AppState;
@@ -172,7 +173,7 @@ public final class MaskPanel {
     painting.getChildren().addAll(lift, inside);
     ToggleButton view = new ToggleButton(TEXTS.get("maskPanel.show"));
     view.setId("show-mask");
-    view.setMinWidth(javafx.scene.layout.Region.USE_PREF_SIZE);
+    view.setMinWidth(Region.USE_PREF_SIZE);
     view.setTooltip(new Tooltip(TEXTS.get("maskPanel.shows-the-mask-over-what-the")));
     view.selectedProperty().bindBidirectional(state.view().maskShownProperty());
     ComboBox<MaskView> how =

@@ -1,6 +1,7 @@
 package carezza.desktop.layer;
 
 import java.util.List;
+import java.util.function.Consumer;
 import java.util.function.Function;
 import java.util.function.UnaryOperator;
 import javafx.scene.control.ComboBox;
@@ -291,8 +292,7 @@ final class MaskPartEditor {
   }
 
   /** Shows a value of the layer in a box, and takes what is picked there. */
-  private <T> void follow(
-      ComboBox<T> box, Function<Layer, T> value, java.util.function.Consumer<T> picked) {
+  private <T> void follow(ComboBox<T> box, Function<Layer, T> value, Consumer<T> picked) {
     boolean[] following = new boolean[1];
     box.setOnAction(
         e -> {

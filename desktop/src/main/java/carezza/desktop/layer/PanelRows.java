@@ -278,7 +278,7 @@ public final class PanelRows {
       String tip,
       Class<L> type,
       Function<L, Integer> value,
-      java.util.function.BiFunction<L, Integer, Layer> change,
+      BiFunction<L, Integer, Layer> change,
       String... names) {
     FlowPane row = new FlowPane(6, 4);
     row.setAlignment(Pos.CENTER_LEFT);

@@ -3,6 +3,7 @@ package carezza.desktop.layer;
 import carezza.desktop.state.AppState;
 import carezza.desktop.state.ToolKind;
 import carezza.desktop.text.Texts;
+import carezza.measure.CheckView;
 import carezza.model.LevelsLayer;
 import carezza.model.LocalContrastLayer;
 import carezza.model.NeutralPointsLayer;
@@ -65,7 +66,7 @@ final class SettlePanels {
             "show-clipping",
             TEXTS.get("settlePanels.show-clipping"),
             TEXTS.get("settlePanels.what-is-clipped-black-and-white"),
-            () -> state.view().turn(carezza.measure.CheckView.CLIPPING)));
+            () -> state.view().turn(CheckView.CLIPPING)));
     rows.parameter(type, "shadows");
     rows.parameter(type, "highlights");
   }

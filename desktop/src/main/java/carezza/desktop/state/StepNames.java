@@ -3,6 +3,7 @@ package carezza.desktop.state;
 import java.lang.reflect.RecordComponent;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.Objects;
 
 import carezza.desktop.text.Names;
@@ -151,6 +152,6 @@ public final class StepNames {
     String key = LayerType.of(layer).key() + "." + name;
     return LAYERS.has(key)
         ? LAYERS.get(key)
-        : name.replaceAll("([A-Z])", " $1").toLowerCase(java.util.Locale.ROOT);
+        : name.replaceAll("([A-Z])", " $1").toLowerCase(Locale.ROOT);
   }
 }

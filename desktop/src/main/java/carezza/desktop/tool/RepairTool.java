@@ -1,6 +1,7 @@
 package carezza.desktop.tool;
 
 import java.util.Set;
+import javafx.scene.Cursor;
 
 import carezza.desktop.geometry.RepairHandles;
 import carezza.desktop.state.DocumentState;
@@ -91,7 +92,7 @@ final class RepairTool implements Tool {
   }
 
   @Override
-  public javafx.scene.Cursor cursor() {
-    return javafx.scene.Cursor.DEFAULT;
+  public Cursor cursor() {
+    return Cursor.DEFAULT;
   }
 }

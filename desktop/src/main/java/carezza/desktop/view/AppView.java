@@ -2,6 +2,8 @@ package carezza.desktop.view;
 
 import javafx.scene.Node;
 
+import carezza.desktop.action.Scope;
+
 /**
  * One of the window's views. It is made once, shown and hidden as often as asked, and closed with
  * the window.
@@ -39,7 +41,7 @@ public interface AppView extends AutoCloseable {
   default void deactivate() {}
 
   /** What its keys are for. */
-  carezza.desktop.action.Scope scope();
+  Scope scope();
 
   @Override
   void close();

@@ -11,6 +11,9 @@ import javafx.scene.control.Label;
 import javafx.scene.control.Labeled;
 import javafx.scene.control.ScrollBar;
 import javafx.scene.control.ScrollPane;
+import javafx.scene.control.Spinner;
+import javafx.scene.control.TextField;
+import javafx.scene.control.ToggleButton;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyCombination;
 
@@ -50,7 +53,7 @@ public class AccessTest extends WindowDriver {
       for (String page : new String[] {"#page-what", "#page-where"}) {
         onStage(
             () -> {
-              ((javafx.scene.control.ToggleButton) node(page)).fire();
+              ((ToggleButton) node(page)).fire();
               view.layout();
               collect(view, nameless);
               return null;
@@ -75,7 +78,7 @@ public class AccessTest extends WindowDriver {
     if (node instanceof Control && node.isFocusTraversable() && !plumbing && !named(node)) {
       nameless.add(node.getClass().getSimpleName() + " " + node.getId());
     }
-    if (node instanceof Parent parent && !(node instanceof javafx.scene.control.Spinner)) {
+    if (node instanceof Parent parent && !(node instanceof Spinner)) {
       parent.getChildrenUnmodifiable().forEach(child -> collect(child, nameless));
     }
   }
@@ -186,7 +189,7 @@ public class AccessTest extends WindowDriver {
     WaitForAsyncUtils.waitForFxEvents();
     onStage(
         () -> {
-          ((javafx.scene.control.TextField) node("#command-search")).setText("mirror left");
+          ((TextField) node("#command-search")).setText("mirror left");
           return null;
         });
     clickOn("#change-key");
@@ -232,7 +235,7 @@ public class AccessTest extends WindowDriver {
     clickOn("#card-sculpt");
     onStage(
         () -> {
-          javafx.scene.control.TextField field = node("#amount-field");
+          TextField field = node("#amount-field");
           field.requestFocus();
           field.setText("62 %");
           return null;

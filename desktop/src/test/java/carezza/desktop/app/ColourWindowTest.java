@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.within;
 
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.concurrent.TimeUnit;
 import javafx.geometry.Point2D;
 import javafx.scene.Node;
 import javafx.scene.control.ButtonBase;
@@ -21,6 +22,7 @@ import org.testng.annotations.Test;
 
 import carezza.codec.PictureReader;
 import carezza.colour.BlendMode;
+import carezza.colour.MonotoneCurve;
 import carezza.desktop.state.Comparison;
 import carezza.desktop.state.ToolKind;
 import carezza.image.PictureSize;
@@ -207,7 +209,7 @@ public class ColourWindowTest extends WindowDriver {
     assertThat(((SkinToneEveningLayer) layer("even")).target()).isNull();
     WaitForAsyncUtils.waitFor(
         30,
-        java.util.concurrent.TimeUnit.SECONDS,
+        TimeUnit.SECONDS,
         () -> {
           fire("#own-tone");
           return ((SkinToneEveningLayer) layer("even")).target() != null;
@@ -257,7 +259,7 @@ public class ColourWindowTest extends WindowDriver {
     robot.press(MouseButton.PRIMARY);
     WaitForAsyncUtils.waitFor(
         30,
-        java.util.concurrent.TimeUnit.SECONDS,
+        TimeUnit.SECONDS,
         () -> {
           robot.moveBy(0, -4);
           WaitForAsyncUtils.waitForFxEvents();
@@ -266,8 +268,8 @@ public class ColourWindowTest extends WindowDriver {
     robot.release(MouseButton.PRIMARY);
     CurveLayer bent = (CurveLayer) layer("grade");
     double tone = 0.6;
-    assertThat(new carezza.colour.MonotoneCurve(bent.luminance()).at(tone))
-        .isGreaterThan(new carezza.colour.MonotoneCurve(before.luminance()).at(tone));
+    assertThat(new MonotoneCurve(bent.luminance()).at(tone))
+        .isGreaterThan(new MonotoneCurve(before.luminance()).at(tone));
   }
 
   @Test
@@ -380,9 +382,7 @@ public class ColourWindowTest extends WindowDriver {
     Node wipe = node("#wipe");
     assertThat(onStage(wipe::isVisible)).isTrue();
     WaitForAsyncUtils.waitFor(
-        30,
-        java.util.concurrent.TimeUnit.SECONDS,
-        () -> distance(finished, shownAt(459, 1259)) > 8);
+        30, TimeUnit.SECONDS, () -> distance(finished, shownAt(459, 1259)) > 8);
     key(KeyCode.C);
     assertThat(onStage(() -> state().view().comparisonProperty().get()))
         .isEqualTo(Comparison.BESIDE);

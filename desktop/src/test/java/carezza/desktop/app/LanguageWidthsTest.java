@@ -8,6 +8,7 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.TreeSet;
+import java.util.concurrent.Callable;
 import java.util.concurrent.CountDownLatch;
 import java.util.concurrent.FutureTask;
 import java.util.concurrent.TimeUnit;
@@ -136,7 +137,7 @@ public class LanguageWidthsTest {
       System.exit(0);
     }
 
-    private static <T> T onStage(java.util.concurrent.Callable<T> work) throws Exception {
+    private static <T> T onStage(Callable<T> work) throws Exception {
       FutureTask<T> task = new FutureTask<>(work);
       Platform.runLater(task);
       return task.get();

@@ -6,8 +6,10 @@ import java.util.List;
 import javafx.geometry.Bounds;
 import javafx.scene.Node;
 import javafx.scene.control.ComboBox;
+import javafx.scene.control.Menu;
 import javafx.scene.control.MenuButton;
 import javafx.scene.control.MenuItem;
+import javafx.scene.image.Image;
 import javafx.scene.image.ImageView;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.MouseButton;
@@ -66,7 +68,7 @@ public class MaskWindowTest extends WindowDriver {
       if (id.equals(item.getId())) {
         return item;
       }
-      if (item instanceof javafx.scene.control.Menu menu) {
+      if (item instanceof Menu menu) {
         MenuItem found = find(menu.getItems(), id);
         if (found != null) {
           return found;
@@ -225,14 +227,14 @@ public class MaskWindowTest extends WindowDriver {
   @Test
   public void aCardShowsWhereItsLayerActs() throws Exception {
     await(() -> thumbnail("teeth") != null);
-    javafx.scene.image.Image shown = onStage(() -> thumbnail("teeth"));
+    Image shown = onStage(() -> thumbnail("teeth"));
     await(() -> thumbnail("grade") == null);
     begin("grade", LIPS);
     await(() -> thumbnail("grade") != null);
     assertThat(onStage(() -> thumbnail("grade").getWidth())).isEqualTo(shown.getWidth());
   }
 
-  private javafx.scene.image.Image thumbnail(String id) {
+  private Image thumbnail(String id) {
     Node card = node("#card-" + id);
     return card.lookupAll("#thumb-" + id).stream()
         .map(n -> ((ImageView) n).getImage())

@@ -3,6 +3,7 @@ package carezza.desktop.app;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.List;
+import java.util.concurrent.TimeUnit;
 import java.util.function.Predicate;
 import java.util.stream.IntStream;
 import javafx.event.EventType;
@@ -14,9 +15,11 @@ import javafx.scene.input.KeyCode;
 import javafx.scene.input.MouseButton;
 import javafx.scene.input.MouseEvent;
 
+import org.assertj.core.data.Offset;
 import org.testfx.util.WaitForAsyncUtils;
 import org.testng.annotations.Test;
 
+import carezza.desktop.state.Brush;
 import carezza.desktop.state.ProposalState;
 import carezza.desktop.state.RepairState;
 import carezza.desktop.state.ToolKind;
@@ -136,7 +139,7 @@ public class MendWindowTest extends WindowDriver {
     key(KeyCode.ENTER);
     assertThat(patches()).hasSize(repairs + 1);
     assertThat(patches().getLast().area().centre().x())
-        .isCloseTo(proposed.get(1).x(), org.assertj.core.data.Offset.offset(1.0));
+        .isCloseTo(proposed.get(1).x(), Offset.offset(1.0));
 
     clickOn("#look");
     await(() -> state().status().jobProperty().get() == null);
@@ -177,7 +180,7 @@ public class MendWindowTest extends WindowDriver {
         });
     key(KeyCode.ESCAPE);
     assertThat(onStage(() -> state().status().messageProperty().get())).startsWith("Stopped");
-    WaitForAsyncUtils.sleep(3, java.util.concurrent.TimeUnit.SECONDS);
+    WaitForAsyncUtils.sleep(3, TimeUnit.SECONDS);
     assertThat(onStage(() -> state().status().messageProperty().get())).startsWith("Stopped");
     onStage(
         () -> {
@@ -372,7 +375,7 @@ public class MendWindowTest extends WindowDriver {
     clickOn("#tool-hair");
     onStage(
         () -> {
-          state().tools().brushProperty().set(new carezza.desktop.state.Brush(16, 0.35, 1));
+          state().tools().brushProperty().set(new Brush(16, 0.35, 1));
           return null;
         });
     int repairs = patches().size();

@@ -3,6 +3,7 @@ package carezza.desktop.app;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.nio.file.Files;
+import java.util.concurrent.TimeUnit;
 
 import org.testng.annotations.AfterClass;
 import org.testng.annotations.BeforeClass;
@@ -107,7 +108,7 @@ public class RealWindowKeysTest {
     assertThat(program.isAlive()).isTrue();
     // The sheet's main button saves and goes on.
     window.key("Return");
-    assertThat(program.waitFor(30, java.util.concurrent.TimeUnit.SECONDS)).isTrue();
+    assertThat(program.waitFor(30, TimeUnit.SECONDS)).isTrue();
     assertThat(saved()).isPositive();
   }
 }

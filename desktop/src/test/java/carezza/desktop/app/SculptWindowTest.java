@@ -4,7 +4,10 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import javafx.geometry.Point2D;
 import javafx.scene.Node;
+import javafx.scene.control.Button;
+import javafx.scene.control.ButtonBase;
 import javafx.scene.control.Label;
+import javafx.scene.control.ToggleButton;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.MouseButton;
 
@@ -35,7 +38,7 @@ public class SculptWindowTest extends WindowDriver {
     onStage(
         () -> {
           Node node = node(query);
-          ((javafx.scene.control.ButtonBase) node).fire();
+          ((ButtonBase) node).fire();
           return null;
         });
     WaitForAsyncUtils.waitForFxEvents();
@@ -159,7 +162,7 @@ public class SculptWindowTest extends WindowDriver {
     onStage(
         () -> {
           view.lookupAll(".toggle-button").stream()
-              .map(javafx.scene.control.ToggleButton.class::cast)
+              .map(ToggleButton.class::cast)
               .filter(b -> b.getText().equals("Ranges"))
               .findFirst()
               .orElseThrow()
@@ -190,7 +193,7 @@ public class SculptWindowTest extends WindowDriver {
     reach("#push-test");
     await(() -> node("#push-take").isVisible());
     assertThat(view.lookup("#push-toneBlotch")).isNotNull();
-    String said = onStage(() -> ((javafx.scene.control.Button) node("#push-take")).getText());
+    String said = onStage(() -> ((Button) node("#push-take")).getText());
     reach("#advised");
     assertThat(layer("smooth").attributes().amount()).isEqualTo(1);
     key(KeyCode.I);

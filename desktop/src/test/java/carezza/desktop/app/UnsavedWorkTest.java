@@ -5,8 +5,11 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.nio.file.StandardCopyOption;
 import java.util.List;
+import javafx.scene.Node;
 import javafx.scene.control.Button;
+import javafx.scene.control.CheckBox;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Labeled;
 import javafx.scene.control.TextField;
@@ -20,6 +23,10 @@ import carezza.codec.PictureFormat;
 import carezza.codec.PictureReader;
 import carezza.codec.PictureWriter;
 import carezza.desktop.view.deliver.DeliverView;
+import carezza.image.Area;
+import carezza.image.Picture;
+import carezza.metadata.Metadata;
+import carezza.metadata.TiffDirectory;
 import carezza.model.Project;
 import carezza.project.ProjectFile;
 import carezza.session.Journals;
@@ -47,9 +54,7 @@ public class UnsavedWorkTest extends WindowDriver {
           try (var files = Files.list(run)) {
             for (Path file : files.filter(f -> !f.endsWith("lock")).toList()) {
               Files.copy(
-                  file,
-                  dead.resolve(file.getFileName()),
-                  java.nio.file.StandardCopyOption.REPLACE_EXISTING);
+                  file, dead.resolve(file.getFileName()), StandardCopyOption.REPLACE_EXISTING);
             }
           }
         }
@@ -162,8 +167,8 @@ public class UnsavedWorkTest extends WindowDriver {
     assertThat(folder.resolve("asked.carezza")).exists();
   }
 
-  private static boolean inside(javafx.scene.Node node, String id) {
-    for (javafx.scene.Node at = node; at != null; at = at.getParent()) {
+  private static boolean inside(Node node, String id) {
+    for (Node at = node; at != null; at = at.getParent()) {
       if (id.equals(at.getId())) {
         return true;
       }
@@ -309,25 +314,25 @@ public class UnsavedWorkTest extends WindowDriver {
                 90,
                 8,
                 OutputColour.of(OutputProfile.COATED),
-                carezza.metadata.Metadata.NONE,
-                carezza.metadata.Metadata.Carried.NOTHING),
+                Metadata.NONE,
+                Metadata.Carried.NOTHING),
             "x.tif");
     Path icc = folder.resolve("press.icc");
-    Files.write(icc, carezza.metadata.TiffDirectory.read(tiff).bytes(34675));
+    Files.write(icc, TiffDirectory.read(tiff).bytes(34675));
     clickOn("#view-deliver");
     await(() -> picture().isExact());
     int plain = shownAt(700, 1000);
     onStage(
         () -> {
           ((DeliverView) view.view("deliver")).useProfile(icc);
-          ((javafx.scene.control.CheckBox) node("#deliver-proof")).setSelected(true);
+          ((CheckBox) node("#deliver-proof")).setSelected(true);
           return null;
         });
     await(() -> picture().isExact());
     await(() -> distance(plain, shownAt(700, 1000)) > 0);
     onStage(
         () -> {
-          ((javafx.scene.control.CheckBox) node("#deliver-proof")).setSelected(false);
+          ((CheckBox) node("#deliver-proof")).setSelected(false);
           return null;
         });
     await(() -> picture().isExact() && distance(plain, shownAt(700, 1000)) <= ROUNDING);
@@ -338,10 +343,10 @@ public class UnsavedWorkTest extends WindowDriver {
     Path icc = folder.resolve("display.icc");
     byte[] tiff =
         PictureWriter.encode(
-            carezza.image.Picture.of(new carezza.image.Area(0, 0, 2, 2)),
+            Picture.of(new Area(0, 0, 2, 2)),
             new PictureWriter.Settings(PictureFormat.TIFF, 90, 8, OutputProfile.WIDE),
             "x.tif");
-    Files.write(icc, carezza.metadata.TiffDirectory.read(tiff).bytes(34675));
+    Files.write(icc, TiffDirectory.read(tiff).bytes(34675));
     int plain = shownAt(700, 1000);
     onStage(
         () -> {

@@ -14,6 +14,7 @@ import javafx.scene.control.ScrollPane;
 import javafx.scene.image.WritableImage;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.MouseButton;
+import javafx.scene.layout.Pane;
 import javafx.stage.Stage;
 
 import org.testfx.api.FxRobot;
@@ -112,7 +113,7 @@ public abstract class WindowDriver {
     onStage(
         () -> {
           view.close();
-          stage.setScene(new Scene(new javafx.scene.layout.Pane()));
+          stage.setScene(new Scene(new Pane()));
           return null;
         });
     // Test classes live until the last of them has run; the pictures of each must not.

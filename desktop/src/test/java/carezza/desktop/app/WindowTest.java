@@ -4,9 +4,13 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.HashSet;
+import java.util.Set;
 import javafx.geometry.Bounds;
 import javafx.geometry.Point2D;
+import javafx.geometry.VerticalDirection;
 import javafx.scene.Node;
+import javafx.scene.control.ComboBox;
 import javafx.scene.control.Labeled;
 import javafx.scene.control.Slider;
 import javafx.scene.control.TextField;
@@ -18,6 +22,7 @@ import org.testng.annotations.Test;
 
 import carezza.codec.PictureReader;
 import carezza.desktop.state.Brush;
+import carezza.desktop.state.Pen;
 import carezza.desktop.state.ToolKind;
 import carezza.image.PictureSize;
 import carezza.model.DodgeBurnLayer;
@@ -25,13 +30,15 @@ import carezza.model.HealLayer;
 import carezza.model.Mask;
 import carezza.model.Point;
 import carezza.model.Project;
+import carezza.model.Stage;
+import carezza.model.Stroke;
 
 /** The window, worked by a robot: open, paint, toggle, undo, playhead, save, reopen, deliver. */
 public class WindowTest extends WindowDriver {
 
   @Test
   public void theDemoUsesEveryStage() {
-    for (carezza.model.Stage s : carezza.model.Stage.values()) {
+    for (Stage s : Stage.values()) {
       assertThat(project().stack().layers()).anyMatch(l -> l.attributes().stage() == s);
     }
   }
@@ -99,19 +106,17 @@ public class WindowTest extends WindowDriver {
           state()
               .tools()
               .penProperty()
-              .set(
-                  new carezza.desktop.state.Pen.Recorded(
-                      new double[] {0, 1e-6}, new double[] {0.2, 0.7}));
+              .set(new Pen.Recorded(new double[] {0, 1e-6}, new double[] {0.2, 0.7}));
           return null;
         });
     stroke(690, 1050, 760, 1050);
     onStage(
         () -> {
-          state().tools().penProperty().set(carezza.desktop.state.Pen.MOUSE);
+          state().tools().penProperty().set(Pen.MOUSE);
           return null;
         });
     Mask.Strokes painted = (Mask.Strokes) ((DodgeBurnLayer) layer("sculpt")).dodgeMask();
-    carezza.model.Stroke last = painted.strokes().getLast();
+    Stroke last = painted.strokes().getLast();
     assertThat(last.size()).isGreaterThan(2);
     assertThat(last.pressure(last.size() - 1)).isEqualTo(0.7f);
   }
@@ -126,7 +131,7 @@ public class WindowTest extends WindowDriver {
           return null;
         });
     await(() -> picture().isExact());
-    java.util.Set<Integer> seen = new java.util.HashSet<>();
+    Set<Integer> seen = new HashSet<>();
     for (int i = 0; i < 3; i++) {
       // Far outside of what is painted: grey, the picture itself, black.
       seen.add(shownAt(300, 300));
@@ -221,7 +226,7 @@ public class WindowTest extends WindowDriver {
     robot.moveTo(onScreen(600, 900));
     Point2D before = onScreen(600, 900);
     double zoom = onStage(() -> picture().zoom());
-    robot.scroll(3, javafx.geometry.VerticalDirection.UP);
+    robot.scroll(3, VerticalDirection.UP);
     WaitForAsyncUtils.waitForFxEvents();
     assertThat(onStage(() -> picture().zoom())).isNotEqualTo(zoom);
     assertThat(onScreen(600, 900).distance(before)).isLessThan(1.5);
@@ -298,7 +303,7 @@ public class WindowTest extends WindowDriver {
     onStage(
         () -> {
           ((TextField) node("#deliver-path")).setText(file.toString());
-          ((javafx.scene.control.ComboBox<?>) node("#deliver-edge")).getSelectionModel().select(3);
+          ((ComboBox<?>) node("#deliver-edge")).getSelectionModel().select(3);
           return null;
         });
     clickOn("#deliver-write");

@@ -9,8 +9,10 @@ import java.io.PrintWriter;
 import java.io.StringWriter;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import javax.imageio.ImageIO;
 
 import org.testng.annotations.AfterClass;
 import org.testng.annotations.BeforeClass;
@@ -27,6 +29,7 @@ import carezza.desktop.demo.Demo;
 import carezza.file.AtomicFile;
 import carezza.image.Cancellation;
 import carezza.image.PictureSize;
+import carezza.metadata.TiffDirectory;
 import carezza.problem.Problem;
 import carezza.project.Document;
 import carezza.project.ProjectFile;
@@ -159,7 +162,7 @@ public class CommandLineTest {
   public void masksOfAPictureWithoutAFaceSaysHowToGoOn() throws Exception {
     Path grey = folder.resolve("grey.png");
     BufferedImage image = new BufferedImage(300, 200, BufferedImage.TYPE_BYTE_GRAY);
-    javax.imageio.ImageIO.write(image, "png", grey.toFile());
+    ImageIO.write(image, "png", grey.toFile());
     assertSentence(run("masks", grey, "--out", folder.resolve("none")), 1, "grey.png", "by hand");
     assertThat(folder.resolve("none")).doesNotExist();
   }
@@ -276,8 +279,7 @@ public class CommandLineTest {
   @Test
   public void picturesOfOtherSizesAreNotCompared() throws Exception {
     Path small = folder.resolve("small.png");
-    javax.imageio.ImageIO.write(
-        new BufferedImage(300, 200, BufferedImage.TYPE_BYTE_GRAY), "png", small.toFile());
+    ImageIO.write(new BufferedImage(300, 200, BufferedImage.TYPE_BYTE_GRAY), "png", small.toFile());
     var ran = run("measure", demo, "--against", small, "--json", folder.resolve("no.json"));
     assertThat(ran.code()).isNotZero();
     assertThat(ran.err()).contains("small.png").contains("300 x 200");
@@ -287,8 +289,7 @@ public class CommandLineTest {
   public void measureOfAPictureWithoutAFaceSaysNullNotNought() throws Exception {
     Path json = folder.resolve("bare.json");
     Path empty = folder.resolve("empty.png");
-    javax.imageio.ImageIO.write(
-        new BufferedImage(300, 200, BufferedImage.TYPE_BYTE_GRAY), "png", empty.toFile());
+    ImageIO.write(new BufferedImage(300, 200, BufferedImage.TYPE_BYTE_GRAY), "png", empty.toFile());
     assertThat(run("measure", empty, "--json", json).code()).isZero();
     JsonNode gauges = JsonMapper.shared().readTree(Files.readAllBytes(json)).get("gauges");
     for (JsonNode gauge : gauges) {
@@ -429,7 +430,7 @@ public class CommandLineTest {
   @Test
   public void aRootAndAFolderAreNoFiles() {
     for (String verb : new String[] {"open", "measure", "detect", "new", "render"}) {
-      List<Object> words = new java.util.ArrayList<>(List.of(verb, "/"));
+      List<Object> words = new ArrayList<>(List.of(verb, "/"));
       switch (verb) {
         case "measure", "detect" -> words.addAll(List.of("--json", "-"));
         case "new" -> words.addAll(List.of("--out", folder.resolve("root.carezza")));
@@ -461,7 +462,7 @@ public class CommandLineTest {
             run("render", demo, "--out", first, "--profile", "coated", "--scale-level", 4).code())
         .isZero();
     Path icc = folder.resolve("own.icc");
-    Files.write(icc, carezza.metadata.TiffDirectory.read(Files.readAllBytes(first)).bytes(34675));
+    Files.write(icc, TiffDirectory.read(Files.readAllBytes(first)).bytes(34675));
     Path second = folder.resolve("own2.tif");
     assertThat(run("render", demo, "--out", second, "--profile", icc, "--scale-level", 4).code())
         .isZero();

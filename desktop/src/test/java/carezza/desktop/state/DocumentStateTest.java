@@ -12,6 +12,7 @@ import org.testng.annotations.Test;
 import carezza.desktop.task.TaskRunner;
 import carezza.kernel.LayerType;
 import carezza.model.LayerStack;
+import carezza.model.Point;
 import carezza.model.Project;
 
 /** The document at work, without a window. */
@@ -76,7 +77,7 @@ public class DocumentStateTest {
   public void whatWasSavedIsSavedWhateverIsDoneMeanwhile() {
     empty();
     Project saved = document.project();
-    document.edit(null, p -> p.withPins(List.of(new carezza.model.Point(1, 1))));
+    document.edit(null, p -> p.withPins(List.of(new Point(1, 1))));
     document.savedAs(Path.of("x.carezza"), saved);
     assertThat(document.dirtyProperty().get()).isTrue();
     document.undo();
@@ -116,7 +117,7 @@ public class DocumentStateTest {
     state.selection().move(1);
     state.selection().remove();
     state.selection().add(LayerType.CURVE);
-    document.edit(null, p -> p.withPins(List.of(new carezza.model.Point(1, 1))));
+    document.edit(null, p -> p.withPins(List.of(new Point(1, 1))));
     List<Project> course = document.course();
     List<String> names = new ArrayList<>();
     for (int i = 1; i < course.size(); i++) {

@@ -7,6 +7,7 @@ import org.testng.annotations.Test;
 
 import carezza.desktop.task.TaskRunner;
 import carezza.kernel.LayerType;
+import carezza.model.CurveLayer;
 import carezza.model.GroupLayer;
 import carezza.model.Stage;
 
@@ -73,7 +74,7 @@ public class SelectionControllerTest {
   public void aLayerThatIsAddedIsInHandAndInSight() {
     state.view().moveTo(1);
     state.selection().add(LayerType.CURVE);
-    assertThat(state.selection().layer(carezza.model.CurveLayer.class)).isPresent();
+    assertThat(state.selection().layer(CurveLayer.class)).isPresent();
     assertThat(state.view().playhead()).isEqualTo(5);
   }
 

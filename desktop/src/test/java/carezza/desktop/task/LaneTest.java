@@ -2,6 +2,7 @@ package carezza.desktop.task;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.io.IOException;
 import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
@@ -67,7 +68,7 @@ public class LaneTest {
     assertThat(told.get()).isInstanceOf(StackOverflowError.class);
     lane.inTurn(
         () -> {
-          throw new java.io.IOException("full");
+          throw new IOException("full");
         },
         told::set);
     assertThat(told.get()).hasMessage("full");

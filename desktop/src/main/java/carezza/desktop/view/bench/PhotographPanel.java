@@ -157,7 +157,7 @@ final class PhotographPanel {
     FlowPane lines = new FlowPane(4, 4);
     for (GuideLines each : GuideLines.values()) {
       ToggleButton button = new ToggleButton(each.title());
-      button.setId("lines-" + each.name().toLowerCase(java.util.Locale.ROOT));
+      button.setId("lines-" + each.name().toLowerCase(Locale.ROOT));
       button.getStyleClass().add("check");
       button.setTooltip(
           new Tooltip(TEXTS.get("photographPanel.lines-of-composition-inside-the-frame")));

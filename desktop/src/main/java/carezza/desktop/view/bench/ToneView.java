@@ -1,5 +1,6 @@
 package carezza.desktop.view.bench;
 
+import java.util.Arrays;
 import javafx.animation.PauseTransition;
 import javafx.geometry.Insets;
 import javafx.geometry.Pos;
@@ -119,7 +120,7 @@ final class ToneView extends VBox {
     int layers = state.view().shownLayers();
     SemanticRegion region = where.getValue();
     Session session = state.document().session();
-    Object wanted = java.util.Arrays.asList(project, layers, region, session);
+    Object wanted = Arrays.asList(project, layers, region, session);
     if (wanted.equals(counted)) {
       return;
     }

@@ -1,5 +1,6 @@
 package carezza.desktop.view.deliver;
 
+import java.io.File;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.function.Consumer;
@@ -118,7 +119,7 @@ final class ColourChoice extends VBox {
   private void pickProfile() {
     FileChooser chooser = new FileChooser();
     chooser.setTitle(TEXTS.get("colourChoice.the-profile-of-a-printer-or"));
-    java.io.File picked = chooser.showOpenDialog(getScene().getWindow());
+    File picked = chooser.showOpenDialog(getScene().getWindow());
     if (picked != null) {
       useProfile(picked.toPath());
     }

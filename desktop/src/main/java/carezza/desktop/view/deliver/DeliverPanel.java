@@ -17,6 +17,7 @@ import javafx.scene.control.Slider;
 import javafx.scene.control.TextField;
 import javafx.scene.control.Tooltip;
 import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 
 import carezza.codec.PictureReader;
@@ -113,7 +114,7 @@ final class DeliverPanel extends VBox {
     ScrollPane scroll = new ScrollPane(form);
     scroll.setFitToWidth(true);
     scroll.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
-    VBox.setVgrow(scroll, javafx.scene.layout.Priority.ALWAYS);
+    VBox.setVgrow(scroll, Priority.ALWAYS);
     // What writes stays in sight however long the form grows.
     VBox foot = new VBox(8, new HBox(8, write, stop), question, progress, outcome);
     foot.setPadding(new Insets(10, 14, 14, 14));

@@ -1,6 +1,7 @@
 package carezza.desktop.view.picture;
 
 import java.util.LinkedHashMap;
+import java.util.Locale;
 import java.util.Map;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
@@ -69,7 +70,7 @@ public final class BesidePictures extends VBox implements AutoCloseable {
           Label title = new Label(Names.of(view));
           title.getStyleClass().add("row-name");
           VBox one = new VBox(3, new HBox(6, title, new Spring(), away), picture);
-          one.setId("beside-" + view.name().toLowerCase(java.util.Locale.ROOT));
+          one.setId("beside-" + view.name().toLowerCase(Locale.ROOT));
           getChildren().add(one);
         });
     setManaged(!kept.isEmpty());

@@ -6,6 +6,8 @@ import javafx.animation.PauseTransition;
 import javafx.animation.Timeline;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
+import javafx.event.Event;
+import javafx.event.EventType;
 import javafx.scene.Cursor;
 import javafx.scene.canvas.Canvas;
 import javafx.scene.control.ContextMenu;
@@ -391,12 +393,11 @@ public final class PictureView extends Region {
   }
 
   /** Tells the readouts that the pointer is over another place. */
-  public static final class PointerEvent extends javafx.event.Event {
+  public static final class PointerEvent extends Event {
 
     private static final long serialVersionUID = 1L;
 
-    public static final javafx.event.EventType<PointerEvent> MOVED =
-        new javafx.event.EventType<>("POINTER_MOVED");
+    public static final EventType<PointerEvent> MOVED = new EventType<>("POINTER_MOVED");
 
     private final transient Point place;
 

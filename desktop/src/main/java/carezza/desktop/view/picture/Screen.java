@@ -1,6 +1,7 @@
 package carezza.desktop.view.picture;
 
 import java.nio.IntBuffer;
+import java.util.Arrays;
 import javafx.geometry.Rectangle2D;
 import javafx.scene.image.ImageView;
 import javafx.scene.image.PixelBuffer;
@@ -31,7 +32,7 @@ final class Screen extends ImageView {
     if (pixels != null) {
       pixels.updateBuffer(
           b -> {
-            java.util.Arrays.fill(b.getBuffer().array(), 0);
+            Arrays.fill(b.getBuffer().array(), 0);
             return null;
           });
     }
