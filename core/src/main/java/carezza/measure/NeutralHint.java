@@ -9,6 +9,10 @@ import carezza.filter.GaussianBlur;
 import carezza.image.Picture;
 import carezza.image.Plane;
 import carezza.mask.EvaluationContext;
+import carezza.mask.Masks;
+import carezza.model.FaceMap;
+import carezza.model.FaceMap.FaceOval;
+import carezza.model.Mask;
 import carezza.model.Point;
 import carezza.model.SemanticRegion;
 
@@ -16,11 +20,11 @@ import carezza.model.SemanticRegion;
  * A place that is likely to be neutral: whites of the eyes, teeth, backdrop, grey cloth.
  *
  * @param place in photograph pixels
- * @param what words for what it is
+ * @param what the region that it lies in; {@code SUBJECT} for cloth
  * @param likelihood 0 … 1 that such a thing is grey
  * @param colour in the picture as it is
  */
-public record NeutralHint(Point place, String what, double likelihood, Lab colour) {
+public record NeutralHint(Point place, SemanticRegion what, double likelihood, Lab colour) {
 
   /** Sigma of what is looked at as one place, as a share of the face width. */
   private static final double PLACE = 1 / 60.0;
@@ -36,10 +40,10 @@ public record NeutralHint(Point place, String what, double likelihood, Lab colou
     double sigma = Math.max(1, context.faceWidth() * PLACE);
     Picture lab = Lab.of(working).map(p -> GaussianBlur.blur(p, sigma));
     List<NeutralHint> found = new ArrayList<>();
-    add(found, "backdrop", 0.55, SemanticRegion.BACKDROP, lab, context, sigma);
-    add(found, "white of the left eye", 0.5, SemanticRegion.LEFT_SCLERA, lab, context, sigma / 3);
-    add(found, "white of the right eye", 0.5, SemanticRegion.RIGHT_SCLERA, lab, context, sigma / 3);
-    add(found, "teeth", 0.3, SemanticRegion.TEETH, lab, context, sigma / 2);
+    add(found, SemanticRegion.BACKDROP, 0.55, lab, context, sigma);
+    add(found, SemanticRegion.LEFT_SCLERA, 0.5, lab, context, sigma / 3);
+    add(found, SemanticRegion.RIGHT_SCLERA, 0.5, lab, context, sigma / 3);
+    add(found, SemanticRegion.TEETH, 0.3, lab, context, sigma / 2);
     cloth(found, lab, context, sigma);
     found.sort(Comparator.comparingDouble(NeutralHint::likelihood).reversed());
     return List.copyOf(found);
@@ -47,16 +51,15 @@ public record NeutralHint(Point place, String what, double likelihood, Lab colou
 
   private static void add(
       List<NeutralHint> found,
-      String what,
-      double likelihood,
       SemanticRegion region,
+      double likelihood,
       Picture lab,
       EvaluationContext context,
       double sigma) {
     Plane inside = context.regions().coverage(region, context.whole(), context.level());
     Lab median = SkinGauges.median(lab, inside);
     if (!Double.isNaN(median.l())) {
-      add(found, what, likelihood, GaussianBlur.blur(inside, sigma), median, lab, context);
+      add(found, region, likelihood, GaussianBlur.blur(inside, sigma), median, lab, context);
     }
   }
 
@@ -80,22 +83,38 @@ public record NeutralHint(Point place, String what, double likelihood, Lab colou
             SemanticRegion.SCLERA,
             SemanticRegion.IRIS,
             SemanticRegion.TEETH)) {
-      Plane own = context.regions().coverage(other, context.whole(), context.level());
-      for (int i = 0; i < own.values().length; i++) {
-        cloth.values()[i] *= 1 - own.values()[i];
-      }
+      without(cloth, context.regions().coverage(other, context.whole(), context.level()));
+    }
+    for (FaceMap face : context.regions().maps()) {
+      // What is left over within a face, as an open mouth, is no cloth.
+      FaceOval o = face.oval();
+      Mask oval = new Mask.Ellipse(o.x(), o.y(), o.radiusX(), o.radiusY(), o.angle(), 0);
+      without(cloth, Masks.render(oval, context.whole(), context, null));
     }
     Lab median = SkinGauges.median(lab, cloth);
     if (!Double.isNaN(median.l()) && median.chroma() < GREYISH) {
       double likelihood = 0.4 * (1 - median.chroma() / GREYISH);
-      add(found, "cloth", likelihood, GaussianBlur.blur(cloth, sigma), median, lab, context);
+      add(
+          found,
+          SemanticRegion.SUBJECT,
+          likelihood,
+          GaussianBlur.blur(cloth, sigma),
+          median,
+          lab,
+          context);
+    }
+  }
+
+  private static void without(Plane cloth, Plane other) {
+    for (int i = 0; i < other.values().length; i++) {
+      cloth.values()[i] *= 1 - other.values()[i];
     }
   }
 
   /** The place inside a region that is most like its median and well inside. */
   private static void add(
       List<NeutralHint> found,
-      String what,
+      SemanticRegion what,
       double likelihood,
       Plane inside,
       Lab median,
@@ -104,7 +123,7 @@ public record NeutralHint(Point place, String what, double likelihood, Lab colou
     int best = -1;
     double least = Double.MAX_VALUE;
     for (int i = 0; i < inside.values().length; i++) {
-      if (inside.values()[i] > 0.3f) {
+      if (inside.values()[i] > 0.5f) {
         double off =
             Math.abs(lab.first().values()[i] - median.l())
                 + Math.hypot(

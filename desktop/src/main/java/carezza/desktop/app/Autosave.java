@@ -7,25 +7,33 @@ import javafx.util.Duration;
 import carezza.desktop.state.AppState;
 import carezza.desktop.state.Subscriptions;
 import carezza.desktop.task.Lane;
+import carezza.model.Project;
 import carezza.project.Document;
 import carezza.session.Journal;
 import carezza.session.Journals;
 import carezza.session.Session;
 
 /**
- * Keeps the unsaved work of the document on the bench in a journal of its own, at most a second
- * after an edit, until it is saved or given up.
+ * Keeps the unsaved work of the document on the bench in a journal of its own, at most half a second
+ * after an edit, until it is saved or given up. The recipe is written at once; the small picture
+ * that it is found again by follows when the hand rests.
  */
 final class Autosave implements AutoCloseable {
 
-  private static final Duration DELAY = Duration.seconds(1);
+  private static final Duration DELAY = Duration.millis(500);
+  private static final java.time.Duration REST = java.time.Duration.ofMillis(800);
 
   private final AppState state;
   private final Subscriptions subscriptions = new Subscriptions();
   private final Journals journals;
   private final Lane background;
+  private final Lane pictures;
   private final PauseTransition pause = new PauseTransition(DELAY);
   private Journal journal;
+
+  /** A small JPEG of the work as it was a moment ago. */
+  private byte[] picture = {};
+
   private int earlierSteps;
 
   /** Whether the work as it stands is to be kept. */
@@ -34,6 +42,7 @@ final class Autosave implements AutoCloseable {
   Autosave(AppState state, Journals journals) {
     this.state = state;
     background = state.tasks().lane("autosave");
+    pictures = state.tasks().lane("picture of unsaved work");
     this.journals = journals;
     pause.setOnFinished(e -> keep());
     subscriptions.on(this::follow, state.document().commitsProperty());
@@ -60,6 +69,8 @@ final class Autosave implements AutoCloseable {
    */
   void begin(Journal next, int steps) {
     pause.stop();
+    pictures.cancel();
+    picture = new byte[0];
     Journal last = journal;
     journal = next;
     earlierSteps = steps;
@@ -69,14 +80,32 @@ final class Autosave implements AutoCloseable {
   }
 
   private void keep() {
-    if (!wanted || state.document().isEmpty() || !state.document().dirtyProperty().get()) {
-      return;
+    if (isToBeKept()) {
+      write();
+      Session session = state.document().session();
+      Project project = state.document().project();
+      pictures.rested(
+          REST, c -> session.store().glance(project), this::show, state.status()::fail);
     }
+  }
+
+  private boolean isToBeKept() {
+    return wanted && !state.document().isEmpty() && state.document().dirtyProperty().get();
+  }
+
+  private void show(byte[] glance) {
+    picture = glance;
+    if (isToBeKept()) {
+      write();
+    }
+  }
+
+  private void write() {
     Document document = state.document().current();
-    Session session = state.document().session();
     Journal own = journal;
     int steps = earlierSteps + state.document().steps();
-    inTurn(() -> own.keep(document, steps, session.store().glance(document.project())));
+    byte[] glance = picture;
+    inTurn(() -> own.keep(document, steps, glance));
   }
 
   /** What is saved needs no journal; what was done while it was being saved does. */
@@ -92,6 +121,7 @@ final class Autosave implements AutoCloseable {
   /** The work is not wanted any more. */
   void giveUp() {
     pause.stop();
+    pictures.cancel();
     wanted = false;
     Journal own = journal;
     if (own != null) {
@@ -108,7 +138,10 @@ final class Autosave implements AutoCloseable {
   public void close() {
     subscriptions.close();
     pause.stop();
-    keep();
+    pictures.close();
+    if (isToBeKept()) {
+      write();
+    }
     if (journal != null) {
       inTurn(journal::close);
     }

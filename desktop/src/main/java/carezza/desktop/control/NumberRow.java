@@ -20,12 +20,15 @@ import javafx.scene.layout.Region;
 import javafx.scene.layout.StackPane;
 
 import carezza.desktop.style.TextSize;
+import carezza.desktop.text.Texts;
 
 /**
  * A number: its name, a track with the part taken, and the number itself, which can be typed with
  * its unit. Arrows move it by a step, a double click on the name puts it back.
  */
 public final class NumberRow extends HBox {
+
+  private static final Texts TEXTS = Texts.of("controls");
 
   /** Style class of fields that are left once what was typed is taken. */
   public static final String LEFT_ON_ENTER = "left-on-enter";
@@ -90,7 +93,7 @@ public final class NumberRow extends HBox {
     name.setMinWidth(TextSize.px(NAME_WIDTH));
     name.setPrefWidth(TextSize.px(NAME_WIDTH));
     name.setLabelFor(slider);
-    name.setTooltip(new Tooltip(tip + ". Double click: as it was to begin with"));
+    name.setTooltip(new Tooltip(TEXTS.get("numberRow.name-tip", tip)));
     slider.setTooltip(new Tooltip(tip));
     taken.getStyleClass().add("taken");
     taken.setManaged(false);
@@ -104,7 +107,7 @@ public final class NumberRow extends HBox {
     field.setMaxWidth(TextSize.px(FIELD_WIDTH));
     field.setAlignment(Pos.CENTER_RIGHT);
     field.setAccessibleText(title);
-    field.setTooltip(new Tooltip(tip + ". Type it, with or without its unit"));
+    field.setTooltip(new Tooltip(TEXTS.get("numberRow.field-tip", tip)));
     getChildren().addAll(name, bar, field);
     listen(name);
     slider.valueProperty().subscribe((was, is) -> fill());

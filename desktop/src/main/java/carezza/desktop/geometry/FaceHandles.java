@@ -103,16 +103,16 @@ public final class FaceHandles {
           "middle",
           new Point(o.x(), o.y()),
           (was, p) -> new FaceOval(p.x(), p.y(), was.radiusX(), was.radiusY(), was.angle()));
-      add("left pupil", Glyph.ROUND, face.leftPupil(), Part.LEFT_EYE, FaceMap::withLeftPupil);
-      add("right pupil", Glyph.ROUND, face.rightPupil(), Part.RIGHT_EYE, FaceMap::withRightPupil);
+      add("left-pupil", Glyph.ROUND, face.leftPupil(), Part.LEFT_EYE, FaceMap::withLeftPupil);
+      add("right-pupil", Glyph.ROUND, face.rightPupil(), Part.RIGHT_EYE, FaceMap::withRightPupil);
       add(
-          "left mouth",
+          "left-mouth",
           Glyph.DIAMOND,
           face.leftMouth(),
           Part.MOUTH,
           (f, p) -> f.withMouth(p, f.rightMouth()));
       add(
-          "right mouth",
+          "right-mouth",
           Glyph.DIAMOND,
           face.rightMouth(),
           Part.MOUTH,
@@ -132,24 +132,24 @@ public final class FaceHandles {
     private void eye(String side, List<Point> lids, Circle iris, Part part) {
       int half = lids.size() / 2;
       lid(
-          side + " eye, corner",
+          side + "-eye-corner",
           lids.getFirst(),
           part,
           (l, p) -> FaceOutlines.cornered(l, true, p));
       lid(
-          side + " eye, other corner",
+          side + "-eye-other-corner",
           lids.get(half),
           part,
           (l, p) -> FaceOutlines.cornered(l, false, p));
       for (int place : new int[] {half / 2, half + half / 2}) {
         lid(
-            side + " lid " + place,
+            side + "-lid-" + place,
             lids.get(place),
             part,
             (l, p) -> FaceOutlines.bent(l, place, p));
       }
       add(
-          side + " iris",
+          side + "-iris",
           Glyph.DOT,
           iris.middle().plus(iris.radius(), 0),
           part,

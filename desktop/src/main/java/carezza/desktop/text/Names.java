@@ -7,10 +7,12 @@ import carezza.kernel.LayerType;
 import carezza.measure.CheckView;
 import carezza.measure.Distraction;
 import carezza.measure.Gauge;
+import carezza.measure.NeutralHint;
 import carezza.model.HealLayer.RepairMethod;
 import carezza.model.HueBandsLayer.Family;
 import carezza.model.Layer;
 import carezza.model.MaskParts.Join;
+import carezza.model.NeutralPointsLayer;
 import carezza.model.Parameters;
 import carezza.model.SemanticRegion;
 import carezza.model.Stage;
@@ -86,6 +88,15 @@ public final class Names {
 
   public static String of(Join join) {
     return NAMES.get("join." + join);
+  }
+
+  public static String of(NeutralPointsLayer.Tone tone) {
+    return NAMES.get("tone." + tone);
+  }
+
+  /** What it lies on, in a sentence. */
+  public static String of(NeutralHint hint) {
+    return hint.what() == SemanticRegion.SUBJECT ? NAMES.get("neutral.cloth") : of(hint.what());
   }
 
   public static String of(Gauge gauge) {

@@ -1,7 +1,6 @@
 package carezza.desktop.tool;
 
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import javafx.scene.canvas.Canvas;
 import javafx.scene.canvas.GraphicsContext;
@@ -147,7 +146,7 @@ public final class Overlay {
           state.colours().found().map(ColourState.Found::hints).orElse(List.of())) {
         pencil.dashed(3, 3, () -> pencil.twice(() -> pencil.circle(hint.place(), 8)));
         pencil.label(
-            "%s, C* %.0f".formatted(hint.what(), hint.colour().chroma()), hint.place(), 12, 4);
+            "%s, C* %.0f".formatted(Names.of(hint), hint.colour().chroma()), hint.place(), 12, 4);
       }
     }
     state
@@ -163,7 +162,7 @@ public final class Overlay {
       Point at = layer.at(tone);
       if (at != null) {
         pencil.cross(at);
-        pencil.label(tone.name().toLowerCase(Locale.ROOT), at, 11, -9);
+        pencil.label(Names.of(tone), at, 11, -9);
       }
     }
   }

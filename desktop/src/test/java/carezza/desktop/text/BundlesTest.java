@@ -21,6 +21,7 @@ import carezza.kernel.LayerType;
 import carezza.measure.CheckView;
 import carezza.model.HealLayer.RepairMethod;
 import carezza.model.HueBandsLayer.Family;
+import carezza.model.NeutralPointsLayer;
 import carezza.model.Parameters;
 import carezza.model.SemanticRegion;
 import carezza.model.Stage;
@@ -79,6 +80,28 @@ public class BundlesTest {
     return THINGS.matcher(text).results().map(MatchResult::group).toList();
   }
 
+  /** Two words or more in a literal that is no name of a lane, a fault or a part of the demo. */
+  @Test
+  public void noWordsStandInTheCodeOfTheWindow() throws IOException {
+    Pattern words = Pattern.compile("\"[^\"]*[a-z]{2,},? [a-z]{2,}[^\"]*\"");
+    Pattern silent = Pattern.compile("lane\\(|droppable\\(|Exception\\(|\\.log\\(|^ *[/*]");
+    List<String> found = new ArrayList<>();
+    try (Stream<Path> files = Files.walk(Path.of("src/main/java/carezza/desktop"))) {
+      for (Path file : files.filter(f -> f.toString().endsWith(".java")).toList()) {
+        String name = file.toString().replace('\\', '/');
+        if (name.contains("/command/") || name.contains("/demo/")) {
+          continue;
+        }
+        try (Stream<String> lines = Files.lines(file)) {
+          lines
+              .filter(l -> words.matcher(l).find() && !silent.matcher(l).find())
+              .forEach(l -> found.add(file.getFileName() + ": " + l.strip()));
+        }
+      }
+    }
+    assertThat(found).isEmpty();
+  }
+
   @Test
   public void everythingTheCoreKnowsByAConstantHasAName() {
     for (Stage stage : Stage.values()) {
@@ -103,6 +126,9 @@ public class BundlesTest {
     }
     for (Intent intent : Intent.values()) {
       assertThat(Names.of(intent)).isNotBlank();
+    }
+    for (NeutralPointsLayer.Tone tone : NeutralPointsLayer.Tone.values()) {
+      assertThat(Names.of(tone)).isNotBlank();
     }
   }
 
