@@ -11,12 +11,9 @@ import org.testng.ITestNGMethod;
 
 /**
  * Lets a test that is asked of each portrait be asked of one alone, another for each test, unless
- * the environment says {@code CAREZZA_PORTRAITS=all}: quick where one works, whole where changes
- * are taken in.
+ * tests are to be {@link Thorough}.
  */
 public final class OnePortrait implements IDataProviderInterceptor {
-
-  private static final boolean ALL = "all".equals(System.getenv("CAREZZA_PORTRAITS"));
 
   @Override
   public Iterator<Object[]> intercept(
@@ -24,7 +21,7 @@ public final class OnePortrait implements IDataProviderInterceptor {
       IDataProviderMethod provider,
       ITestNGMethod method,
       ITestContext context) {
-    if (ALL) {
+    if (Thorough.ASKED) {
       return rows;
     }
     Portrait[] portraits = Portrait.values();

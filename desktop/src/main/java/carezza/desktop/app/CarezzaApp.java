@@ -5,10 +5,10 @@ import java.util.concurrent.ExecutionException;
 import java.util.concurrent.FutureTask;
 import javafx.application.Application;
 import javafx.scene.Scene;
-import javafx.scene.text.Font;
 import javafx.stage.Stage;
 
 import carezza.desktop.demo.Demo;
+import carezza.desktop.style.Look;
 import carezza.project.Document;
 
 /** The window. */
@@ -22,14 +22,6 @@ public final class CarezzaApp extends Application {
   /** The demo, read while the window is made; null where another thing is opened. */
   private FutureTask<Document> demo;
 
-  /** Loads the fonts that ship with the application. */
-  public static void loadFonts() {
-    for (String font : new String[] {"Inter-Regular", "Inter-Medium"}) {
-      Font.loadFont(
-          CarezzaApp.class.getResourceAsStream("/carezza/desktop/fonts/" + font + ".otf"), 13);
-    }
-  }
-
   @Override
   public void init() {
     if (getParameters().getUnnamed().contains("demo")) {
@@ -40,7 +32,7 @@ public final class CarezzaApp extends Application {
 
   @Override
   public void start(Stage stage) {
-    loadFonts();
+    Look.load();
     view = new Shell();
     stage.titleProperty().bind(view.windowTitleProperty());
     stage.setScene(new Scene(view, WIDTH, HEIGHT));

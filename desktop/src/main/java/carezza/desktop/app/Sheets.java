@@ -3,18 +3,20 @@ package carezza.desktop.app;
 import javafx.scene.Node;
 import javafx.scene.layout.StackPane;
 
+import atlantafx.base.controls.ModalPane;
+
 import carezza.desktop.control.Sheet;
 
 /**
- * The one sheet that may lie over the window: it has all keys, and what is behind takes neither
- * keys nor the focus.
+ * The one sheet that may lie over the window: it has all keys, and what is behind is dimmed and takes
+ * neither keys nor the focus. Escape or a click beside it closes it.
  */
 final class Sheets {
 
   private final StackPane over;
   private final Node behind;
   private final Runnable closed;
-  private Sheet sheet;
+  private final ModalPane pane = new ModalPane();
   private Node before;
 
   /**
@@ -26,49 +28,53 @@ final class Sheets {
     this.over = over;
     this.behind = behind;
     this.closed = closed;
+    pane.setInTransitionFactory(null);
+    pane.setOutTransitionFactory(null);
+    pane.displayProperty()
+        .subscribe(
+            (was, is) -> {
+              if (!is) {
+                takeBack();
+              }
+            });
+    over.getChildren().add(pane);
   }
 
   void show(Node content) {
-    Node focus = over.getScene() == null ? null : over.getScene().getFocusOwner();
-    boolean first = sheet == null;
-    remove();
-    if (first) {
-      before = focus;
+    if (!isOpen()) {
+      before = over.getScene() == null ? null : over.getScene().getFocusOwner();
     }
-    sheet = new Sheet(content, this::close);
-    over.getChildren().add(sheet);
+    Sheet sheet = new Sheet(content);
+    pane.show(sheet);
     behind.setDisable(true);
     sheet.takeFocus();
   }
 
   boolean isOpen() {
-    return sheet != null;
+    return pane.isDisplay();
   }
 
   /** What the sheet holds, or null. */
   Node content() {
-    return sheet == null ? null : sheet.content();
+    return isOpen() && pane.getContent() instanceof Sheet sheet ? sheet.content() : null;
   }
 
   /** Closes the sheet that is open; false if there was none. */
   boolean close() {
-    if (sheet == null) {
+    if (!isOpen()) {
       return false;
     }
-    remove();
+    pane.hide(true);
+    return true;
+  }
+
+  private void takeBack() {
+    pane.setContent(null);
     behind.setDisable(false);
     if (before != null && before.getScene() != null && before.isFocusTraversable()) {
       before.requestFocus();
     } else {
       closed.run();
-    }
-    return true;
-  }
-
-  private void remove() {
-    if (sheet != null) {
-      over.getChildren().remove(sheet);
-      sheet = null;
     }
   }
 }

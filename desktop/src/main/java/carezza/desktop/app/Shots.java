@@ -27,6 +27,7 @@ import carezza.desktop.demo.Demo;
 import carezza.desktop.state.AppState;
 import carezza.desktop.state.Comparison;
 import carezza.desktop.state.ToolKind;
+import carezza.desktop.style.Look;
 import carezza.desktop.view.picture.BesidePictures;
 import carezza.file.AtomicFile;
 import carezza.file.Reason;
@@ -96,7 +97,7 @@ public final class Shots {
     Document demo = Demo.understudy();
     onStage(
         () -> {
-          CarezzaApp.loadFonts();
+          Look.load();
           view = new Shell(new Home(home), null);
           view.showStart();
           Stage stage = new Stage();

@@ -23,7 +23,7 @@ import carezza.desktop.control.Spring;
 import carezza.desktop.state.AppState;
 import carezza.desktop.state.DocumentState;
 import carezza.desktop.state.Subscriptions;
-import carezza.desktop.style.Icon;
+import carezza.desktop.style.Glyph;
 import carezza.desktop.style.Tone;
 import carezza.desktop.text.Texts;
 import carezza.desktop.view.AppView;
@@ -75,8 +75,8 @@ final class TopStrip extends HBox implements AutoCloseable {
             row,
             new Spring(),
             title(),
-            ActionButtons.drawn(actions.get("undo"), Icon.BACK.node()),
-            ActionButtons.drawn(actions.get("redo"), Icon.FORTH.node()),
+            ActionButtons.drawn(actions.get("undo"), Glyph.UNDO.node()),
+            ActionButtons.drawn(actions.get("redo"), Glyph.REDO.node()),
             tone);
     getStyleClass().add("strip");
     setAlignment(Pos.CENTER_LEFT);

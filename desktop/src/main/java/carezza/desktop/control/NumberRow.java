@@ -111,7 +111,7 @@ public final class NumberRow extends HBox {
     getChildren().addAll(name, bar, field);
     listen(name);
     slider.valueProperty().subscribe((was, is) -> fill());
-    slider.layoutBoundsProperty().subscribe((was, is) -> fill());
+    slider.boundsInParentProperty().subscribe((was, is) -> fill());
   }
 
   private void listen(Label name) {
@@ -223,6 +223,9 @@ public final class NumberRow extends HBox {
     double from = Math.min(zero, at) * width;
     double to = Math.max(zero, at) * width;
     taken.resizeRelocate(
-        THUMB + from, (slider.getHeight() - TRACK) / 2, Math.max(0, to - from), TRACK);
+        slider.getLayoutX() + THUMB + from,
+        slider.getLayoutY() + (slider.getHeight() - TRACK) / 2,
+        Math.max(0, to - from),
+        TRACK);
   }
 }

@@ -1,28 +1,22 @@
 package carezza.desktop.control;
 
 import java.util.Optional;
-import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.Parent;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.StackPane;
 
-/** A sheet laid over the window: dims what is behind, closes on Escape or a click beside it. */
+/** A sheet laid over the window, as large as what it holds. */
 public final class Sheet extends StackPane {
 
   private final Node content;
 
-  public Sheet(Node content, Runnable close) {
-    Region veil = new Region();
-    veil.getStyleClass().add("veil");
-    veil.setOnMouseClicked(e -> close.run());
-    StackPane card = new StackPane(content);
-    card.getStyleClass().add("sheet");
-    card.setMaxSize(Region.USE_PREF_SIZE, Region.USE_PREF_SIZE);
-    setAlignment(Pos.CENTER);
-    getChildren().addAll(veil, card);
+  public Sheet(Node content) {
+    super(content);
     this.content = content;
+    getStyleClass().add("sheet");
+    setMaxSize(Region.USE_PREF_SIZE, Region.USE_PREF_SIZE);
   }
 
   public Node content() {

@@ -17,6 +17,7 @@ import carezza.desktop.picture.MaskView;
 import carezza.desktop.state.AppState;
 import carezza.desktop.state.Pen;
 import carezza.desktop.state.ToolKind;
+import carezza.desktop.style.Glyph;
 import carezza.desktop.text.MaskWords;
 import carezza.desktop.text.Names;
 import carezza.desktop.text.Texts;
@@ -96,7 +97,7 @@ public final class MaskPanel {
     if (part.join() != Join.START && part.join() != Join.CHANGE) {
       row.getChildren().add(join(place, part));
     }
-    Button out = new Button("×");
+    Button out = new Button("", Glyph.REMOVE.node());
     out.setId("part-out-" + place);
     out.getStyleClass().add("part-out");
     out.setAccessibleText(TEXTS.get("maskPanel.take-this-part-out"));

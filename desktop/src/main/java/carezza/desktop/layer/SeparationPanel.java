@@ -8,6 +8,7 @@ import javafx.scene.control.Tooltip;
 import carezza.desktop.control.NumberRow;
 import carezza.desktop.state.AppState;
 import carezza.desktop.state.ToolKind;
+import carezza.desktop.style.Glyph;
 import carezza.desktop.text.Texts;
 import carezza.model.FrequencySeparationLayer;
 import carezza.model.FrequencySeparationLayer.LowBandArea;
@@ -77,7 +78,7 @@ final class SeparationPanel {
             0,
             100,
             PERCENT::formatted);
-    Button out = new Button("×");
+    Button out = new Button("", Glyph.REMOVE.node());
     out.setId("area-out-" + place);
     out.getStyleClass().add("part-out");
     out.setAccessibleText(TEXTS.get("separationPanel.take-out", name));

@@ -6,6 +6,7 @@ import java.lang.management.ManagementFactory;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.TreeSet;
 import java.util.concurrent.Callable;
@@ -25,6 +26,7 @@ import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 
 import carezza.desktop.demo.Demo;
+import carezza.desktop.style.Look;
 import carezza.desktop.style.TextSize;
 import carezza.desktop.text.Language;
 import carezza.kernel.LayerType;
@@ -39,11 +41,12 @@ public class LanguageWidthsTest {
 
   @DataProvider
   public Object[][] languages() {
-    return new Object[][] {
-      {Language.ENGLISH, 100, "1280x800"},
+    Object[][] all = {
       {Language.GERMAN, 100, "1280x800"},
+      {Language.ENGLISH, 100, "1280x800"},
       {Language.GERMAN, 150, "1920x1200"}
     };
+    return Thorough.ASKED ? all : Arrays.copyOf(all, 1);
   }
 
   @Test(dataProvider = "languages")
@@ -82,7 +85,7 @@ public class LanguageWidthsTest {
       Shell shell =
           onStage(
               () -> {
-                CarezzaApp.loadFonts();
+                Look.load();
                 Shell view = new Shell();
                 Stage stage = new Stage();
                 stage.setScene(

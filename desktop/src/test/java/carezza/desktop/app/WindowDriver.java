@@ -26,6 +26,7 @@ import org.testng.annotations.BeforeMethod;
 
 import carezza.desktop.state.AppState;
 import carezza.desktop.state.ToolKind;
+import carezza.desktop.style.Look;
 import carezza.desktop.view.picture.PictureView;
 import carezza.model.Layer;
 import carezza.model.Point;
@@ -55,7 +56,7 @@ public abstract class WindowDriver {
   public void showWindow() {
     onStage(
         () -> {
-          CarezzaApp.loadFonts();
+          Look.load();
           view = new Shell(new Home(), dialogs);
           view.showStart();
           stage.setScene(new Scene(view, 1280, 800));

@@ -31,6 +31,7 @@ import carezza.desktop.state.AppState;
 import carezza.desktop.state.LowKey;
 import carezza.desktop.state.Subscriptions;
 import carezza.desktop.state.ToolKind;
+import carezza.desktop.style.Glyph;
 import carezza.desktop.style.Icon;
 import carezza.desktop.text.Names;
 import carezza.desktop.text.Texts;
@@ -235,7 +236,7 @@ public final class CourseView extends VBox {
     Button add = new Button();
     add.setId("add-" + stage.name().toLowerCase(Locale.ROOT));
     add.getStyleClass().add("add");
-    add.setGraphic(Icon.PLUS.node());
+    add.setGraphic(Glyph.ADD.node());
     add.setTooltip(new Tooltip(TEXTS.get("courseView.add-a-layer-to", Names.of(stage))));
     add.setAccessibleText(TEXTS.get("courseView.add-a-layer-to", Names.of(stage)));
     add.setDisable(state.document().isEmpty());

@@ -22,6 +22,7 @@ import javafx.scene.layout.VBox;
 import carezza.desktop.control.NumberRow;
 import carezza.desktop.control.Spring;
 import carezza.desktop.state.SelectionController;
+import carezza.desktop.style.Glyph;
 import carezza.desktop.style.Icon;
 import carezza.desktop.style.TextSize;
 import carezza.desktop.text.Texts;
@@ -156,7 +157,7 @@ final class LayerCard extends VBox {
 
   /** Whether the layers of this group are behind it. */
   void fold(boolean folded) {
-    fold.setText(folded ? "▸" : "◂");
+    fold.setGraphic((folded ? Glyph.UNFOLD : Glyph.FOLD).node());
     fold.setAccessibleText(
         folded
             ? TEXTS.get("layerCard.its-layers-behind-it", face.name())

@@ -12,6 +12,7 @@ import javafx.scene.layout.VBox;
 import carezza.desktop.control.Spring;
 import carezza.desktop.state.AppState;
 import carezza.desktop.state.Subscriptions;
+import carezza.desktop.style.Glyph;
 import carezza.desktop.text.Names;
 import carezza.desktop.text.Texts;
 import carezza.measure.CheckView;
@@ -62,7 +63,7 @@ public final class BesidePictures extends VBox implements AutoCloseable {
     getChildren().clear();
     kept.forEach(
         (view, picture) -> {
-          Button away = new Button("×");
+          Button away = new Button("", Glyph.REMOVE.node());
           away.getStyleClass().add("part-out");
           away.setAccessibleText(TEXTS.get("besidePictures.put-away"));
           away.setTooltip(new Tooltip(TEXTS.get("besidePictures.puts-this-view-away")));

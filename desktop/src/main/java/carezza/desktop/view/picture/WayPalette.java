@@ -18,6 +18,7 @@ import javafx.stage.Popup;
 
 import carezza.desktop.control.Spring;
 import carezza.desktop.state.AppState;
+import carezza.desktop.style.Glyph;
 import carezza.desktop.style.Icon;
 import carezza.desktop.text.Names;
 import carezza.desktop.text.Texts;
@@ -85,7 +86,7 @@ final class WayPalette {
           state.view().checkProperty().set(way);
           popup.hide();
         });
-    ToggleButton star = new ToggleButton("", Icon.STAR.node());
+    ToggleButton star = new ToggleButton("", Glyph.KEEP.node());
     star.setId("favourite-" + way.name().toLowerCase(Locale.ROOT));
     star.getStyleClass().add("check");
     star.setSelected(kept);
