@@ -13,8 +13,7 @@ public final class Thorough {
   private Thorough() {}
 
   /** One of them where that will do. */
-  @SafeVarargs
-  public static <T> T[] of(T... all) {
+  public static <T> T[] of(T[] all) {
     return ASKED ? all : Arrays.copyOf(all, 1);
   }
 }
