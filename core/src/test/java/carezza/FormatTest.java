@@ -18,6 +18,7 @@ import org.testng.annotations.Test;
  * are for, and Maven itself may run on another. With {@code -Dformat=apply} the sources are put
  * right.
  */
+@Test(groups = "elsewhere")
 public class FormatTest {
 
   private static final List<String> MODULES = List.of("core", "desktop", "benchmarks");

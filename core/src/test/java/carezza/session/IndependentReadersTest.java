@@ -39,7 +39,7 @@ import carezza.testing.Portrait;
  * What other people's programs say of the files that are written; skipped where they are not
  * installed.
  */
-@Test(groups = "independent")
+@Test(groups = {"independent", "elsewhere"})
 public class IndependentReadersTest {
 
   private Path folder;

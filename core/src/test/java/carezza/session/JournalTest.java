@@ -33,6 +33,7 @@ import carezza.session.Journals.TakenUp;
 import carezza.testing.Pictures;
 import carezza.testing.Thorough;
 
+@Test(groups = "elsewhere")
 public class JournalTest {
 
   private static final int KILLS = Thorough.ASKED ? 50 : 6;

@@ -3,8 +3,8 @@ package carezza.testing;
 import java.util.Arrays;
 
 /**
- * Whether the environment says {@code CAREZZA_TESTS=all}: tests are quick where one works, and leave
- * nothing out where changes are taken in.
+ * Whether the environment says {@code CAREZZA_TESTS=all}: tests are quick where one works, and
+ * leave nothing out where changes are taken in.
  */
 public final class Thorough {
 

@@ -14,9 +14,9 @@ import carezza.session.Journals;
 import carezza.session.Session;
 
 /**
- * Keeps the unsaved work of the document on the bench in a journal of its own, at most half a second
- * after an edit, until it is saved or given up. The recipe is written at once; the small picture
- * that it is found again by follows when the hand rests.
+ * Keeps the unsaved work of the document on the bench in a journal of its own, at most half a
+ * second after an edit, until it is saved or given up. The recipe is written at once; the small
+ * picture that it is found again by follows when the hand rests.
  */
 final class Autosave implements AutoCloseable {
 
@@ -84,8 +84,7 @@ final class Autosave implements AutoCloseable {
       write();
       Session session = state.document().session();
       Project project = state.document().project();
-      pictures.rested(
-          REST, c -> session.store().glance(project), this::show, state.status()::fail);
+      pictures.rested(REST, c -> session.store().glance(project), this::show, state.status()::fail);
     }
   }
 

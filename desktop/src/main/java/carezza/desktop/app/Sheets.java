@@ -8,8 +8,8 @@ import atlantafx.base.controls.ModalPane;
 import carezza.desktop.control.Sheet;
 
 /**
- * The one sheet that may lie over the window: it has all keys, and what is behind is dimmed and takes
- * neither keys nor the focus. Escape or a click beside it closes it.
+ * The one sheet that may lie over the window: it has all keys, and what is behind is dimmed and
+ * takes neither keys nor the focus. Escape or a click beside it closes it.
  */
 final class Sheets {
 

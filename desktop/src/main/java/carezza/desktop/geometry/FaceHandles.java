@@ -131,11 +131,7 @@ public final class FaceHandles {
 
     private void eye(String side, List<Point> lids, Circle iris, Part part) {
       int half = lids.size() / 2;
-      lid(
-          side + "-eye-corner",
-          lids.getFirst(),
-          part,
-          (l, p) -> FaceOutlines.cornered(l, true, p));
+      lid(side + "-eye-corner", lids.getFirst(), part, (l, p) -> FaceOutlines.cornered(l, true, p));
       lid(
           side + "-eye-other-corner",
           lids.get(half),

@@ -5,7 +5,9 @@ import javafx.scene.text.Font;
 
 import atlantafx.base.theme.PrimerDark;
 
-/** What all windows have before the first is made: the fonts that ship, and the theme below ours. */
+/**
+ * What all windows have before the first is made: the fonts that ship, and the theme below ours.
+ */
 public final class Look {
 
   private Look() {}

@@ -36,6 +36,7 @@ import carezza.project.ProjectFile;
 import carezza.session.Session;
 
 /** Every verb, as scripts use them. */
+@Test(groups = "elsewhere")
 public class CommandLineTest {
 
   private Path folder;
