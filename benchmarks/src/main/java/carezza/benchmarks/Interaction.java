@@ -21,11 +21,11 @@ import carezza.codec.OutputProfile;
 import carezza.codec.PictureFormat;
 import carezza.codec.PictureWriter;
 import carezza.colour.MonotoneCurve;
-import carezza.desktop.app.CarezzaApp;
 import carezza.desktop.app.Display;
 import carezza.desktop.app.Shell;
 import carezza.desktop.state.AppState;
 import carezza.desktop.state.Brush;
+import carezza.desktop.style.Look;
 import carezza.kernel.LayerType;
 import carezza.model.CurveLayer;
 import carezza.model.GradientMapLayer;
@@ -113,7 +113,7 @@ final class Interaction {
     Document document = retouch();
     on(
         () -> {
-          CarezzaApp.loadFonts();
+          Look.load();
           view = new Shell();
           Stage stage = new Stage();
           stage.setScene(new Scene(view, 1280, 800));

@@ -2,6 +2,8 @@ package carezza.colour;
 
 import java.util.function.DoubleBinaryOperator;
 
+import org.jspecify.annotations.Nullable;
+
 /**
  * How a picture is laid over another, by W3C Compositing and Blending Level 1, section 10, on
  * encoded working-space values held to 0 … 1; linear light besides. The last two are of all
@@ -20,9 +22,9 @@ public enum BlendMode {
   COLOUR(null),
   LUMINOSITY(null);
 
-  private final DoubleBinaryOperator channel;
+  private final @Nullable DoubleBinaryOperator channel;
 
-  BlendMode(DoubleBinaryOperator channel) {
+  BlendMode(@Nullable DoubleBinaryOperator channel) {
     this.channel = channel;
   }
 

@@ -19,6 +19,8 @@ import java.nio.file.attribute.PosixFilePermissions;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 
+import org.jspecify.annotations.Nullable;
+
 import carezza.problem.Problem;
 import carezza.problem.Problem.Kind;
 
@@ -205,7 +207,7 @@ public final class AtomicFile {
   }
 
   /** Deletes the parts in a folder that no running program holds. */
-  private static void sweep(Path folder) {
+  private static void sweep(@Nullable Path folder) {
     if (!SWEPT.add(folder)) {
       return;
     }
@@ -230,7 +232,7 @@ public final class AtomicFile {
     }
   }
 
-  private static void delete(Path part) {
+  private static void delete(@Nullable Path part) {
     if (part != null) {
       try {
         Files.deleteIfExists(part);

@@ -1,6 +1,7 @@
 package carezza.problem;
 
 import java.text.MessageFormat;
+import java.util.Objects;
 import java.util.ResourceBundle;
 
 /**
@@ -61,6 +62,12 @@ public final class Problem extends Exception {
   public Problem(Throwable cause, Kind kind, Object... arguments) {
     super(sentence(kind, arguments), cause);
     this.kind = kind;
+  }
+
+  /** The sentence; never null. */
+  @Override
+  public String getMessage() {
+    return Objects.requireNonNull(super.getMessage());
   }
 
   public Kind kind() {

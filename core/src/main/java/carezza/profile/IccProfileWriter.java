@@ -9,6 +9,7 @@ import java.util.ArrayList;
 import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 
 import carezza.colour.Matrix3;
 import carezza.colour.RgbSpace;
@@ -158,7 +159,7 @@ public final class IccProfileWriter {
           out.writeInt(tags.size());
           for (Tag tag : tags) {
             out.writeBytes(tag.name());
-            out.writeInt(places.get(tag.content()));
+            out.writeInt(Objects.requireNonNull(places.get(tag.content())));
             out.writeInt(tag.content().length);
           }
           for (byte[] content : contents) {

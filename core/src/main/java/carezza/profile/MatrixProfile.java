@@ -6,6 +6,8 @@ import java.nio.BufferUnderflowException;
 import java.nio.ByteBuffer;
 import java.util.function.DoubleUnaryOperator;
 
+import org.jspecify.annotations.Nullable;
+
 import carezza.colour.FloatMatrix;
 import carezza.colour.Matrix3;
 import carezza.colour.RgbSpace;
@@ -29,7 +31,7 @@ public final class MatrixProfile {
   private final float[][] curves;
   private final FloatMatrix toWorkingLight;
 
-  private final RgbSpace exact;
+  private final @Nullable RgbSpace exact;
 
   private MatrixProfile(String name, float[][] curves, Matrix3 toXyz) {
     this.name = name;
@@ -42,7 +44,7 @@ public final class MatrixProfile {
    * The space with the sRGB curve that a profile is a rounding of, or null: profiles hold sixteen
    * bits of light, which is coarse in the darks.
    */
-  private static RgbSpace exact(float[][] curves, Matrix3 toXyz) {
+  private static @Nullable RgbSpace exact(float[][] curves, Matrix3 toXyz) {
     for (float[] curve : curves) {
       for (int i = 0; i <= TABLE; i += 16) {
         if (Math.abs(curve[i] - Transfer.toLinear((float) i / TABLE)) > ROUNDING) {

@@ -6,6 +6,8 @@ import javafx.beans.property.ReadOnlyObjectWrapper;
 import javafx.beans.property.SimpleBooleanProperty;
 import javafx.scene.input.KeyCombination;
 
+import org.jspecify.annotations.Nullable;
+
 import carezza.desktop.text.Texts;
 
 /**
@@ -22,11 +24,11 @@ public final class Action {
   private final Scope scope;
   private final String text;
   private final String hint;
-  private final KeyCombination usual;
+  private final @Nullable KeyCombination usual;
   private final ReadOnlyObjectWrapper<KeyCombination> key = new ReadOnlyObjectWrapper<>();
   private final BooleanExpression enabled;
   private final Runnable run;
-  private final Runnable release;
+  private final @Nullable Runnable release;
 
   Action(
       String id,
@@ -34,10 +36,10 @@ public final class Action {
       Scope scope,
       String text,
       String hint,
-      KeyCombination key,
-      BooleanExpression enabled,
+      @Nullable KeyCombination key,
+      @Nullable BooleanExpression enabled,
       Runnable run,
-      Runnable release) {
+      @Nullable Runnable release) {
     this.id = id;
     this.menu = menu;
     this.scope = scope;
@@ -78,11 +80,11 @@ public final class Action {
   }
 
   /** The key that it has unless it is changed, or null. */
-  public KeyCombination usualKey() {
+  public @Nullable KeyCombination usualKey() {
     return usual;
   }
 
-  void setKey(KeyCombination combination) {
+  void setKey(@Nullable KeyCombination combination) {
     key.set(combination);
   }
 

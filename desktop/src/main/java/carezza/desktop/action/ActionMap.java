@@ -10,6 +10,8 @@ import javafx.beans.binding.BooleanExpression;
 import javafx.scene.input.KeyCombination;
 import javafx.scene.input.KeyEvent;
 
+import org.jspecify.annotations.Nullable;
+
 import carezza.desktop.text.Texts;
 
 /** All actions by id, and the keys that run them. */
@@ -29,7 +31,12 @@ public final class ActionMap {
    * @param enabled whether it can be done now; null for always
    */
   public Action add(
-      String id, Menu menu, Scope scope, String key, BooleanExpression enabled, Runnable run) {
+      String id,
+      Menu menu,
+      Scope scope,
+      String key,
+      @Nullable BooleanExpression enabled,
+      Runnable run) {
     return put(id, menu, scope, key, enabled, run, null);
   }
 
@@ -66,9 +73,9 @@ public final class ActionMap {
       Menu menu,
       Scope scope,
       String key,
-      BooleanExpression enabled,
+      @Nullable BooleanExpression enabled,
       Runnable run,
-      Runnable release) {
+      @Nullable Runnable release) {
     KeyCombination combination = key == null ? null : KeyCombination.valueOf(key);
     return put(
         new Action(

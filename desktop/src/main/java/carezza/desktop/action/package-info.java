@@ -1,2 +1,5 @@
 /** All that can be done, once: names, keys, menus. */
+@NullMarked
 package carezza.desktop.action;
+
+import org.jspecify.annotations.NullMarked;

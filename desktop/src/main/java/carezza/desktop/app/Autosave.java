@@ -14,9 +14,9 @@ import carezza.session.Journals;
 import carezza.session.Session;
 
 /**
- * Keeps the unsaved work of the document on the bench in a journal of its own, at most half a
- * second after an edit, until it is saved or given up. The recipe is written at once; the small
- * picture that it is found again by follows when the hand rests.
+ * Keeps the unsaved work of the document on the bench in a journal of its own until it is saved or
+ * given up: the first edit after a rest at once, those that follow it half a second later. The
+ * small picture that the work is found again by comes when the hand rests.
  */
 final class Autosave implements AutoCloseable {
 
@@ -39,20 +39,33 @@ final class Autosave implements AutoCloseable {
   /** Whether the work as it stands is to be kept. */
   private boolean wanted;
 
+  /** Whether there was an edit since the last that was kept. */
+  private boolean more;
+
   Autosave(AppState state, Journals journals) {
     this.state = state;
     background = state.tasks().lane("autosave");
     pictures = state.tasks().lane("picture of unsaved work");
     this.journals = journals;
-    pause.setOnFinished(e -> keep());
+    pause.setOnFinished(e -> pauseIsOver());
     subscriptions.on(this::follow, state.document().commitsProperty());
   }
 
-  /** Work without a rest is kept, too: a pause under way is not begun anew. */
   private void follow() {
     wanted = true;
-    if (state.document().dirtyProperty().get() && pause.getStatus() != Animation.Status.RUNNING) {
+    if (pause.getStatus() == Animation.Status.RUNNING) {
+      more = true;
+    } else if (isToBeKept()) {
+      keep();
       pause.playFromStart();
+    }
+  }
+
+  /** Work without a rest is kept, too. */
+  private void pauseIsOver() {
+    if (more) {
+      more = false;
+      follow();
     }
   }
 
@@ -69,6 +82,7 @@ final class Autosave implements AutoCloseable {
    */
   void begin(Journal next, int steps) {
     pause.stop();
+    more = false;
     pictures.cancel();
     picture = new byte[0];
     Journal last = journal;

@@ -37,6 +37,8 @@ final class Sheets {
                 takeBack();
               }
             });
+    pane.visibleProperty().bind(pane.displayProperty());
+    pane.setFocusTraversable(false);
     over.getChildren().add(pane);
   }
 

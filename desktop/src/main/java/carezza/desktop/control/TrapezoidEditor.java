@@ -13,6 +13,8 @@ import javafx.scene.input.MouseEvent;
 import javafx.scene.layout.Region;
 import javafx.scene.paint.Color;
 
+import org.jspecify.annotations.Nullable;
+
 import carezza.desktop.text.Texts;
 import carezza.model.Mask.Quantity;
 import carezza.model.Mask.Range;
@@ -47,7 +49,7 @@ public final class TrapezoidEditor extends Region {
   private int held = -1;
 
   private double heldAt;
-  private Range heldRange;
+  private @Nullable Range heldRange;
 
   /**
    * @param range the range shown, or null when it is gone
@@ -198,10 +200,10 @@ public final class TrapezoidEditor extends Region {
   }
 
   private void drag(MouseEvent e) {
-    if (held < 0) {
+    Range was = heldRange;
+    if (held < 0 || was == null) {
       return;
     }
-    Range was = heldRange;
     double by = (e.getX() - heldAt) / WIDTH * was.quantity().span();
     change.accept(r -> moved(was, held, by));
   }

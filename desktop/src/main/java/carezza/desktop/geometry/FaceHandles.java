@@ -6,6 +6,8 @@ import java.util.List;
 import java.util.function.BiFunction;
 import java.util.function.UnaryOperator;
 
+import org.jspecify.annotations.Nullable;
+
 import carezza.model.FaceMap;
 import carezza.model.FaceMap.FaceOval;
 import carezza.model.FaceMap.Part;
@@ -68,7 +70,7 @@ public final class FaceHandles {
   }
 
   /** The nearest handle within reach, or null. */
-  public static Handle near(Project project, Point at, double reach) {
+  public static @Nullable Handle near(Project project, Point at, double reach) {
     return of(project).stream()
         .filter(h -> h.place().distance(at) <= reach)
         .min(Comparator.comparingDouble(h -> h.place().distance(at)))

@@ -3,6 +3,8 @@ package carezza.desktop.geometry;
 import java.util.ArrayList;
 import java.util.List;
 
+import org.jspecify.annotations.Nullable;
+
 import carezza.model.HealLayer.Patch;
 import carezza.model.HealLayer.Piece;
 import carezza.model.HealLayer.Source;
@@ -34,24 +36,27 @@ public final class RepairHandles {
     public Patch dragged(Point to) {
       double dx = to.x() - from.x();
       double dy = to.y() - from.y();
-      Source was = part == Part.AREA ? null : patch.pieces().get(piece).source();
       return switch (part) {
         case AREA -> patch.withArea(moved(patch.area(), dx, dy));
-        case SOURCE -> with(was.at(was.dx() + dx, was.dy() + dy));
-        case TURN -> {
-          Point centre = sourceCentre(patch.pieces().get(piece));
-          double turn = angle(centre, to) - angle(centre, from);
-          double grown = centre.distance(to) / Math.max(1, centre.distance(from));
-          double turned = Math.IEEEremainder(was.angle() + Math.toDegrees(turn), 360);
-          yield with(
-              new Source(
-                  was.dx(),
-                  was.dy(),
-                  turned,
-                  Math.clamp(was.scale() * grown, 0.1, 10),
-                  was.mirrored()));
-        }
+        case SOURCE -> with(source().at(source().dx() + dx, source().dy() + dy));
+        case TURN -> with(turned(source(), to));
       };
+    }
+
+    private Source source() {
+      return patch.pieces().get(piece).source();
+    }
+
+    private Source turned(Source was, Point to) {
+      Point centre = sourceCentre(patch.pieces().get(piece));
+      double turn = angle(centre, to) - angle(centre, from);
+      double grown = centre.distance(to) / Math.max(1, centre.distance(from));
+      return new Source(
+          was.dx(),
+          was.dy(),
+          Math.IEEEremainder(was.angle() + Math.toDegrees(turn), 360),
+          Math.clamp(was.scale() * grown, 0.1, 10),
+          was.mirrored());
     }
 
     private Patch with(Source source) {
@@ -97,7 +102,7 @@ public final class RepairHandles {
   }
 
   /** What of a chosen repair is at a place, or null. */
-  public static Grip grip(Patch patch, Point at, double reach) {
+  public static @Nullable Grip grip(Patch patch, Point at, double reach) {
     List<Piece> pieces = patch.pieces();
     for (int i = 0; i < pieces.size(); i++) {
       Piece piece = pieces.get(i);

@@ -1,2 +1,5 @@
 /** Icons and greys. */
+@NullMarked
 package carezza.desktop.style;
+
+import org.jspecify.annotations.NullMarked;

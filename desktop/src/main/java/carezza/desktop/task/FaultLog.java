@@ -9,6 +9,8 @@ import java.util.logging.Level;
 import java.util.logging.Logger;
 import java.util.logging.SimpleFormatter;
 
+import org.jspecify.annotations.Nullable;
+
 import carezza.file.ApplicationFolder;
 
 /** The platform's log, in files that take turns in the application's folder. */
@@ -17,7 +19,7 @@ public final class FaultLog {
   private static final int MOST_BYTES = 1_000_000;
   private static final int FILES = 4;
 
-  private static volatile Path current;
+  private static volatile @Nullable Path current;
 
   private FaultLog() {}
 

@@ -1,2 +1,5 @@
 /** What the window says. */
+@NullMarked
 package carezza.desktop.text;
+
+import org.jspecify.annotations.NullMarked;

@@ -13,7 +13,7 @@ import org.testng.annotations.Test;
 import carezza.project.ProjectFile;
 
 /** Where keys go in a real window: what they did is read from its title and its files. */
-@Test(groups = {"real-window", "elsewhere"})
+@Test(groups = "real-window")
 public class RealWindowKeysTest {
 
   private static final long SETTLING_MILLIS = 700;

@@ -22,26 +22,37 @@ import picocli.CommandLine;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
+import carezza.codec.OutputProfile;
 import carezza.codec.Photograph;
+import carezza.codec.PictureFormat;
 import carezza.codec.PictureReader;
+import carezza.codec.PictureWriter;
 import carezza.colour.Lab;
+import carezza.colour.MonotoneCurve.Point;
 import carezza.desktop.demo.Demo;
 import carezza.file.AtomicFile;
 import carezza.image.Cancellation;
 import carezza.image.PictureSize;
+import carezza.kernel.LayerType;
 import carezza.metadata.TiffDirectory;
+import carezza.model.CurveLayer;
+import carezza.model.ExposureLayer;
+import carezza.model.LayerStack;
 import carezza.problem.Problem;
 import carezza.project.Document;
 import carezza.project.ProjectFile;
+import carezza.render.Pyramid;
 import carezza.session.Session;
 
 /** Every verb, as scripts use them. */
-@Test(groups = "elsewhere")
 public class CommandLineTest {
 
   private Path folder;
   private Path photo;
   private Path demo;
+
+  /** A quarter of the demo's pixels, and few layers: for what is not about the demo itself. */
+  private Path small;
 
   @BeforeClass
   public void prepare() throws Exception {
@@ -54,6 +65,25 @@ public class CommandLineTest {
     new Session(understudy.photograph())
         .store()
         .save(understudy, AtomicFile.replacing(demo), Cancellation.NONE);
+    small = folder.resolve("small.carezza");
+    Document quarter = ProjectFile.start(quarter(understudy), "quarter.png");
+    LayerStack few =
+        LayerStack.of(
+            new ExposureLayer(LayerType.EXPOSURE.fresh().attributes(), 0.5, 0),
+            LayerType.SATURATION.fresh(),
+            ((CurveLayer) LayerType.CURVE.fresh())
+                .withLuminance(List.of(new Point(0, 0), new Point(0.5, 0.35), new Point(1, 1))));
+    ProjectFile.save(
+        quarter.with(quarter.project().withStack(few), null),
+        AtomicFile.replacing(small),
+        new byte[0]);
+  }
+
+  private static byte[] quarter(Document document) throws Problem {
+    return PictureWriter.encode(
+        new Pyramid(document.photograph().pixels()).level(1),
+        new PictureWriter.Settings(PictureFormat.PNG, 90, 8, OutputProfile.SRGB),
+        "quarter.png");
   }
 
   @AfterClass
@@ -112,7 +142,7 @@ public class CommandLineTest {
   @Test
   public void renderFitsTheLongEdgeAndTakesTheFormatOfTheName() throws Problem {
     Path picture = folder.resolve("small.tif");
-    Outcome outcome = run("render", demo, "--out", picture, "--long-edge", 500, "--bits", 16);
+    Outcome outcome = run("render", small, "--out", picture, "--long-edge", 500, "--bits", 16);
     assertThat(outcome.code()).isZero();
     Photograph read = PictureReader.read(picture);
     assertThat(read.size()).isEqualTo(new PictureSize(400, 500));
@@ -172,14 +202,14 @@ public class CommandLineTest {
   public void renderWritesForPrintAndWithLayers() throws Problem {
     Path print = folder.resolve("print.tif");
     assertThat(
-            run("render", demo, "--out", print, "--scale-level", 2, "--profile", "coated").code())
+            run("render", small, "--out", print, "--scale-level", 1, "--profile", "coated").code())
         .isZero();
     assertThat(PictureReader.read(print).profile()).contains("coated");
     Path layers = folder.resolve("demo.ora");
-    assertThat(run("render", demo, "--out", layers, "--scale-level", 3).code()).isZero();
+    assertThat(run("render", small, "--out", layers, "--scale-level", 2).code()).isZero();
     assertThat(layers).isRegularFile();
     assertSentence(
-        run("render", demo, "--out", folder.resolve("p.jpg"), "--profile", "coated"),
+        run("render", small, "--out", folder.resolve("p.jpg"), "--profile", "coated"),
         1,
         "p.jpg",
         ".tif");
@@ -198,9 +228,10 @@ public class CommandLineTest {
     Path settled = folder.resolve("settled.png");
     Path all = folder.resolve("all.png");
     assertThat(
-            run("render", demo, "--out", settled, "--through", "settle", "--scale-level", 2).code())
+            run("render", small, "--out", settled, "--through", "settle", "--scale-level", 1)
+                .code())
         .isZero();
-    assertThat(run("render", demo, "--out", all, "--scale-level", 2).code()).isZero();
+    assertThat(run("render", small, "--out", all, "--scale-level", 1).code()).isZero();
     Photograph first = PictureReader.read(settled);
     assertThat(first.size()).isEqualTo(new PictureSize(400, 500));
     assertThat(difference(first, PictureReader.read(all))).isGreaterThan(0.005);
@@ -373,7 +404,7 @@ public class CommandLineTest {
   @Test
   public void aFolderThatIsNotThereIsOneSentence() {
     assertSentence(
-        run("render", demo, "--out", folder.resolve("no/where.png"), "--scale-level", 4),
+        run("render", small, "--out", folder.resolve("no/where.png"), "--scale-level", 2),
         1,
         "where.png",
         "folder");
@@ -418,9 +449,9 @@ public class CommandLineTest {
   @Test
   public void whatIsThereIsReplacedByForceOnly() throws Exception {
     Path picture = Files.writeString(folder.resolve("there.png"), "somebody's");
-    assertSentence(run("render", demo, "--out", picture, "--scale-level", 3), 1, "--force");
+    assertSentence(run("render", small, "--out", picture, "--scale-level", 2), 1, "--force");
     assertThat(Files.readString(picture)).isEqualTo("somebody's");
-    assertThat(run("render", demo, "--out", picture, "--scale-level", 3, "--force").code())
+    assertThat(run("render", small, "--out", picture, "--scale-level", 2, "--force").code())
         .isZero();
     assertThat(Files.size(picture)).isGreaterThan(100);
     Path project = Files.writeString(folder.resolve("there.carezza"), "somebody's");
@@ -448,28 +479,28 @@ public class CommandLineTest {
   public void wrongValuesAreAnsweredByTheRightOnes() {
     Path out = folder.resolve("never.png");
     assertSentence(
-        run("render", demo, "--out", out, "--notes", "some"), 2, "nothing, without-place or all");
+        run("render", small, "--out", out, "--notes", "some"), 2, "nothing, without-place or all");
     assertSentence(
-        run("render", demo, "--out", out, "--profile", "paper"), 2, "srgb, wide, coated");
+        run("render", small, "--out", out, "--profile", "paper"), 2, "srgb, wide, coated");
     assertSentence(
-        run("render", demo, "--out", out, "--intent", "best"), 2, "COLORIMETRIC", "PERCEPTUAL");
-    assertSentence(run("render", demo, "--out", out, "--profile", photo), 2, "no colour profile");
+        run("render", small, "--out", out, "--intent", "best"), 2, "COLORIMETRIC", "PERCEPTUAL");
+    assertSentence(run("render", small, "--out", out, "--profile", photo), 2, "no colour profile");
   }
 
   @Test
   public void aPrintersOwnProfileIsWritten() throws Exception {
     Path first = folder.resolve("own.tif");
     assertThat(
-            run("render", demo, "--out", first, "--profile", "coated", "--scale-level", 4).code())
+            run("render", small, "--out", first, "--profile", "coated", "--scale-level", 2).code())
         .isZero();
     Path icc = folder.resolve("own.icc");
     Files.write(icc, TiffDirectory.read(Files.readAllBytes(first)).bytes(34675));
     Path second = folder.resolve("own2.tif");
-    assertThat(run("render", demo, "--out", second, "--profile", icc, "--scale-level", 4).code())
+    assertThat(run("render", small, "--out", second, "--profile", icc, "--scale-level", 2).code())
         .isZero();
     // The same press by another way through its tables: the prints look alike.
     assertThat(difference(PictureReader.read(first), PictureReader.read(second))).isLessThan(0.06);
     assertSentence(
-        run("render", demo, "--out", folder.resolve("own.jpg"), "--profile", icc), 1, ".tif");
+        run("render", small, "--out", folder.resolve("own.jpg"), "--profile", icc), 1, ".tif");
   }
 }

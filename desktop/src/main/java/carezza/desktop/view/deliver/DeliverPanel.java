@@ -20,6 +20,8 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 
+import org.jspecify.annotations.Nullable;
+
 import carezza.codec.PictureReader;
 import carezza.desktop.control.Buttons;
 import carezza.desktop.control.Titled;
@@ -75,7 +77,7 @@ final class DeliverPanel extends VBox {
   private final VBox checks = new VBox(5);
 
   /** What the proposed name is for. */
-  private Session proposedFor;
+  private @Nullable Session proposedFor;
 
   DeliverPanel(AppState state, Settings settings) {
     this.state = state;
