@@ -42,6 +42,7 @@ public final class Carezza implements Runnable {
       return commandLine().execute(given);
     } catch (Throwable e) {
       // Whatever goes wrong, its last word is a sentence.
+      Faults.log("command", e);
       System.err.println(Faults.said(e));
       return FAILED;
     }
@@ -60,6 +61,7 @@ public final class Carezza implements Runnable {
 
   private static IExecutionExceptionHandler failure() {
     return (exception, line, parsed) -> {
+      Faults.log("command", exception);
       line.getErr().println(Faults.said(exception));
       return FAILED;
     };
