@@ -60,6 +60,14 @@ final class AppActions {
     return state.document().projectProperty().isNotNull();
   }
 
+  private BooleanBinding room() {
+    return Bindings.createBooleanBinding(shell.workspace()::hasRoom, shell.workspace().waiting());
+  }
+
+  private BooleanBinding waiting() {
+    return Bindings.isNotEmpty(shell.workspace().waiting());
+  }
+
   private BooleanBinding selected() {
     return state.selection().selectedProperty().isNotNull();
   }
@@ -68,6 +76,9 @@ final class AppActions {
     DocumentFiles files = shell.files();
     actions.add("start", Menu.PICTURE, APPLICATION, "Shortcut+N", shell::showStart);
     actions.add("open", Menu.PICTURE, APPLICATION, "Shortcut+O", files::askOpen);
+    actions.add(
+        "open-beside", Menu.PICTURE, DOCUMENT, "Shift+Shortcut+O", room(), files::askOpenBeside);
+    actions.add("exchange", Menu.PICTURE, APPLICATION, "Shortcut+E", waiting(), files::exchange);
     actions.add("save", Menu.PICTURE, DOCUMENT, "Shortcut+S", open(), files::save);
     actions.add("save-as", Menu.PICTURE, DOCUMENT, "Shift+Shortcut+S", open(), files::askSave);
     actions.add("deliver", Menu.PICTURE, DOCUMENT, "Shortcut+D", open(), shell::toggleDeliver);

@@ -51,6 +51,20 @@ final class Autosave implements AutoCloseable {
     subscriptions.on(this::follow, state.document().commitsProperty());
   }
 
+  /** Lets go of the journal as it is, with the newest work in it; another is begun next. */
+  Journal putAside() {
+    if (isToBeKept()) {
+      write();
+    }
+    Journal last = journal;
+    journal = null;
+    return last;
+  }
+
+  int earlierSteps() {
+    return earlierSteps;
+  }
+
   private void follow() {
     wanted = true;
     if (pause.getStatus() == Animation.Status.RUNNING) {
@@ -140,6 +154,11 @@ final class Autosave implements AutoCloseable {
     if (own != null) {
       inTurn(own::clear);
     }
+  }
+
+  /** Gives back a journal that waits. */
+  void letGo(Journal waiting) {
+    inTurn(waiting::close);
   }
 
   private void inTurn(Lane.Task work) {

@@ -3,6 +3,7 @@ package carezza.desktop.app;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.Optional;
 import java.util.concurrent.Callable;
 import java.util.function.Consumer;
 import javafx.scene.control.Label;
@@ -11,6 +12,7 @@ import carezza.codec.PictureReader;
 import carezza.desktop.demo.Demo;
 import carezza.desktop.state.AppState;
 import carezza.desktop.state.Status;
+import carezza.desktop.state.Workspace;
 import carezza.desktop.task.Lane;
 import carezza.desktop.text.Texts;
 import carezza.desktop.view.deliver.ProposedNames;
@@ -29,6 +31,7 @@ final class DocumentFiles implements StartView.Opening, AutoCloseable {
   private static final Texts TEXTS = Texts.of("app");
 
   private final AppState state;
+  private final Workspace workspace;
   private final Home home;
   private final Journals journals;
   private final Autosave autosave;
@@ -39,18 +42,23 @@ final class DocumentFiles implements StartView.Opening, AutoCloseable {
   private final Lane files;
   private final Lane recovery;
 
+  /** Whether the document at work is to wait when another takes its place. */
+  private boolean keeping;
+
   /**
    * @param opened shows the document that was opened
    * @param none shows what there is without one
    */
   DocumentFiles(
       AppState state,
+      Workspace workspace,
       Home home,
       FileDialogs dialogs,
       Sheets sheets,
       Runnable opened,
       Runnable none) {
     this.state = state;
+    this.workspace = workspace;
     this.home = home;
     this.dialogs = dialogs;
     this.sheets = sheets;
@@ -66,12 +74,41 @@ final class DocumentFiles implements StartView.Opening, AutoCloseable {
 
   @Override
   public void askOpen() {
-    whenSafe(() -> dialogs.open().ifPresent(this::load));
+    whenFree(() -> dialogs.open().ifPresent(this::load));
   }
 
   @Override
   public void open(Path file) {
-    whenSafe(() -> load(file));
+    whenFree(() -> load(file));
+  }
+
+  /** Opens another document while the one at work waits. */
+  void askOpenBeside() {
+    dialogs
+        .open()
+        .ifPresent(
+            file -> {
+              keeping = true;
+              load(file);
+            });
+  }
+
+  /** Goes on with the document that waits longest; the one at work waits in its place. */
+  void exchange() {
+    workspace
+        .next()
+        .ifPresent(
+            next -> {
+              keeping = !state.document().isEmpty();
+              takeUp(next);
+            });
+  }
+
+  private void takeUp(Workspace.Waiting one) {
+    put(
+        () -> autosave.begin(one.journal(), one.earlierSteps()),
+        () -> state.document().open(one.work()));
+    state.status().say(TEXTS.get("documentFiles.at-work", one.work().title()));
   }
 
   @Override
@@ -90,10 +127,15 @@ final class DocumentFiles implements StartView.Opening, AutoCloseable {
    * @param name by which its loading is shown
    */
   void open(String name, Callable<Document> source) {
-    whenSafe(() -> load(name, source, this::put));
+    whenFree(() -> load(name, source, this::put));
   }
 
   private void load(Path file) {
+    Optional<Workspace.Waiting> known = workspace.of(file);
+    if (known.isPresent()) {
+      takeUp(known.get());
+      return;
+    }
     load(
         PictureReader.name(file),
         () -> ProjectFile.openOrStart(file),
@@ -112,6 +154,7 @@ final class DocumentFiles implements StartView.Opening, AutoCloseable {
         cancellation -> source.call(),
         then,
         e -> {
+          keeping = false;
           state.status().fail(e);
           if (state.document().isEmpty()) {
             none.run();
@@ -135,24 +178,73 @@ final class DocumentFiles implements StartView.Opening, AutoCloseable {
   }
 
   private void put(Document document, Runnable journal) {
+    put(journal, () -> state.document().open(document));
+  }
+
+  private void put(Runnable journal, Runnable open) {
     if (!(sheets.content() instanceof RecoverySheet)) {
       // What was left behind is still to be decided on, whatever is opened meanwhile.
       sheets.close();
     }
+    if (keeping) {
+      keeping = false;
+      int earlier = autosave.earlierSteps();
+      workspace.add(new Workspace.Waiting(state.document().work(), autosave.putAside(), earlier));
+    }
     journal.run();
-    state.document().open(document);
+    open.run();
     opened.run();
   }
 
   // --- unsaved work
 
-  boolean isUnsaved() {
+  private boolean isPresentUnsaved() {
     return !state.document().isEmpty() && state.document().dirtyProperty().get();
+  }
+
+  /** Whether any work is not saved, what waits included. */
+  boolean isUnsaved() {
+    return isPresentUnsaved() || workspace.all().stream().anyMatch(w -> w.work().isUnsaved());
+  }
+
+  /** Does what ends everything, once all unsaved work is saved or given up. */
+  void whenAllSafe(Runnable next) {
+    whenSafe(
+        () ->
+            workspace
+                .nextUnsaved()
+                .ifPresentOrElse(
+                    one -> {
+                      takeUp(one);
+                      whenAllSafe(next);
+                    },
+                    next));
+  }
+
+  /** Opens what takes the document's place, once it is saved, given up or put aside. */
+  private void whenFree(Runnable next) {
+    keeping = false;
+    ask(
+        next,
+        workspace.hasRoom()
+            ? () -> {
+              sheets.close();
+              keeping = true;
+              next.run();
+            }
+            : null);
   }
 
   /** Does what would take the document's place, once its unsaved work is saved or given up. */
   void whenSafe(Runnable next) {
-    if (!isUnsaved()) {
+    ask(next, null);
+  }
+
+  /**
+   * @param aside keeps the document open while another is at work; null where that cannot be
+   */
+  private void ask(Runnable next, Runnable aside) {
+    if (!isPresentUnsaved()) {
       next.run();
       return;
     }
@@ -168,6 +260,7 @@ final class DocumentFiles implements StartView.Opening, AutoCloseable {
               autosave.giveUp();
               next.run();
             },
+            aside,
             sheets::close));
   }
 
@@ -201,7 +294,7 @@ final class DocumentFiles implements StartView.Opening, AutoCloseable {
 
   private void takeUp(LeftBehind work) {
     sheets.close();
-    whenSafe(
+    whenFree(
         () ->
             load(
                 work.title(),
@@ -301,6 +394,7 @@ final class DocumentFiles implements StartView.Opening, AutoCloseable {
 
   @Override
   public void close() {
+    workspace.all().forEach(waiting -> autosave.letGo(waiting.journal()));
     autosave.close();
     files.close();
     recovery.close();

@@ -22,6 +22,7 @@ import carezza.desktop.state.AppState;
 import carezza.desktop.state.Settings;
 import carezza.desktop.state.Subscriptions;
 import carezza.desktop.state.ToolKind;
+import carezza.desktop.state.Workspace;
 import carezza.desktop.style.TextSize;
 import carezza.desktop.style.Tone;
 import carezza.desktop.task.TaskRunner;
@@ -60,6 +61,7 @@ public final class Shell extends StackPane implements AutoCloseable {
   private final List<AppView> views;
   private final TopStrip strip;
   private final ActionMap actions;
+  private final Workspace workspace = new Workspace();
   private final ReadOnlyStringWrapper windowTitle = new ReadOnlyStringWrapper(NAME);
   private AppView active;
   private boolean leaving;
@@ -81,7 +83,8 @@ public final class Shell extends StackPane implements AutoCloseable {
     sheets = new Sheets(this, frame, this::focusView);
     FileDialogs ask =
         dialogs == null ? new SystemFileDialogs(() -> getScene().getWindow()) : dialogs;
-    files = new DocumentFiles(state, home, ask, sheets, this::showBench, this::showStart);
+    files =
+        new DocumentFiles(state, workspace, home, ask, sheets, this::showBench, this::showStart);
     area = new PictureArea(state, settings);
     bench = new BenchView(state, area);
     views =
@@ -100,7 +103,8 @@ public final class Shell extends StackPane implements AutoCloseable {
                 "layer-on",
                 "frame"));
     actions.recall(id -> settings.get("key." + id, null));
-    strip = new TopStrip(state, actions, views, this::show, grey -> Tone.apply(this, grey));
+    strip =
+        new TopStrip(state, workspace, actions, views, this::show, grey -> Tone.apply(this, grey));
     frame.setTop(strip);
     strip
         .titleProperty()
@@ -284,6 +288,10 @@ public final class Shell extends StackPane implements AutoCloseable {
     return bench;
   }
 
+  Workspace workspace() {
+    return workspace;
+  }
+
   DocumentFiles files() {
     return files;
   }
@@ -333,7 +341,7 @@ public final class Shell extends StackPane implements AutoCloseable {
   /** Ends the window, after asking. */
   void quit() {
     if (getScene() != null && getScene().getWindow() instanceof Stage window) {
-      files.whenSafe(
+      files.whenAllSafe(
           () -> {
             leaving = true;
             window.close();

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.function.Consumer;
 import java.util.function.DoubleConsumer;
+import javafx.beans.InvalidationListener;
 import javafx.beans.property.ReadOnlyStringProperty;
 import javafx.beans.property.ReadOnlyStringWrapper;
 import javafx.geometry.Insets;
@@ -23,6 +24,7 @@ import carezza.desktop.control.Spring;
 import carezza.desktop.state.AppState;
 import carezza.desktop.state.DocumentState;
 import carezza.desktop.state.Subscriptions;
+import carezza.desktop.state.Workspace;
 import carezza.desktop.style.Glyph;
 import carezza.desktop.style.Tone;
 import carezza.desktop.text.Texts;
@@ -37,18 +39,21 @@ final class TopStrip extends HBox implements AutoCloseable {
   private static final Texts TEXTS = Texts.of("app");
 
   private final AppState state;
+  private final Workspace workspace;
   private final Subscriptions subscriptions = new Subscriptions();
   private final List<ToggleButton> tabs = new ArrayList<>();
   private final ReadOnlyStringWrapper words = new ReadOnlyStringWrapper("");
 
   TopStrip(
       AppState state,
+      Workspace workspace,
       ActionMap actions,
       List<AppView> views,
       Consumer<AppView> show,
       DoubleConsumer grey) {
     super(8);
     this.state = state;
+    this.workspace = workspace;
 
     Label name = new Label("Carezza");
     name.getStyleClass().add("brand");
@@ -83,6 +88,7 @@ final class TopStrip extends HBox implements AutoCloseable {
     setPadding(new Insets(0, 12, 0, 12));
     subscriptions.on(
         this::sayTitle, state.document().projectProperty(), state.document().dirtyProperty());
+    workspace.waiting().addListener((InvalidationListener) list -> sayTitle());
   }
 
   private ToggleButton tab(AppView view, ToggleGroup group, Consumer<AppView> show) {
@@ -108,12 +114,14 @@ final class TopStrip extends HBox implements AutoCloseable {
 
   private void sayTitle() {
     DocumentState document = state.document();
-    words.set(
-        document.isEmpty()
-            ? ""
-            : document.dirtyProperty().get()
-                ? TEXTS.get("topStrip.not-saved", document.project().title())
-                : document.project().title());
+    if (document.isEmpty()) {
+      words.set("");
+      return;
+    }
+    String title = document.project().title();
+    String said = document.dirtyProperty().get() ? TEXTS.get("topStrip.not-saved", title) : title;
+    int waiting = workspace.waiting().size();
+    words.set(waiting == 0 ? said : TEXTS.get("topStrip.waiting", said, waiting));
   }
 
   ReadOnlyStringProperty titleProperty() {

@@ -12,9 +12,12 @@ final class UnsavedSheet extends VBox {
 
   private static final Texts TEXTS = Texts.of("app");
 
-  private static final double WIDTH = 460;
+  private static final double WIDTH = 520;
 
-  UnsavedSheet(String title, Runnable save, Runnable leave, Runnable stay) {
+  /**
+   * @param aside keeps the work open while another document is at work; null where that cannot be
+   */
+  UnsavedSheet(String title, Runnable save, Runnable leave, Runnable aside, Runnable stay) {
     super(14);
     setId("unsaved");
     setPrefWidth(WIDTH);
@@ -23,26 +26,34 @@ final class UnsavedSheet extends VBox {
     heading.setWrapText(true);
     Label words = new Label(TEXTS.get("unsavedSheet.save-it-first-give-it-up"));
     words.setWrapText(true);
-    getChildren()
-        .addAll(
-            heading,
-            words,
-            new HBox(
-                8,
-                Buttons.main(
-                    "unsaved-save",
-                    TEXTS.get("unsavedSheet.save-and-go-on"),
-                    TEXTS.get("unsavedSheet.saves-the-project-then-goes-on"),
-                    save),
-                Buttons.of(
-                    "unsaved-leave",
-                    TEXTS.get("unsavedSheet.give-it-up"),
-                    TEXTS.get("unsavedSheet.the-work-since-the-last-save"),
-                    leave),
-                Buttons.of(
-                    "unsaved-stay",
-                    TEXTS.get("unsavedSheet.go-back"),
-                    TEXTS.get("unsavedSheet.nothing-happens-escape"),
-                    stay)));
+    HBox row =
+        new HBox(
+            8,
+            Buttons.main(
+                "unsaved-save",
+                TEXTS.get("unsavedSheet.save-and-go-on"),
+                TEXTS.get("unsavedSheet.saves-the-project-then-goes-on"),
+                save),
+            Buttons.of(
+                "unsaved-leave",
+                TEXTS.get("unsavedSheet.give-it-up"),
+                TEXTS.get("unsavedSheet.the-work-since-the-last-save"),
+                leave),
+            Buttons.of(
+                "unsaved-stay",
+                TEXTS.get("unsavedSheet.go-back"),
+                TEXTS.get("unsavedSheet.nothing-happens-escape"),
+                stay));
+    if (aside != null) {
+      row.getChildren()
+          .add(
+              1,
+              Buttons.of(
+                  "unsaved-aside",
+                  TEXTS.get("unsavedSheet.put-aside"),
+                  TEXTS.get("unsavedSheet.stays-open-and-waits"),
+                  aside));
+    }
+    getChildren().addAll(heading, words, row);
   }
 }

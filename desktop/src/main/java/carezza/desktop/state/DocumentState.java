@@ -48,8 +48,39 @@ public final class DocumentState {
    * @param own the session of the document's photograph
    */
   public void open(Document document, Session own) {
+    open(document, new History(document.project()), own);
+  }
+
+  /**
+   * A document that can be come back to as it was.
+   *
+   * @param document as it stands
+   * @param history its own; it goes on when the work does
+   */
+  public record Work(Document document, History history) {
+
+    public boolean isUnsaved() {
+      return !history.isSaved();
+    }
+
+    public String title() {
+      return document.project().title();
+    }
+  }
+
+  /** What is at work now. */
+  public Work work() {
+    return new Work(opened.with(history.present(), path.get()), history);
+  }
+
+  /** Goes on with what was at work before; what was there is gone. */
+  public void open(Work work) {
+    open(work.document(), work.history(), new Session(work.document().photograph()));
+  }
+
+  private void open(Document document, History steps, Session own) {
     opened = document;
-    history = new History(document.project());
+    history = steps;
     seen.set(false);
     path.set(document.path());
     working = own;

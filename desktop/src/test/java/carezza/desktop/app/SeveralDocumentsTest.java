@@ -1,0 +1,108 @@
+package carezza.desktop.app;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import javafx.scene.control.Label;
+import javafx.scene.input.KeyCode;
+
+import org.testfx.util.WaitForAsyncUtils;
+import org.testng.annotations.AfterMethod;
+import org.testng.annotations.Test;
+
+import carezza.desktop.state.Documents;
+import carezza.kernel.LayerType;
+import carezza.model.LayerStack;
+
+/** Pictures that are open together in one window. */
+public class SeveralDocumentsTest extends WindowDriver {
+
+  /** What waits is nobody's work by the next test. */
+  @AfterMethod
+  public void forget() {
+    onStage(
+        () -> {
+          while (view.workspace().next().isPresent()) {
+            // Nothing waits.
+          }
+          return null;
+        });
+  }
+
+  private void edit() {
+    onStage(
+        () -> {
+          state().document().edit(null, p -> p.withStack(LayerStack.EMPTY));
+          return null;
+        });
+  }
+
+  private int layers() {
+    return onStage(() -> state().document().stack().size());
+  }
+
+  private void openGreyBeside() throws Exception {
+    onStage(
+        () -> {
+          view.open("grey", () -> Documents.with(LayerType.EXPOSURE));
+          return null;
+        });
+    clickOn("#unsaved-aside");
+    await(() -> state().document().stack().size() == 1);
+    await(() -> state().document().seenProperty().get());
+  }
+
+  private void exchange() {
+    robot.press(KeyCode.CONTROL).type(KeyCode.E).release(KeyCode.CONTROL);
+    WaitForAsyncUtils.waitForFxEvents();
+  }
+
+  private List<Path> recipes() throws Exception {
+    try (var files = Files.walk(folder.resolve("home").resolve("unsaved"))) {
+      return files.filter(f -> f.endsWith("unsaved.carezza")).toList();
+    }
+  }
+
+  @Test
+  public void unsavedWorkIsPutAsideAndComesBackWithItsSteps() throws Exception {
+    int before = layers();
+    edit();
+    openGreyBeside();
+    assertThat(((Label) node("#title")).getText()).contains("1");
+    assertThat(onStage(() -> state().document().dirtyProperty().get())).isFalse();
+    exchange();
+    await(() -> state().document().seenProperty().get());
+    assertThat(layers()).isZero();
+    assertThat(onStage(() -> state().document().dirtyProperty().get())).isTrue();
+    robot.press(KeyCode.CONTROL).type(KeyCode.Z).release(KeyCode.CONTROL);
+    WaitForAsyncUtils.waitForFxEvents();
+    assertThat(layers()).isEqualTo(before);
+    exchange();
+    assertThat(layers()).isEqualTo(1);
+  }
+
+  @Test
+  public void eachKeepsItsUnsavedWorkInAJournalOfItsOwn() throws Exception {
+    edit();
+    openGreyBeside();
+    edit();
+    await(() -> recipes().size() == 2);
+    exchange();
+    await(() -> state().document().seenProperty().get());
+    assertThat(recipes()).hasSize(2);
+  }
+
+  @Test
+  public void theWindowAsksAboutEveryUnsavedPictureBeforeItEnds() throws Exception {
+    edit();
+    openGreyBeside();
+    assertThat(onStage(() -> view.mayClose())).isFalse();
+    // The one at work is as it was opened: the other has come to the bench, and is asked about.
+    await(() -> isThere("#unsaved"));
+    assertThat(layers()).isZero();
+    clickOn("#unsaved-stay");
+    assertThat(onStage(() -> view.getScene().getWindow().isShowing())).isTrue();
+  }
+}
