@@ -139,6 +139,8 @@ public final class Shell extends StackPane implements AutoCloseable {
     }
     active = view;
     frame.setCenter(view.node());
+    // What a scroll pane holds is in the scene, and can have the focus, once the pane has its skin.
+    view.node().applyCss();
     strip.mark(view);
     view.activate();
   }

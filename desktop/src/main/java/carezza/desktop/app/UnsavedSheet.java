@@ -24,7 +24,11 @@ final class UnsavedSheet extends VBox {
     Label heading = new Label(TEXTS.get("unsavedSheet.has-work-that-is-not-saved", title));
     heading.getStyleClass().add("title");
     heading.setWrapText(true);
-    Label words = new Label(TEXTS.get("unsavedSheet.save-it-first-give-it-up"));
+    Label words =
+        new Label(
+            aside == null
+                ? TEXTS.get("unsavedSheet.save-it-first-give-it-up")
+                : TEXTS.get("unsavedSheet.save-it-put-it-aside"));
     words.setWrapText(true);
     HBox row =
         new HBox(

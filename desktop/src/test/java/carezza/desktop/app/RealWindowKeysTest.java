@@ -3,6 +3,7 @@ package carezza.desktop.app;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.nio.file.Files;
+import java.nio.file.Path;
 import java.util.concurrent.TimeUnit;
 
 import org.testng.annotations.AfterClass;
@@ -10,6 +11,7 @@ import org.testng.annotations.BeforeClass;
 import org.testng.annotations.BeforeMethod;
 import org.testng.annotations.Test;
 
+import carezza.codec.PictureReader;
 import carezza.project.ProjectFile;
 
 /** Where keys go in a real window: what they did is read from its title and its files. */
@@ -95,6 +97,22 @@ public class RealWindowKeysTest {
     Thread.sleep(SETTLING_MILLIS);
     window.key("Delete");
     window.awaitUnsaved(true);
+  }
+
+  /** The first time that the view is shown, its field has the focus as it has it later. */
+  @Test
+  public void thePictureIsNamedAndWrittenByKeysAlone() throws Exception {
+    Path delivered = window.folder().resolve("by keys.png");
+    window.key("ctrl+d");
+    Thread.sleep(SETTLING_MILLIS);
+    window.key("ctrl+a");
+    window.does("type", delivered.toString());
+    window.key("Return");
+    for (int i = 0; i < 60 && !Files.exists(delivered); i++) {
+      Thread.sleep(SETTLING_MILLIS / 2);
+    }
+    assertThat(PictureReader.read(delivered).size().width()).isEqualTo(600);
+    assertThat(window.isUnsaved()).isFalse();
   }
 
   @Test

@@ -61,9 +61,15 @@ final class PhotographPanel {
             r.photograph().size().height(),
             r.photograph().bits(),
             r.photograph().profile()),
-        remarks(r.photograph()) + TEXTS.get("photographPanel.layers", r.project().stack().size()),
+        remarks(r.photograph()) + layers(r.project().stack().size()),
         "",
         r.project().notes());
+  }
+
+  private static String layers(int count) {
+    return count == 1
+        ? TEXTS.get("photographPanel.one-layer")
+        : TEXTS.get("photographPanel.layers", count);
   }
 
   /** How the photograph was read, where that is worth knowing. */
