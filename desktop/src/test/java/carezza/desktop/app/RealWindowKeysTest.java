@@ -13,6 +13,8 @@ import org.testng.annotations.Test;
 
 import carezza.codec.PictureReader;
 import carezza.project.ProjectFile;
+import carezza.session.Journals;
+import carezza.session.Journals.LeftBehind;
 
 /** Where keys go in a real window: what they did is read from its title and its files. */
 @Test(groups = "real-window")
@@ -40,6 +42,11 @@ public class RealWindowKeysTest {
   public void open() throws Exception {
     if (program != null) {
       program.destroyForcibly().waitFor();
+    }
+    // What the test before left unsaved would be offered, over the window.
+    Journals journals = new Journals(window.home().resolve("unsaved"));
+    for (LeftBehind work : journals.leftBehind()) {
+      journals.discard(work);
     }
     Files.deleteIfExists(window.project());
     window.makeProject();
