@@ -32,6 +32,7 @@ public final class ViewState {
   private final BooleanProperty maskShown = new SimpleBooleanProperty();
   private final ObjectProperty<MaskView> maskView =
       new SimpleObjectProperty<>(MaskView.GREY_OUTSIDE);
+  private final BooleanProperty marksShown = new SimpleBooleanProperty(true);
   private final BooleanProperty mirrored = new SimpleBooleanProperty();
   private final ObjectProperty<Comparison> comparison = new SimpleObjectProperty<>(Comparison.NONE);
   private final ObjectProperty<Surround> surround = new SimpleObjectProperty<>(Surround.INTERFACE);
@@ -131,6 +132,11 @@ public final class ViewState {
   /** Whether the selected layer's mask is shown. */
   public BooleanProperty maskShownProperty() {
     return maskShown;
+  }
+
+  /** Whether what helps the hand lies over the picture: repairs, proposals, pins, guides. */
+  public BooleanProperty marksShownProperty() {
+    return marksShown;
   }
 
   /** How a mask is shown. */

@@ -44,6 +44,9 @@ public final class Overlay {
     }
     Pencil pencil = new Pencil(g, port);
     frame(pencil, canvas, state);
+    if (!state.view().marksShownProperty().get()) {
+      return;
+    }
     pins(pencil, state);
     neutrals(pencil, state);
     contours(pencil, state.advice().contoursProperty().get());

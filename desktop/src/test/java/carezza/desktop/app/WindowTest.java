@@ -314,6 +314,20 @@ public class WindowTest extends WindowDriver {
   }
 
   @Test
+  public void whatIsDeliveredIsOnlyLookedAtAndTheBenchHasItsToolAgain() {
+    key(KeyCode.DIGIT2);
+    assertThat(onStage(() -> state().tools().tool())).isEqualTo(ToolKind.HEAL);
+    Project before = project();
+    clickOn("#view-deliver");
+    stroke(700, 900, 760, 940);
+    assertThat(project()).isEqualTo(before);
+    assertThat(onStage(() -> state().view().marksShownProperty().get())).isFalse();
+    clickOn("#view-bench");
+    assertThat(onStage(() -> state().tools().tool())).isEqualTo(ToolKind.HEAL);
+    assertThat(onStage(() -> state().view().marksShownProperty().get())).isTrue();
+  }
+
+  @Test
   public void aLayerIsAddedToItsStageAndRemovedByKey() {
     int layers = project().stack().size();
     clickOn("#add-grade");

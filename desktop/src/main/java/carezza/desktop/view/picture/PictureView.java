@@ -127,6 +127,7 @@ public final class PictureView extends Region {
         state.selection().selectedProperty());
     subscriptions.on(
         this::drawOverlay,
+        view.marksShownProperty(),
         state.spots().spotsProperty(),
         state.advice().contoursProperty(),
         state.advice().distractionsProperty(),
