@@ -6,6 +6,7 @@ import javafx.util.Duration;
 
 import carezza.desktop.state.AppState;
 import carezza.desktop.state.Subscriptions;
+import carezza.desktop.state.Workspace;
 import carezza.desktop.task.Lane;
 import carezza.model.Project;
 import carezza.project.Document;
@@ -116,7 +117,8 @@ final class Autosave implements AutoCloseable {
     }
   }
 
-  private boolean isToBeKept() {
+  /** Whether there is work that is neither saved nor given up. */
+  boolean isToBeKept() {
     return wanted && !state.document().isEmpty() && state.document().dirtyProperty().get();
   }
 
@@ -153,6 +155,13 @@ final class Autosave implements AutoCloseable {
     Journal own = journal;
     if (own != null) {
       inTurn(own::clear);
+    }
+  }
+
+  /** As above, for a document that waits: what was done while it was being saved stays kept. */
+  void saved(Workspace.Waiting waiting) {
+    if (!waiting.work().isUnsaved()) {
+      inTurn(waiting.journal()::clear);
     }
   }
 

@@ -42,8 +42,7 @@ final class DocumentFiles implements StartView.Opening, AutoCloseable {
   private final Lane files;
   private final Lane recovery;
 
-  /** Whether the document at work is to wait when another takes its place. */
-  private boolean keeping;
+  private final Saves saves;
 
   /**
    * @param opened shows the document that was opened
@@ -68,44 +67,34 @@ final class DocumentFiles implements StartView.Opening, AutoCloseable {
     autosave = new Autosave(state, journals);
     files = state.tasks().lane("files");
     recovery = state.tasks().lane("recovery");
+    saves = new Saves(state, workspace, home, autosave, dialogs, sheets);
   }
 
   // --- opening
 
   @Override
   public void askOpen() {
-    whenFree(() -> dialogs.open().ifPresent(this::load));
+    whenFree(aside -> dialogs.open().ifPresent(file -> load(file, aside)));
   }
 
   @Override
   public void open(Path file) {
-    whenFree(() -> load(file));
+    whenFree(aside -> load(file, aside));
   }
 
   /** Opens another document while the one at work waits. */
   void askOpenBeside() {
-    dialogs
-        .open()
-        .ifPresent(
-            file -> {
-              keeping = true;
-              load(file);
-            });
+    dialogs.open().ifPresent(file -> load(file, true));
   }
 
   /** Goes on with the document that waits longest; the one at work waits in its place. */
   void exchange() {
-    workspace
-        .next()
-        .ifPresent(
-            next -> {
-              keeping = !state.document().isEmpty();
-              takeUp(next);
-            });
+    workspace.next().ifPresent(next -> takeUp(next, true));
   }
 
-  private void takeUp(Workspace.Waiting one) {
+  private void takeUp(Workspace.Waiting one, boolean aside) {
     put(
+        aside,
         () -> autosave.begin(one.journal(), one.earlierSteps()),
         () -> state.document().open(one.work()));
     state.status().say(TEXTS.get("documentFiles.at-work", one.work().title()));
@@ -127,20 +116,20 @@ final class DocumentFiles implements StartView.Opening, AutoCloseable {
    * @param name by which its loading is shown
    */
   void open(String name, Callable<Document> source) {
-    whenFree(() -> load(name, source, this::put));
+    whenFree(aside -> load(name, source, document -> put(document, aside)));
   }
 
-  private void load(Path file) {
+  private void load(Path file, boolean aside) {
     Optional<Workspace.Waiting> known = workspace.of(file);
     if (known.isPresent()) {
-      takeUp(known.get());
+      takeUp(known.get(), aside);
       return;
     }
     load(
         PictureReader.name(file),
         () -> ProjectFile.openOrStart(file),
         document -> {
-          put(document);
+          put(document, aside);
           if (ProjectFile.isProject(file)) {
             home.remember(file);
           }
@@ -154,7 +143,6 @@ final class DocumentFiles implements StartView.Opening, AutoCloseable {
         cancellation -> source.call(),
         then,
         e -> {
-          keeping = false;
           state.status().fail(e);
           if (state.document().isEmpty()) {
             none.run();
@@ -174,20 +162,24 @@ final class DocumentFiles implements StartView.Opening, AutoCloseable {
 
   /** Puts a document to work and shows it. */
   void put(Document document) {
-    put(document, autosave::begin);
+    put(document, false);
   }
 
-  private void put(Document document, Runnable journal) {
-    put(journal, () -> state.document().open(document));
+  private void put(Document document, boolean aside) {
+    put(aside, autosave::begin, () -> state.document().open(document));
   }
 
-  private void put(Runnable journal, Runnable open) {
+  /**
+   * @param aside whether the document at work is to wait; what was done to it while the other was
+   *     being read makes it wait as well
+   */
+  private void put(boolean aside, Runnable journal, Runnable open) {
     if (!(sheets.content() instanceof RecoverySheet)) {
       // What was left behind is still to be decided on, whatever is opened meanwhile.
       sheets.close();
     }
-    if (keeping) {
-      keeping = false;
+    boolean waits = aside && !state.document().isEmpty() || autosave.isToBeKept();
+    if (waits && workspace.hasRoom()) {
       int earlier = autosave.earlierSteps();
       workspace.add(new Workspace.Waiting(state.document().work(), autosave.putAside(), earlier));
     }
@@ -215,22 +207,24 @@ final class DocumentFiles implements StartView.Opening, AutoCloseable {
                 .nextUnsaved()
                 .ifPresentOrElse(
                     one -> {
-                      takeUp(one);
+                      takeUp(one, false);
                       whenAllSafe(next);
                     },
                     next));
   }
 
-  /** Opens what takes the document's place, once it is saved, given up or put aside. */
-  private void whenFree(Runnable next) {
-    keeping = false;
+  /**
+   * Opens what takes the document's place, once it is saved, given up or put aside.
+   *
+   * @param next is told whether it waits
+   */
+  private void whenFree(Consumer<Boolean> next) {
     ask(
-        next,
+        () -> next.accept(false),
         workspace.hasRoom()
             ? () -> {
               sheets.close();
-              keeping = true;
-              next.run();
+              next.accept(true);
             }
             : null);
   }
@@ -253,7 +247,7 @@ final class DocumentFiles implements StartView.Opening, AutoCloseable {
             state.document().project().title(),
             () -> {
               sheets.close();
-              save(next);
+              saves.save(next);
             },
             () -> {
               sheets.close();
@@ -295,12 +289,15 @@ final class DocumentFiles implements StartView.Opening, AutoCloseable {
   private void takeUp(LeftBehind work) {
     sheets.close();
     whenFree(
-        () ->
+        aside ->
             load(
                 work.title(),
                 () -> journals.takeUp(work),
                 taken -> {
-                  put(taken.document(), () -> autosave.begin(taken.journal(), taken.steps()));
+                  put(
+                      aside,
+                      () -> autosave.begin(taken.journal(), taken.steps()),
+                      () -> state.document().open(taken.document()));
                   state.document().markUnsaved();
                 }));
   }
@@ -312,90 +309,18 @@ final class DocumentFiles implements StartView.Opening, AutoCloseable {
   // --- saving
 
   void save() {
-    save(() -> {});
-  }
-
-  private void save(Runnable next) {
-    Path path = state.document().pathProperty().get();
-    if (path == null) {
-      askSave(next);
-    } else {
-      write(path, next);
-    }
+    saves.save();
   }
 
   void askSave() {
-    askSave(() -> {});
-  }
-
-  private void askSave(Runnable next) {
-    Path known = state.document().pathProperty().get();
-    Document current = state.document().current();
-    Path proposal =
-        known != null
-            ? known
-            : ProposedNames.free(
-                ProposedNames.folder(current), current.project().title(), ProjectFile.ENDING);
-    dialogs
-        .save(proposal)
-        .map(
-            file ->
-                ProjectFile.isProject(file)
-                    ? file
-                    : file.resolveSibling(PictureReader.name(file) + ProjectFile.ENDING))
-        .ifPresent(file -> replace(file, next));
-  }
-
-  /** Asks before another file is replaced; the project's own is written anew. */
-  private void replace(Path file, Runnable next) {
-    if (!Files.exists(file) || file.equals(state.document().pathProperty().get())) {
-      write(file, next);
-      return;
-    }
-    sheets.show(
-        new ReplaceSheet(
-            file,
-            () -> {
-              sheets.close();
-              write(file, next);
-            },
-            sheets::close));
-  }
-
-  private void write(Path file, Runnable next) {
-    Document document = state.document().current();
-    Session session = state.document().session();
-    Status.Job job =
-        state.status().begin(TEXTS.get("documentFiles.saving", file.getFileName()), null);
-    files.newest(
-        cancellation -> {
-          session.store().save(document, AtomicFile.replacing(file), Cancellation.NONE);
-          return file;
-        },
-        done -> {
-          state.document().savedAs(done, document.project());
-          home.remember(done);
-          autosave.saved();
-          state.status().say(saved(done, document));
-          next.run();
-        },
-        state.status()::fail,
-        job::end);
-  }
-
-  private static String saved(Path file, Document document) {
-    return document.source() == null
-        ? TEXTS.get("documentFiles.saved", file.getFileName())
-        : TEXTS.get(
-            "documentFiles.saved-it-links-to-so-keep",
-            file.getFileName(),
-            document.source().getFileName());
+    saves.ask();
   }
 
   @Override
   public void close() {
     workspace.all().forEach(waiting -> autosave.letGo(waiting.journal()));
     autosave.close();
+    saves.close();
     files.close();
     recovery.close();
   }

@@ -6,6 +6,9 @@ import java.util.Optional;
 import javafx.collections.FXCollections;
 import javafx.collections.ObservableList;
 
+import carezza.desktop.state.DocumentState.Work;
+import carezza.model.Project;
+import carezza.project.Document;
 import carezza.session.Journal;
 
 /**
@@ -25,7 +28,7 @@ public final class Workspace {
    * @param journal holds its unsaved work meanwhile
    * @param earlierSteps taken before the journal was taken up
    */
-  public record Waiting(DocumentState.Work work, Journal journal, int earlierSteps) {}
+  public record Waiting(Work work, Journal journal, int earlierSteps) {}
 
   /** Whether another may wait. */
   public boolean hasRoom() {
@@ -57,6 +60,29 @@ public final class Workspace {
         waiting.stream().filter(w -> file.equals(w.work().document().path())).findFirst();
     found.ifPresent(waiting::remove);
     return found;
+  }
+
+  /**
+   * A document that waits lies in this file as it was then.
+   *
+   * @return the one, if it is there
+   */
+  public Optional<Waiting> saved(Work work, Path file, Project what) {
+    for (int i = 0; i < waiting.size(); i++) {
+      Waiting one = waiting.get(i);
+      if (one.work().history() == work.history()) {
+        work.history().saved(what);
+        Document lies = one.work().document();
+        Waiting saved =
+            new Waiting(
+                new Work(lies.with(lies.project(), file), work.history()),
+                one.journal(),
+                one.earlierSteps());
+        waiting.set(i, saved);
+        return Optional.of(saved);
+      }
+    }
+    return Optional.empty();
   }
 
   /** Those that wait, the longest first. */

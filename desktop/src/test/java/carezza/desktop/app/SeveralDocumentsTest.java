@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.concurrent.CountDownLatch;
 import javafx.scene.control.Label;
 import javafx.scene.input.KeyCode;
 
@@ -60,7 +61,11 @@ public class SeveralDocumentsTest extends WindowDriver {
   }
 
   private List<Path> recipes() throws Exception {
-    try (var files = Files.walk(folder.resolve("home").resolve("unsaved"))) {
+    Path unsaved = folder.resolve("home").resolve("unsaved");
+    if (!Files.isDirectory(unsaved)) {
+      return List.of();
+    }
+    try (var files = Files.walk(unsaved)) {
       return files.filter(f -> f.endsWith("unsaved.carezza")).toList();
     }
   }
@@ -85,13 +90,56 @@ public class SeveralDocumentsTest extends WindowDriver {
 
   @Test
   public void eachKeepsItsUnsavedWorkInAJournalOfItsOwn() throws Exception {
+    List<Path> before = recipes();
     edit();
     openGreyBeside();
     edit();
-    await(() -> recipes().size() == 2);
+    await(() -> recipes().size() == before.size() + 2);
     exchange();
     await(() -> state().document().seenProperty().get());
-    assertThat(recipes()).hasSize(2);
+    assertThat(recipes()).hasSize(before.size() + 2);
+  }
+
+  @Test
+  public void aFileThatIsBeingWrittenStaysItsOwnDocuments() throws Exception {
+    edit();
+    openGreyBeside();
+    edit();
+    Path file = folder.resolve("grey.carezza");
+    answer(file);
+    onStage(
+        () -> {
+          view.files().askSave();
+          view.files().exchange();
+          return null;
+        });
+    await(() -> file.equals(view.workspace().all().getFirst().work().document().path()));
+    assertThat(onStage(() -> state().document().pathProperty().get())).isNull();
+    assertThat(onStage(() -> state().document().dirtyProperty().get())).isTrue();
+    exchange();
+    assertThat(onStage(() -> state().document().pathProperty().get())).isEqualTo(file);
+    assertThat(onStage(() -> state().document().dirtyProperty().get())).isFalse();
+  }
+
+  @Test
+  public void whatIsDoneWhileAnotherIsReadWaitsAndIsNotLost() throws Exception {
+    CountDownLatch edited = new CountDownLatch(1);
+    onStage(
+        () -> {
+          view.open(
+              "grey",
+              () -> {
+                edited.await();
+                return Documents.with(LayerType.EXPOSURE);
+              });
+          return null;
+        });
+    edit();
+    edited.countDown();
+    await(() -> state().document().stack().size() == 1);
+    exchange();
+    assertThat(layers()).isZero();
+    assertThat(onStage(() -> state().document().dirtyProperty().get())).isTrue();
   }
 
   @Test

@@ -105,6 +105,23 @@ public class WorkspaceTest {
   }
 
   @Test
+  public void whatIsSavedWhileItWaitsLiesInItsFileAsItWasThen() {
+    document.edit(null, p -> p.withStack(LayerStack.EMPTY));
+    Work work = document.work();
+    Path file = Path.of("there.carezza");
+    assertThat(workspace.saved(work, file, work.document().project())).isEmpty();
+    workspace.add(waiting(work));
+    document.open(Documents.with(LayerType.EXPOSURE));
+    assertThat(workspace.saved(work, file, work.document().project())).isPresent();
+    assertThat(document.pathProperty().get()).isNull();
+    document.open(workspace.next().orElseThrow().work());
+    assertThat(document.pathProperty().get()).isEqualTo(file);
+    assertThat(document.dirtyProperty().get()).isFalse();
+    document.undo();
+    assertThat(document.dirtyProperty().get()).isTrue();
+  }
+
+  @Test
   public void roomIsLimited() {
     for (int i = 0; i < Workspace.MOST; i++) {
       assertThat(workspace.hasRoom()).isTrue();
