@@ -25,15 +25,15 @@ public final class Regions {
 
   private final List<FaceMap> maps;
   private final int level;
-  private final Map<SemanticRegion, Plane> planes;
-  private final Map<Key, Plane> coarser = new ConcurrentHashMap<>();
+  private final Map<SemanticRegion, StoredCoverage> found = new EnumMap<>(SemanticRegion.class);
+  private final Map<Key, StoredCoverage> coarser = new ConcurrentHashMap<>();
 
   private record Key(SemanticRegion region, int level) {}
 
   private Regions(List<FaceMap> maps, int level, Map<SemanticRegion, Plane> planes) {
     this.maps = List.copyOf(maps);
     this.level = level;
-    this.planes = planes;
+    planes.forEach((region, plane) -> found.put(region, StoredCoverage.of(plane)));
   }
 
   /** For a photograph without a face map: every region is empty. */
@@ -119,34 +119,36 @@ public final class Regions {
 
   /** Coverage over an area of a level, bilinear between the pixels it was found at. */
   public Plane coverage(SemanticRegion region, Area area, int atLevel) {
-    if (!planes.containsKey(region)) {
+    if (!found.containsKey(region)) {
       return Plane.of(area);
     }
-    Plane from = reduced(region, Math.max(level, atLevel));
+    StoredCoverage from = reduced(region, Math.max(level, atLevel));
     if (atLevel >= level && from.area().contains(area)) {
-      return from.crop(area);
+      return from.over(area);
     }
     return resample(from, area, atLevel);
   }
 
   /** Area means down to a coarser level, so that fine outlines do not alias; made once. */
-  private Plane reduced(SemanticRegion region, int atLevel) {
-    return atLevel == level ? planes.get(region) : coarse(region, atLevel);
+  private StoredCoverage reduced(SemanticRegion region, int atLevel) {
+    return atLevel == level ? found.get(region) : coarse(region, atLevel);
   }
 
-  private Plane coarse(SemanticRegion region, int atLevel) {
+  private StoredCoverage coarse(SemanticRegion region, int atLevel) {
     Key key = new Key(region, atLevel);
-    Plane known = coarser.get(key);
+    StoredCoverage known = coarser.get(key);
     if (known == null) {
-      known = Resampling.half(reduced(region, atLevel - 1));
+      StoredCoverage finer = reduced(region, atLevel - 1);
+      known = StoredCoverage.of(Resampling.half(finer.over(finer.area())));
       coarser.put(key, known);
     }
     return known;
   }
 
-  private Plane resample(Plane from, Area area, int atLevel) {
+  private Plane resample(StoredCoverage stored, Area area, int atLevel) {
     int fromLevel = Math.max(level, atLevel);
     double ratio = Level.scale(fromLevel) / Level.scale(atLevel);
+    Plane from = stored.over(needed(area, ratio, stored.area()));
     Plane out = Plane.of(area);
     for (int y = area.y(); y < area.bottom(); y++) {
       for (int x = area.x(); x < area.right(); x++) {
@@ -155,5 +157,14 @@ public final class Regions {
       }
     }
     return out;
+  }
+
+  /** The pixels of the stored level that an area is interpolated from, at least one. */
+  private static Area needed(Area area, double ratio, Area whole) {
+    int left = Math.clamp((int) Math.floor(area.x() * ratio) - 1, whole.x(), whole.right() - 1);
+    int top = Math.clamp((int) Math.floor(area.y() * ratio) - 1, whole.y(), whole.bottom() - 1);
+    int right = Math.clamp((int) Math.ceil(area.right() * ratio) + 1, left + 1, whole.right());
+    int bottom = Math.clamp((int) Math.ceil(area.bottom() * ratio) + 1, top + 1, whole.bottom());
+    return new Area(left, top, right - left, bottom - top);
   }
 }

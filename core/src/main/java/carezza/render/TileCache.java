@@ -18,7 +18,7 @@ public final class TileCache {
   /**
    * Part of the heap that tiles may take: some three pictures of the view for each of ten layers.
    */
-  private static final int SHARE = 12;
+  private static final int SHARE = 16;
 
   private static final TileCache SHARED = new TileCache(Runtime.getRuntime().maxMemory() / SHARE);
 

@@ -5,13 +5,7 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Comparator;
-import java.util.concurrent.Callable;
 import java.util.concurrent.CountDownLatch;
-import java.util.concurrent.ExecutionException;
-import java.util.concurrent.FutureTask;
-import java.util.concurrent.TimeUnit;
-import java.util.concurrent.TimeoutException;
-import java.util.function.BooleanSupplier;
 import java.util.stream.Stream;
 import javafx.application.Platform;
 import javafx.scene.Scene;
@@ -46,7 +40,6 @@ public final class Shots {
 
   private static final int WIDTH = 1280;
   private static final int HEIGHT = 800;
-  private static final long PATIENCE_SECONDS = 120;
 
   private final Path folder;
   private final Path home;
@@ -85,7 +78,7 @@ public final class Shots {
     }
   }
 
-  private static void remove(Path folder) throws IOException {
+  static void remove(Path folder) throws IOException {
     try (Stream<Path> inside = Files.walk(folder)) {
       for (Path path : inside.sorted(Comparator.reverseOrder()).toList()) {
         Files.delete(path);
@@ -95,7 +88,7 @@ public final class Shots {
 
   private void all() throws Problem, InterruptedException {
     Document demo = Demo.understudy();
-    onStage(
+    ToolkitThread.call(
         () -> {
           Look.load();
           view = new Shell(new Home(home), null);
@@ -106,25 +99,25 @@ public final class Shots {
           return null;
         });
     shot("start");
-    onStage(
+    ToolkitThread.call(
         () -> {
           view.put(demo);
           return null;
         });
-    await(
+    ToolkitThread.await(
         () ->
             view.picture().isExact()
                 && !view.state().measurements().gaugesProperty().get().isEmpty());
     shot("bench");
     select("sculpt");
-    onStage(
+    ToolkitThread.call(
         () -> {
           view.state().view().maskShownProperty().set(true);
           return null;
         });
-    await(() -> view.picture().isExact());
+    ToolkitThread.await(() -> view.picture().isExact());
     shot("mask");
-    onStage(
+    ToolkitThread.call(
         () -> {
           AppState state = view.state();
           state.selection().select("grade");
@@ -136,9 +129,9 @@ public final class Shots {
           ((ToggleButton) view.lookup("#page-where")).fire();
           return null;
         });
-    await(() -> view.picture().isExact());
+    ToolkitThread.await(() -> view.picture().isExact());
     shot("mask-parts");
-    onStage(
+    ToolkitThread.call(
         () -> {
           ((ToggleButton) view.lookup("#page-what")).fire();
           while (view.state().document().undoableProperty().get()) {
@@ -146,30 +139,30 @@ public final class Shots {
           }
           return null;
         });
-    onStage(
+    ToolkitThread.call(
         () -> {
           view.state().view().maskShownProperty().set(false);
           view.picture().lookAt(new Point(860, 900), 1);
           return null;
         });
     select("spots");
-    await(() -> view.picture().isExact());
+    ToolkitThread.await(() -> view.picture().isExact());
     shot("heal");
-    onStage(
+    ToolkitThread.call(
         () -> {
           view.state().proposals().look();
           return null;
         });
-    await(() -> !view.state().proposals().allProperty().get().isEmpty());
-    onStage(
+    ToolkitThread.await(() -> !view.state().proposals().allProperty().get().isEmpty());
+    ToolkitThread.call(
         () -> {
           view.state().proposals().next();
           return null;
         });
-    await(() -> view.picture().isExact());
+    ToolkitThread.await(() -> view.picture().isExact());
     shot("proposals");
     select("smooth");
-    await(
+    ToolkitThread.await(
         () ->
             view.picture().isExact()
                 && view.lookup("#advice") instanceof Label words
@@ -178,16 +171,16 @@ public final class Shots {
     Thread.sleep(1500);
     shot("smooth");
     select("sculpt");
-    onStage(
+    ToolkitThread.call(
         () -> {
           view.picture().fit();
           view.state().advice().turnContours();
           return null;
         });
-    await(() -> view.picture().isExact());
+    ToolkitThread.await(() -> view.picture().isExact());
     Thread.sleep(1500);
     shot("sculpt");
-    onStage(
+    ToolkitThread.call(
         () -> {
           view.state().advice().turnContours();
           view.state().view().checkProperty().set(CheckView.BLOTCH);
@@ -195,17 +188,17 @@ public final class Shots {
           ((BesidePictures) view.lookup("#beside")).turn(CheckView.HUE);
           return null;
         });
-    await(() -> view.picture().isExact());
+    ToolkitThread.await(() -> view.picture().isExact());
     Thread.sleep(1500);
     shot("check-view");
-    onStage(
+    ToolkitThread.call(
         () -> {
           view.state().view().checkProperty().set(null);
           ((BesidePictures) view.lookup("#beside")).turn(CheckView.REDNESS);
           ((BesidePictures) view.lookup("#beside")).turn(CheckView.HUE);
           return null;
         });
-    onStage(
+    ToolkitThread.call(
         () -> {
           view.picture().fit();
           view.state().selection().select(null);
@@ -213,26 +206,26 @@ public final class Shots {
           view.state().tools().toolProperty().set(ToolKind.FACE);
           return null;
         });
-    await(() -> view.picture().isExact());
+    ToolkitThread.await(() -> view.picture().isExact());
     shot("face-map");
     colour();
-    onStage(
+    ToolkitThread.call(
         () -> {
           view.state().tools().toolProperty().set(ToolKind.HAND);
           view.showDeliver();
           return null;
         });
-    await(() -> view.picture().isExact());
+    ToolkitThread.await(() -> view.picture().isExact());
     shot("deliver");
-    onStage(
+    ToolkitThread.call(
         () -> {
           view.showBench();
           view.showCommands();
           return null;
         });
-    await(() -> view.picture().isExact());
+    ToolkitThread.await(() -> view.picture().isExact());
     shot("keys");
-    onStage(
+    ToolkitThread.call(
         () -> {
           view.close();
           view.getScene().getWindow().hide();
@@ -242,7 +235,7 @@ public final class Shots {
 
   /** Skin, teeth, the frame, and the settled picture beside the finished one. */
   private void colour() throws Problem, InterruptedException {
-    onStage(
+    ToolkitThread.call(
         () -> {
           AppState state = view.state();
           state.view().moveTo(state.document().stack().size());
@@ -256,25 +249,25 @@ public final class Shots {
                           .withRange(new SkinToneEveningLayer.Wedge(54, 32, 6, 52)));
           return null;
         });
-    await(() -> view.picture().isExact());
+    ToolkitThread.await(() -> view.picture().isExact());
     scroll(1);
     Thread.sleep(2500);
     shot("even");
-    onStage(
+    ToolkitThread.call(
         () -> {
           view.state().document().undo();
           return null;
         });
     select("teeth");
-    onStage(
+    ToolkitThread.call(
         () -> {
           view.picture().lookAt(new Point(770, 1330), 1);
           return null;
         });
-    await(() -> view.picture().isExact());
+    ToolkitThread.await(() -> view.picture().isExact());
     Thread.sleep(2500);
     shot("teeth");
-    onStage(
+    ToolkitThread.call(
         () -> {
           AppState state = view.state();
           view.picture().fit();
@@ -283,19 +276,19 @@ public final class Shots {
           state.document().edit(null, p -> p.withCrop(new Crop(780, 960, 1240, 1550, 2)));
           return null;
         });
-    await(() -> view.picture().isExact());
+    ToolkitThread.await(() -> view.picture().isExact());
     shot("frame");
-    onStage(
+    ToolkitThread.call(
         () -> {
           view.state().document().undo();
           view.state().tools().toolProperty().set(ToolKind.HAND);
           view.state().view().comparisonProperty().set(Comparison.BESIDE);
           return null;
         });
-    await(() -> view.picture().isExact());
+    ToolkitThread.await(() -> view.picture().isExact());
     Thread.sleep(2500);
     shot("compare");
-    onStage(
+    ToolkitThread.call(
         () -> {
           view.state().view().comparisonProperty().set(Comparison.NONE);
           view.state().selection().select("eyes");
@@ -303,14 +296,14 @@ public final class Shots {
           view.state().selection().edit(null, l -> l.with(l.attributes().withAmount(0.7)));
           return null;
         });
-    await(() -> view.picture().isExact());
+    ToolkitThread.await(() -> view.picture().isExact());
     Thread.sleep(2500);
     shot("group");
   }
 
   /** How far down the panel is looked at, 0 … 1. */
   private void scroll(double share) {
-    onStage(
+    ToolkitThread.call(
         () -> {
           ((ScrollPane) view.lookup("#panel .scroll-pane")).setVvalue(share);
           return null;
@@ -318,7 +311,7 @@ public final class Shots {
   }
 
   private void select(String id) {
-    onStage(
+    ToolkitThread.call(
         () -> {
           AppState state = view.state();
           state.selection().select(id);
@@ -326,34 +319,11 @@ public final class Shots {
         });
   }
 
-  private static <T> T onStage(Callable<T> work) {
-    FutureTask<T> task = new FutureTask<>(work);
-    Platform.runLater(task);
-    try {
-      return task.get(PATIENCE_SECONDS, TimeUnit.SECONDS);
-    } catch (InterruptedException e) {
-      Thread.currentThread().interrupt();
-      throw new IllegalStateException("Interrupted", e);
-    } catch (ExecutionException | TimeoutException e) {
-      throw new IllegalStateException("The window did not answer", e);
-    }
-  }
-
-  private static void await(BooleanSupplier ready) throws InterruptedException {
-    long end = System.nanoTime() + TimeUnit.SECONDS.toNanos(PATIENCE_SECONDS);
-    while (!onStage(ready::getAsBoolean)) {
-      if (System.nanoTime() > end) {
-        throw new IllegalStateException("The picture was not ready in time");
-      }
-      Thread.sleep(50);
-    }
-  }
-
   private void shot(String name) throws Problem, InterruptedException {
     // Layout and style settle over two pulses.
     Thread.sleep(300);
     BufferedImage image =
-        onStage(
+        ToolkitThread.call(
             () -> {
               WritableImage snapshot = view.getScene().snapshot(null);
               return toBuffered(snapshot);
