@@ -30,6 +30,7 @@ public class ArchitectureTest {
     "kernel",
     "render",
     "measure",
+    "plan",
     "project",
     "session"
   };

@@ -10,7 +10,7 @@ import carezza.codec.PressProfile;
 /**
  * Runs a measurement: {@code jmh [pattern …]}, {@code memory}, {@code strokes}, {@code sliders},
  * {@code masks}, {@code colours [KIND …]}; {@code quality PORTRAITS FILE.md} compares what is found
- * with the painted truth; {@code detection PORTRAITS} fits the weights by which blemishes are told;
+ * with the painted truth; {@code plan PORTRAITS … FILE.md} compares findings and drafts; {@code detection PORTRAITS} fits the weights by which blemishes are told;
  * {@code files FOLDER [REPORT.md]} reads a folder of other people's files beside an independent
  * reader; {@code fuzz SECONDS FOLDER} fuzzes the readers (with the profile {@code fuzz}); {@code
  * press-profile FILE} makes the CMYK profile anew.
@@ -32,13 +32,17 @@ public final class Main {
       case "masks" -> Interaction.masks();
       case "colours" -> Interaction.colours(List.of(rest));
       case "quality" -> Quality.run(Path.of(rest[0]), Path.of(rest[1]));
+      case "plan" ->
+          PlanTruth.run(
+              Arrays.stream(rest).limit(rest.length - 1).map(Path::of).toList(),
+              Path.of(rest[rest.length - 1]));
       case "detection" -> DetectionFit.run(Path.of(rest[0]));
       case "files" -> ForeignFiles.main(rest);
       case "fuzz" -> Fuzzing.run(rest);
       case "press-profile" -> Files.write(Path.of(rest[0]), PressProfile.make());
       default -> {
         System.err.println(
-            "Say what to measure: jmh [pattern …], memory, strokes, sliders, masks, colours, quality, detection, files, fuzz, or press-profile.");
+            "Say what to measure: jmh [pattern …], memory, strokes, sliders, masks, colours, quality, plan, detection, files, fuzz, or press-profile.");
         System.exit(2);
       }
     }

@@ -81,7 +81,7 @@ final class Quality {
     }
   }
 
-  private static void put(Path report, String begin, List<String> lines)
+  static void put(Path report, String begin, List<String> lines)
       throws IOException, Problem {
     String table = String.join("\n", lines) + "\n";
     System.out.print(table);

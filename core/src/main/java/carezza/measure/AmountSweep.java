@@ -36,15 +36,14 @@ public record AmountSweep(List<Double> amounts, List<List<Gauge>> readings) {
       GaugeReader examination,
       RenderInput scene,
       String layer,
-      JobLevel job,
       DoubleConsumer progress,
       Cancellation cancellation) {
     List<List<Gauge>> readings = new ArrayList<>();
     for (double amount : AMOUNTS) {
       progress.accept((double) readings.size() / AMOUNTS.size());
       RenderInput pushed =
-          new RenderInput(scene.stack().edit(layer, l -> at(l, amount)), scene.regions());
-      readings.add(examination.of(pushed, job, cancellation).gauges());
+          scene.with(scene.stack().edit(layer, l -> at(l, amount)));
+      readings.add(examination.of(pushed, cancellation).gauges());
     }
     return new AmountSweep(AMOUNTS, readings);
   }

@@ -30,10 +30,15 @@ public final class GaugeReader {
 
   /** Figures of a settled picture, and all that they depend on. */
   private record Settled(
-      LayerStack stack, Regions regions, List<RepairArea> repaired, PictureStatistics figures) {
+      LayerStack stack,
+      Regions regions,
+      JobLevel job,
+      List<RepairArea> repaired,
+      PictureStatistics figures) {
     boolean serves(RenderInput settled, List<RepairArea> areas) {
       return stack.equals(settled.stack())
           && regions == settled.regions()
+          && job.equals(settled.job())
           && repaired.equals(areas);
     }
   }
@@ -49,7 +54,7 @@ public final class GaugeReader {
    *
    * @throws java.util.concurrent.CancellationException if cancelled
    */
-  public Findings of(RenderInput scene, JobLevel job, Cancellation cancellation) {
+  public Findings of(RenderInput scene, Cancellation cancellation) {
     double faceWidth = renderer.site(scene, 0).faceWidth();
     EvaluationContext context = renderer.site(scene, Renderer.analysisLevel(faceWidth));
     Area whole = context.whole();
@@ -63,6 +68,7 @@ public final class GaugeReader {
           new Settled(
               settled.stack(),
               settled.regions(),
+              settled.job(),
               repaired,
               PictureStatistics.of(context, picture, repaired));
       known = before;
@@ -70,6 +76,6 @@ public final class GaugeReader {
     Picture after = renderer.render(scene, whole, context.level(), Readiness.EXACT, cancellation);
     cancellation.check();
     PictureStatistics finished = PictureStatistics.of(context, after, repaired);
-    return new Findings(Gauges.read(before.figures(), finished, job), after);
+    return new Findings(Gauges.read(before.figures(), finished, scene.job()), after);
   }
 }

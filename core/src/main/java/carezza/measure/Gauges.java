@@ -19,6 +19,9 @@ import carezza.model.SemanticRegion;
  */
 public final class Gauges {
 
+  /** Chroma below which skin is grey: hue has no meaning there. */
+  private static final double COLOURLESS = 2;
+
   private final JobLevel job;
   private final PictureStatistics before;
   private final PictureStatistics after;
@@ -77,8 +80,10 @@ public final class Gauges {
     fall("toneBlotch", "L*", before.tone(), after.tone());
     Lab was = before.face();
     Lab is = after.face();
-    add("skinLightness", "L*", f, was.l(), is.l(), around("skinLightness", was.l()));
-    add("skinHue", "°", f, was.hue(), is.hue(), around("skinHue", was.hue()));
+    boolean judged = job.judgesSkinInMono() || !(is.chroma() < COLOURLESS);
+    Band lightness = judged ? around("skinLightness", was.l()) : null;
+    add("skinLightness", "L*", f, was.l(), is.l(), lightness);
+    add("skinHue", "°", f, was.hue(), is.hue(), judged ? around("skinHue", was.hue()) : null);
     add("skinIta", "° ITA", f, was.ita(), is.ita(), null);
   }
 
@@ -87,7 +92,7 @@ public final class Gauges {
   }
 
   private void fall(String id, String unit, double was, double is) {
-    Band band = Double.isNaN(was) ? null : job.fallen(id, was);
+    Band band = Double.isNaN(was) ? null : job.fallen(id, was).orElse(null);
     add(id, unit, SemanticRegion.FACE_SKIN, was, is, band);
   }
 

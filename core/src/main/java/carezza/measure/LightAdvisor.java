@@ -215,7 +215,7 @@ public final class LightAdvisor {
   private RenderInput with(DodgeBurnLayer own) {
     List<Layer> layers = new ArrayList<>(below.stack().layers());
     layers.add(own.with(own.attributes().switched(true)));
-    return new RenderInput(new LayerStack(layers), below.regions());
+    return below.with(new LayerStack(layers));
   }
 
   private static Mask plus(Mask mask, List<Stroke> strokes) {

@@ -40,7 +40,7 @@ import carezza.model.SemanticRegion;
  * @param teethGlow the same of the teeth
  * @param distractions number of places
  */
-record PictureStatistics(
+public record PictureStatistics(
     double texture,
     double[] form,
     double redness,
@@ -71,8 +71,13 @@ record PictureStatistics(
 
   private static final Lab NOTHING = new Lab(Double.NaN, Double.NaN, Double.NaN);
 
+  /** Sigma of the noise in L*. */
+  public double noiseSigma() {
+    return noise.all();
+  }
+
   /** Areas of a stack's repairs, whose skin does not count as the person's texture. */
-  static List<RepairArea> repaired(LayerStack stack) {
+  public static List<RepairArea> repaired(LayerStack stack) {
     List<RepairArea> areas = new ArrayList<>();
     for (Layer layer : stack.layers()) {
       if (layer instanceof HealLayer heal && heal.acts()) {
@@ -85,7 +90,7 @@ record PictureStatistics(
   /**
    * @param picture whole, working space
    */
-  static PictureStatistics of(
+  public static PictureStatistics of(
       EvaluationContext context, Picture picture, List<RepairArea> repaired) {
     return new Reading(context, picture).figures(repaired);
   }

@@ -11,7 +11,7 @@ import carezza.image.Plane;
 /**
  * The numbers of the gauges on skin; all pictures in L*a*b* or the working space, lengths by fw.
  */
-final class SkinGauges {
+public final class SkinGauges {
 
   private SkinGauges() {}
 
@@ -77,7 +77,7 @@ final class SkinGauges {
     return RobustStatistics.sigma(low.minus(GaussianBlur.normalised(plane, skin, coarse)), skin);
   }
 
-  static Lab median(Picture lab, Plane where) {
+  public static Lab median(Picture lab, Plane where) {
     Area box = where.covered();
     Picture own = lab.crop(box);
     Plane inside = where.crop(box);
@@ -88,7 +88,7 @@ final class SkinGauges {
   }
 
   /** Difference of two skins at equal lightness: the second's a*, b* scaled by the ratio of L*. */
-  static double match(Lab face, Lab other) {
+  public static double match(Lab face, Lab other) {
     double scale = face.l() / other.l();
     return DeltaE2000.between(face, new Lab(face.l(), other.a() * scale, other.b() * scale));
   }

@@ -16,6 +16,7 @@ import java.util.function.UnaryOperator;
  * @param kept marks that are the person's own
  * @param pins places whose colours stay in sight
  * @param frame what of the picture is delivered, or null for all of it
+ * @param brief what was agreed on; null for nothing
  * @param notes the retoucher's own words
  * @param unknown fields of a newer writer that this version does not know, kept for saving
  */
@@ -28,6 +29,7 @@ public record Project(
     List<Point> pins,
     Crop crop,
     LayerStack stack,
+    Brief brief,
     String notes,
     Map<String, Object> unknown) {
 
@@ -38,6 +40,7 @@ public record Project(
     kept = kept == null ? List.of() : List.copyOf(kept);
     pins = pins == null ? List.of() : List.copyOf(pins);
     stack = stack == null ? LayerStack.EMPTY : stack;
+    brief = brief == null ? Brief.USUAL : brief;
     notes = notes == null ? "" : notes;
     Require.most("the list of other faces", others.size(), 64);
     Require.most("the list of kept marks", kept.size(), 100_000);
@@ -51,18 +54,18 @@ public record Project(
 
   public Project withStack(LayerStack newStack) {
     return new Project(
-        title, photograph, faces, others, kept, pins, crop, newStack, notes, unknown);
+        title, photograph, faces, others, kept, pins, crop, newStack, brief, notes, unknown);
   }
 
   public Project withFaces(FaceMap newFaces) {
     return new Project(
-        title, photograph, newFaces, others, kept, pins, crop, stack, notes, unknown);
+        title, photograph, newFaces, others, kept, pins, crop, stack, brief, notes, unknown);
   }
 
   /** With the maps of further faces. */
   public Project withOthers(List<FaceMap> newOthers) {
     return new Project(
-        title, photograph, faces, newOthers, kept, pins, crop, stack, notes, unknown);
+        title, photograph, faces, newOthers, kept, pins, crop, stack, brief, notes, unknown);
   }
 
   /** All maps, that of the measured face first. */
@@ -84,12 +87,12 @@ public record Project(
   public Project keeping(KeptMark mark) {
     List<KeptMark> more = new ArrayList<>(kept);
     more.add(mark);
-    return new Project(title, photograph, faces, others, more, pins, crop, stack, notes, unknown);
+    return new Project(title, photograph, faces, others, more, pins, crop, stack, brief, notes, unknown);
   }
 
   public Project withPins(List<Point> newPins) {
     return new Project(
-        title, photograph, faces, others, kept, newPins, crop, stack, notes, unknown);
+        title, photograph, faces, others, kept, newPins, crop, stack, brief, notes, unknown);
   }
 
   /**
@@ -97,15 +100,20 @@ public record Project(
    */
   public Project withCrop(Crop newFrame) {
     return new Project(
-        title, photograph, faces, others, kept, pins, newFrame, stack, notes, unknown);
+        title, photograph, faces, others, kept, pins, newFrame, stack, brief, notes, unknown);
+  }
+
+  public Project withBrief(Brief newBrief) {
+    return new Project(
+        title, photograph, faces, others, kept, pins, crop, stack, newBrief, notes, unknown);
   }
 
   public Project withPhotograph(PhotoReference reference) {
-    return new Project(title, reference, faces, others, kept, pins, crop, stack, notes, unknown);
+    return new Project(title, reference, faces, others, kept, pins, crop, stack, brief, notes, unknown);
   }
 
   public Project withUnknown(Map<String, Object> fields) {
-    return new Project(title, photograph, faces, others, kept, pins, crop, stack, notes, fields);
+    return new Project(title, photograph, faces, others, kept, pins, crop, stack, brief, notes, fields);
   }
 
   public Project edit(String layerId, UnaryOperator<Layer> change) {

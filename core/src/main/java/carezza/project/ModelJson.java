@@ -27,6 +27,7 @@ import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
 
 import carezza.kernel.LayerType;
+import carezza.model.Brief;
 import carezza.model.Crop;
 import carezza.model.FaceMap;
 import carezza.model.HealLayer.Patch;
@@ -63,6 +64,7 @@ final class ModelJson {
           "pins",
           "frame",
           "stack",
+          "brief",
           "notes");
 
   /** Sides of a photograph that canvas may reach. */
@@ -144,6 +146,9 @@ final class ModelJson {
       node.set("frame", MAPPER.valueToTree(project.crop()));
     }
     node.set("stack", write(project.stack(), strokes));
+    if (!project.brief().equals(Brief.USUAL)) {
+      node.set("brief", MAPPER.valueToTree(project.brief()));
+    }
     node.put("notes", project.notes());
     Map<String, Object> unknown = new TreeMap<>(project.unknown());
     Object within = unknown.remove(WITHIN);
@@ -170,6 +175,9 @@ final class ModelJson {
                 ? read(node.get("frame"), Crop.class, "frame", List.of())
                 : null,
             readStack(node, strokes),
+            node.hasNonNull("brief")
+                ? read(node.get("brief"), Brief.class, "brief", List.of())
+                : null,
             node.path("notes").asString(""),
             unknownFields(node));
     requireFitting(project);

@@ -92,6 +92,7 @@ public final class ProjectFile {
             null,
             null,
             null,
+            null,
             null);
     return new Document(project, photo, bytes, null, null, null);
   }

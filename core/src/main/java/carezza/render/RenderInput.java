@@ -21,6 +21,11 @@ public record RenderInput(LayerStack stack, Regions regions, JobLevel job) {
     this(stack, regions, JobLevel.portrait());
   }
 
+  /** Another stack over the same. */
+  public RenderInput with(LayerStack other) {
+    return new RenderInput(other, regions, job);
+  }
+
   /** Cut to what lies below a layer. */
   public RenderInput below(String layer) {
     return through(stack.indexOf(layer));

@@ -10,7 +10,6 @@ import carezza.image.Area;
 import carezza.image.Cancellation;
 import carezza.image.Picture;
 import carezza.image.Plane;
-import carezza.job.JobLevel;
 import carezza.kernel.SeparationRadiusAdvisor;
 import carezza.mask.EvaluationContext;
 import carezza.measure.AmountSweep;
@@ -106,7 +105,6 @@ public final class Advice {
         session.readings().reader(),
         session.scene(project),
         layer,
-        JobLevel.portrait(),
         progress,
         cancellation);
   }
@@ -179,6 +177,6 @@ public final class Advice {
                 cancellation);
     Picture after =
         session.renderer().render(scene, context.whole(), level, Readiness.EXACT, cancellation);
-    return Gauges.read(context, before, after, project.stack(), JobLevel.portrait());
+    return Gauges.read(context, before, after, project.stack(), scene.job());
   }
 }

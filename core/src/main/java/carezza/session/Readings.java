@@ -9,7 +9,6 @@ import carezza.image.Cancellation;
 import carezza.image.Level;
 import carezza.image.Picture;
 import carezza.image.Plane;
-import carezza.job.JobLevel;
 import carezza.kernel.LayerCoverage;
 import carezza.mask.EvaluationContext;
 import carezza.mask.Masks;
@@ -39,10 +38,10 @@ public final class Readings {
     this.reader = new GaugeReader(session.renderer());
   }
 
-  /** All gauges at the portrait job's bands. */
+  /** All gauges at the bands of the project's job. */
   public List<Gauge> gauges(Project project, Cancellation cancellation) {
     GaugeReader.Findings findings =
-        reader.of(session.scene(project), JobLevel.portrait(), cancellation);
+        reader.of(session.scene(project), cancellation);
     measured = findings.picture();
     return findings.gauges();
   }

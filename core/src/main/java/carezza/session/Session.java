@@ -2,6 +2,7 @@ package carezza.session;
 
 import carezza.codec.Photograph;
 import carezza.image.PictureSize;
+import carezza.job.JobLevel;
 import carezza.model.Project;
 import carezza.render.Pyramid;
 import carezza.render.RenderInput;
@@ -21,6 +22,8 @@ public final class Session {
   private final Advice advice;
   private final ColourAdvice colour;
   private final Exports exports;
+  private final Planning planning;
+  private final Treatments treatments;
   private final Store store;
 
   public Session(Photograph photograph) {
@@ -32,6 +35,8 @@ public final class Session {
     advice = new Advice(this);
     colour = new ColourAdvice(this);
     exports = new Exports(this, photograph.metadata());
+    planning = new Planning(this);
+    treatments = new Treatments(this);
     store = new Store(this);
   }
 
@@ -45,7 +50,8 @@ public final class Session {
 
   /** The whole stack over the regions of the project's face map; finds these when it is new. */
   public RenderInput scene(Project project) {
-    return new RenderInput(project.stack(), faces.regions(project.allFaces()));
+    return new RenderInput(
+        project.stack(), faces.regions(project.allFaces()), JobLevel.of(project.brief()));
   }
 
   public Faces faces() {
@@ -72,6 +78,16 @@ public final class Session {
 
   public Exports exports() {
     return exports;
+  }
+
+  /** What there is to do. */
+  public Planning planning() {
+    return planning;
+  }
+
+  /** What treats what was found. */
+  public Treatments treatments() {
+    return treatments;
   }
 
   public Store store() {

@@ -39,10 +39,10 @@ public class JobLevelTest {
 
   @Test
   public void blotchesShouldFallByAShareAndNotToNothing() {
-    Band redness = JOB.fallen("rednessBlotch", 100);
+    Band redness = JOB.fallen("rednessBlotch", 100).orElseThrow();
     assertThat(redness.low()).isCloseTo(55, within(1e-9));
     assertThat(redness.high()).isCloseTo(85, within(1e-9));
-    assertThat(JOB.fallen("pigmentBlotch", 100).high()).isEqualTo(100);
+    assertThat(JOB.fallen("pigmentBlotch", 100).orElseThrow().high()).isEqualTo(100);
   }
 
   @DataProvider

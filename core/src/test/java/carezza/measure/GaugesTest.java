@@ -189,7 +189,6 @@ public class GaugesTest {
         new GaugeReader(renderer)
             .of(
                 new RenderInput(LayerStack.of(darker), regions),
-                JobLevel.portrait(),
                 Cancellation.NONE)
             .gauges();
     Gauge gauge = find("skinLightness", gauges);

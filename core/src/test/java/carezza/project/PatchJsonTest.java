@@ -91,6 +91,7 @@ public class PatchJsonTest {
                 null,
                 LayerStack.EMPTY,
                 null,
+                null,
                 null)
             .keeping(new KeptMark(3, 4, 5));
     Project read = ModelJson.readProject(ModelJson.write(project, null), List.of());

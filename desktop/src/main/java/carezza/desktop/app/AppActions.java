@@ -81,6 +81,8 @@ final class AppActions {
     actions.add("exchange", Menu.PICTURE, APPLICATION, "Shortcut+E", waiting(), files::exchange);
     actions.add("save", Menu.PICTURE, DOCUMENT, "Shortcut+S", open(), files::save);
     actions.add("save-as", Menu.PICTURE, DOCUMENT, "Shift+Shortcut+S", open(), files::askSave);
+    actions.add("plan", Menu.PICTURE, DOCUMENT, "Shortcut+L", open(), shell::togglePlan);
+    actions.add("plan-draft", Menu.PICTURE, DOCUMENT, "Shift+P", open(), state.plan()::draft);
     actions.add("deliver", Menu.PICTURE, DOCUMENT, "Shortcut+D", open(), shell::toggleDeliver);
     actions.add("recover", Menu.PICTURE, APPLICATION, null, files::offerRecovery);
     actions.add("leave", Menu.PICTURE, DOCUMENT, "Shortcut+W", open(), shell::leave);
@@ -268,6 +270,7 @@ final class AppActions {
     actions.add("compare", Menu.SEE, DOCUMENT, "C", this::compare);
     actions.add("mirror", Menu.SEE, DOCUMENT, "X", () -> turn(state.view().mirroredProperty()));
     actions.add("fold-panel", Menu.SEE, BENCH, "Alt+1", () -> shell.bench().turnPanel());
+    actions.add("fold-plan", Menu.SEE, BENCH, "Alt+3", shell::turnRail);
     actions.add("fold-course", Menu.SEE, BENCH, "Alt+2", () -> shell.bench().turnCourse());
     actions.add("full-screen", Menu.SEE, APPLICATION, "Alt+0", shell::turnFullScreen);
     for (CheckView way : CheckView.values()) {

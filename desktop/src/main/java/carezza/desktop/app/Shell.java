@@ -33,6 +33,8 @@ import carezza.desktop.view.bench.BenchView;
 import carezza.desktop.view.deliver.DeliverView;
 import carezza.desktop.view.picture.PictureArea;
 import carezza.desktop.view.picture.PictureView;
+import carezza.desktop.view.plan.FindingPictures;
+import carezza.desktop.view.plan.PlanView;
 import carezza.desktop.view.start.StartView;
 import carezza.model.HealLayer;
 import carezza.problem.Problem;
@@ -48,6 +50,8 @@ public final class Shell extends StackPane implements AutoCloseable {
 
   private static final String NAME = "Carezza";
   private static final String DISPLAY = "display.profile";
+  private static final String RAIL = "rail";
+  private static final String RAIL_FOLDED = "folded";
 
   private final AppState state = AppState.with(TaskRunner.ofToolkit());
   private final Subscriptions subscriptions = new Subscriptions();
@@ -57,6 +61,7 @@ public final class Shell extends StackPane implements AutoCloseable {
   private final Sheets sheets;
   private final DocumentFiles files;
   private final PictureArea area;
+  private final FindingPictures findingPictures;
   private final BenchView bench;
   private final List<AppView> views;
   private final TopStrip strip;
@@ -86,9 +91,17 @@ public final class Shell extends StackPane implements AutoCloseable {
     files =
         new DocumentFiles(state, workspace, home, ask, sheets, this::showBench, this::showStart);
     area = new PictureArea(state, settings);
-    bench = new BenchView(state, area);
+    findingPictures = new FindingPictures(state);
+    bench = new BenchView(state, area, findingPictures);
+    if (RAIL_FOLDED.equals(settings.get(RAIL, ""))) {
+      bench.turnRail();
+    }
     views =
-        List.of(new StartView(files, home::recent), bench, new DeliverView(state, area, settings));
+        List.of(
+            new StartView(files, home::recent),
+            new PlanView(state, findingPictures),
+            bench,
+            new DeliverView(state, area, settings));
     actions = AppActions.of(state, this);
     bench.use(actions);
     area.picture()
@@ -160,6 +173,16 @@ public final class Shell extends StackPane implements AutoCloseable {
 
   public void showDeliver() {
     show(view("deliver"));
+  }
+
+  void togglePlan() {
+    show(active == view("plan") ? bench : view("plan"));
+  }
+
+  /** Folds the plan beside the bench away, or unfolds it; remembered. */
+  void turnRail() {
+    bench.turnRail();
+    settings.set(RAIL, bench.railShown() ? "" : RAIL_FOLDED);
   }
 
   void toggleDeliver() {
@@ -370,6 +393,7 @@ public final class Shell extends StackPane implements AutoCloseable {
     strip.close();
     views.forEach(AppView::close);
     area.close();
+    findingPictures.close();
     state.close();
   }
 }

@@ -9,6 +9,7 @@ import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 
 import carezza.image.Cancellation;
+import carezza.model.Project;
 import carezza.problem.Problem;
 import carezza.project.Document;
 import carezza.project.ProjectFile.StackFile;
@@ -34,10 +35,17 @@ final class ApplyCommand implements Callable<Integer> {
     StackFile given = Inputs.stack(stack);
     Document document = Inputs.photograph(photo);
     output.check();
-    new Session(document.photograph())
+    Session session = new Session(document.photograph());
+    Project project =
+        session
+            .faces()
+            .withFace(
+                document.project().withStack(given.stack()).withFaces(given.faces()),
+                Cancellation.NONE);
+    session
         .exports()
         .deliver(
-            document.project().withStack(given.stack()).withFaces(given.faces()),
+            project,
             output.file(),
             output.delivery(),
             Cancellation.NONE);

@@ -48,6 +48,8 @@ final class MeasureCommand implements Callable<Integer> {
               + " picture.")
   private Path against;
 
+  @Mixin private JobOption job;
+
   @Mixin private Writing writing;
 
   @Override
@@ -58,6 +60,7 @@ final class MeasureCommand implements Callable<Integer> {
       StackFile given = Inputs.stack(stack);
       project = project.withStack(given.stack()).withFaces(given.faces());
     }
+    project = job.of(project);
     if (against != null) {
       Originals.protect(against);
     }
@@ -76,7 +79,7 @@ final class MeasureCommand implements Callable<Integer> {
             gauges,
             advice.curve(),
             session.advice().distractions(project, Cancellation.NONE),
-            JobLevel.portrait());
+            JobLevel.of(project.brief()));
     writing.text(json, text);
     return 0;
   }

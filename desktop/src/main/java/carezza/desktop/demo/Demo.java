@@ -33,6 +33,7 @@ public final class Demo {
             null,
             null,
             stack.stack(),
+            null,
             "Lumen Court, Autumn cards. Moles and freckles stay, as agreed.",
             null);
     return started.with(project, null);
@@ -52,6 +53,7 @@ public final class Demo {
             null,
             null,
             blank.stack(),
+            null,
             "Not begun.",
             null);
     return started.with(project, null);

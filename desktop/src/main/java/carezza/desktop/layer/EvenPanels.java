@@ -72,7 +72,8 @@ public final class EvenPanels {
             TEXTS.get("evenPanels.the-faces-own-tone-with-the"),
             () -> {
               ownTone(state);
-              state.selection().edit(null, EvenPanels::byTheJob);
+              JobLevel job = JobLevel.of(state.document().project().brief());
+              state.selection().edit(null, l -> byTheJob(job, l));
             }),
         PanelRows.button(
             "no-tone",
@@ -121,10 +122,10 @@ public final class EvenPanels {
             () -> state.status().say(TEXTS.get("evenPanels.the-skin-is-still-being-measured")));
   }
 
-  private static Layer byTheJob(Layer layer) {
+  private static Layer byTheJob(JobLevel job, Layer layer) {
     Layer own = layer;
     for (String part : new String[] {"redness", "pigment", "hue", "chroma"}) {
-      own = RecordValue.with(own, part, JobLevel.portrait().evening(part));
+      own = RecordValue.with(own, part, job.evening(part));
     }
     return own;
   }

@@ -22,7 +22,8 @@ public record AppState(
     AdviceState advice,
     ColourState colours,
     CropState crop,
-    PinState pins)
+    PinState pins,
+    PlanState plan)
     implements AutoCloseable {
 
   public static AppState with(TaskRunner tasks) {
@@ -51,7 +52,8 @@ public record AppState(
         new AdviceState(document, selection, tools, view, status, tasks),
         new ColourState(document, selection, status, tasks),
         new CropState(document, tools),
-        new PinState(document, status, tasks));
+        new PinState(document, status, tasks),
+        new PlanState(document, selection, status, tasks));
   }
 
   @Override

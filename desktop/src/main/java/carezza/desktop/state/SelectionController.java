@@ -17,6 +17,7 @@ import carezza.model.Layer;
 import carezza.model.LayerStack;
 import carezza.model.LockedLayer;
 import carezza.model.NeutralPointsLayer;
+import carezza.model.Project;
 import carezza.model.Stage;
 
 /**
@@ -255,6 +256,19 @@ public final class SelectionController {
     String id = fresh.getLast().attributes().id();
     select(id);
     view.reach(document.stack().indexOf(id) + 1);
+  }
+
+  /**
+   * Makes a project of several layers the present one, as one step, in sight to its end.
+   *
+   * @param id of the layer to take in hand, or null
+   */
+  public void take(Project changed, String id) {
+    document.edit(null, p -> changed);
+    view.reach(document.stack().size());
+    if (id != null) {
+      select(id);
+    }
   }
 
   /** Takes the layer in hand out of the stack; its neighbour in the stage comes into the hand. */

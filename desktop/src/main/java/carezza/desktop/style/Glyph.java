@@ -13,6 +13,7 @@ public enum Glyph {
   UNDO(Feather.CORNER_UP_LEFT),
   REDO(Feather.CORNER_UP_RIGHT),
   KEEP(Feather.STAR),
+  DONE(Feather.CHECK),
   FOLD(Feather.CHEVRON_LEFT),
   UNFOLD(Feather.CHEVRON_RIGHT);
 

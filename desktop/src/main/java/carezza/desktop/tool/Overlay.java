@@ -16,6 +16,7 @@ import carezza.desktop.state.PinState;
 import carezza.desktop.state.ToolKind;
 import carezza.desktop.text.Names;
 import carezza.desktop.text.Texts;
+import carezza.measure.Blemish;
 import carezza.measure.ContourGuides.Guide;
 import carezza.measure.Distraction;
 import carezza.measure.NeutralHint;
@@ -23,6 +24,7 @@ import carezza.model.Crop;
 import carezza.model.HealLayer;
 import carezza.model.NeutralPointsLayer;
 import carezza.model.Point;
+import carezza.plan.Finding;
 import carezza.session.ColourAdvice.Pinned;
 
 /** What lies over the picture. */
@@ -51,6 +53,7 @@ public final class Overlay {
     neutrals(pencil, state);
     contours(pencil, state.advice().contoursProperty().get());
     distractions(pencil, state.advice().distractionsProperty().get());
+    finding(pencil, state.plan().focusProperty().get());
     if (state.selection().layer(HealLayer.class).isPresent()) {
       RepairMarks.proposals(
           pencil, state.proposals().allProperty().get(), state.proposals().currentProperty().get());
@@ -167,6 +170,22 @@ public final class Overlay {
         pencil.cross(at);
         pencil.label(Names.of(tone), at, 11, -9);
       }
+    }
+  }
+
+  /** A ring around what the plan found, or around each of what it counted. */
+  private static void finding(Pencil pencil, Finding looked) {
+    if (looked == null || !looked.isOpen() || looked.now().place() == null) {
+      return;
+    }
+    Point place = looked.now().place();
+    if (looked.now().spots().isEmpty()) {
+      double r = looked.now().radius() * pencil.zoom();
+      pencil.dashed(6, 4, () -> pencil.twice(() -> pencil.circle(place, r)));
+    }
+    for (Blemish spot : looked.now().spots()) {
+      double r = spot.radius() * pencil.zoom() + 4;
+      pencil.twice(() -> pencil.circle(new Point(spot.x(), spot.y()), r));
     }
   }
 

@@ -35,6 +35,7 @@ import carezza.kernel.LayerType;
  * Words fit: no button, heading or number ends in dots, in any language, and with larger text on a
  * larger screen.
  */
+@Test(groups = "beside")
 public class LanguageWidthsTest {
 
   private static final int PATIENCE_SECONDS = 240;

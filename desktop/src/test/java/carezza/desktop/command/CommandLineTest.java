@@ -45,6 +45,7 @@ import carezza.render.Pyramid;
 import carezza.session.Session;
 
 /** Every verb, as scripts use them. */
+@Test(groups = "beside")
 public class CommandLineTest {
 
   private Path folder;
@@ -54,7 +55,7 @@ public class CommandLineTest {
   /** A quarter of the demo's pixels, and few layers: for what is not about the demo itself. */
   private Path small;
 
-  @BeforeClass
+  @BeforeClass(alwaysRun = true)
   public void prepare() throws Exception {
     folder = Files.createTempDirectory("carezza-command-test");
     photo = folder.resolve("sitter.jpg");
@@ -86,7 +87,7 @@ public class CommandLineTest {
         "quarter.png");
   }
 
-  @AfterClass
+  @AfterClass(alwaysRun = true)
   public void tidy() throws IOException {
     try (var files = Files.walk(folder)) {
       for (Path p : files.sorted(Comparator.reverseOrder()).toList()) {

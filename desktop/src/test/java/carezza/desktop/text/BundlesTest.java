@@ -89,7 +89,9 @@ public class BundlesTest {
     try (Stream<Path> files = Files.walk(Path.of("src/main/java/carezza/desktop"))) {
       for (Path file : files.filter(f -> f.toString().endsWith(".java")).toList()) {
         String name = file.toString().replace('\\', '/');
-        if (name.contains("/command/") || name.contains("/demo/")) {
+        if (name.contains("/command/")
+            || name.contains("/demo/")
+            || name.endsWith("/Rehearsal.java")) {
           continue;
         }
         try (Stream<String> lines = Files.lines(file)) {

@@ -11,6 +11,8 @@ import carezza.desktop.style.TextSize;
 import carezza.desktop.text.Texts;
 import carezza.desktop.view.AppView;
 import carezza.desktop.view.picture.PictureArea;
+import carezza.desktop.view.plan.FindingList;
+import carezza.desktop.view.plan.FindingPictures;
 
 /**
  * Where the picture is worked on: it in the middle, the layer in hand on the right, the course at
@@ -21,18 +23,27 @@ public final class BenchView implements AppView {
   private static final Texts TEXTS = Texts.of("bench");
 
   private static final double PANEL_WIDTH = 300;
+  private static final double RAIL_WIDTH = 236;
   private static final double COURSE_HEIGHT = 138;
 
   private final BorderPane pane = new BorderPane();
   private final PictureArea area;
   private final PanelView panel;
   private final CourseView course;
+  private final FindingList rail;
 
   /**
    * @param area is shown by other views, too, and closed by whoever made it
+   * @param pictures of the findings' places, closed by whoever made them
    */
-  public BenchView(AppState state, PictureArea area) {
+  public BenchView(AppState state, PictureArea area, FindingPictures pictures) {
     this.area = area;
+    rail = new FindingList(state, pictures);
+    rail.setId("rail-plan");
+    rail.setPrefWidth(TextSize.px(RAIL_WIDTH));
+    rail.setMinWidth(TextSize.px(RAIL_WIDTH));
+    rail.setMaxWidth(TextSize.px(RAIL_WIDTH));
+    pane.setLeft(rail);
     panel = new PanelView(state);
     course = new CourseView(state);
     panel.setPrefWidth(TextSize.px(PANEL_WIDTH));
@@ -109,6 +120,16 @@ public final class BenchView implements AppView {
     pane.setRight(pane.getRight() == null ? panel : null);
   }
 
+  /** Folds the plan away, or unfolds it. */
+  public void turnRail() {
+    pane.setLeft(pane.getLeft() == null ? rail : null);
+  }
+
+  /** Whether the plan is to be seen. */
+  public boolean railShown() {
+    return pane.getLeft() != null;
+  }
+
   /** Folds the course away, or unfolds it. */
   public void turnCourse() {
     pane.setBottom(pane.getBottom() == null ? course : null);
@@ -118,5 +139,6 @@ public final class BenchView implements AppView {
   public void close() {
     panel.close();
     course.close();
+    rail.close();
   }
 }

@@ -25,6 +25,7 @@ import javafx.scene.layout.Pane;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
+import javafx.scene.shape.Circle;
 
 import carezza.desktop.control.Spring;
 import carezza.desktop.state.AppState;
@@ -38,6 +39,7 @@ import carezza.desktop.text.Texts;
 import carezza.kernel.LayerType;
 import carezza.model.Layer;
 import carezza.model.Stage;
+import carezza.plan.Plan;
 
 /**
  * The course: the whole stack from the photograph on the left to the finished picture on the right,
@@ -47,6 +49,7 @@ import carezza.model.Stage;
 public final class CourseView extends VBox {
 
   private static final Texts TEXTS = Texts.of("bench");
+  private static final Texts PLAN = Texts.of("plan");
 
   private final AppState state;
   private final Subscriptions subscriptions = new Subscriptions();
@@ -58,6 +61,7 @@ public final class CourseView extends VBox {
   private final ScrollPane scroll;
   private final List<LayerCard> cards = new ArrayList<>();
   private final Map<Stage, VBox> columns = new EnumMap<>(Stage.class);
+  private final Map<Stage, Circle> dots = new EnumMap<>(Stage.class);
   private final MaskThumbs thumbs;
   private final Node start = photograph();
   private Shown shown;
@@ -95,6 +99,7 @@ public final class CourseView extends VBox {
     subscriptions.on(this::mark, state.view().playheadProperty());
     subscriptions.on(this::takeUp, state.selection().selectedProperty());
     subscriptions.on(this::fold, state.view().foldedProperty());
+    subscriptions.on(this::markOpen, state.plan().planProperty());
     stages.needsLayoutProperty().subscribe((was, is) -> placePlayhead());
     show();
   }
@@ -158,6 +163,7 @@ public final class CourseView extends VBox {
       columns.put(stage, column);
       stages.getChildren().add(column);
     }
+    markOpen();
   }
 
   /** Members of a folded group stand behind its card. */
@@ -195,6 +201,17 @@ public final class CourseView extends VBox {
       cards.get(i).mark(cards.get(i).id().equals(state.selection().selected()), i >= playhead);
     }
     placePlayhead();
+  }
+
+  /** A dot where the plan has something open. */
+  private void markOpen() {
+    Plan plan = state.plan().planProperty().get();
+    dots.forEach(
+        (stage, dot) -> {
+          boolean open =
+              plan != null && plan.open().stream().anyMatch(f -> f.kind().stage() == stage);
+          dot.setVisible(open);
+        });
   }
 
   private void takeUp() {
@@ -241,7 +258,13 @@ public final class CourseView extends VBox {
     add.setAccessibleText(TEXTS.get("courseView.add-a-layer-to", Names.of(stage)));
     add.setDisable(state.document().isEmpty());
     add.setOnAction(e -> choose(stage, add));
-    HBox top = new HBox(4, name, new Spring(), add);
+    Circle open = new Circle(3);
+    open.getStyleClass().add("stage-open");
+    open.setId("open-" + stage.name().toLowerCase(Locale.ROOT));
+    open.setAccessibleText(PLAN.get("course.open"));
+    Tooltip.install(open, new Tooltip(PLAN.get("course.open")));
+    dots.put(stage, open);
+    HBox top = new HBox(4, name, open, new Spring(), add);
     top.setAlignment(Pos.CENTER_LEFT);
     HBox row = new HBox(4);
     for (Layer layer : state.document().stack().layers()) {

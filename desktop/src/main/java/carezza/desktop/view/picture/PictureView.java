@@ -51,6 +51,9 @@ public final class PictureView extends Region {
   /** Radius on the screen of a proposal that is being decided on. */
   private static final double DECIDING = 70;
 
+  /** Radius on the screen of a finding that is looked at. */
+  private static final double FOUND = 150;
+
   private final AppState state;
   private final Subscriptions subscriptions = new Subscriptions();
   private final ViewRenderer renderer;
@@ -137,6 +140,14 @@ public final class PictureView extends Region {
         state.part().placeProperty(),
         state.repairs().chosenProperty(),
         state.proposals().allProperty());
+    subscriptions.on(
+        state.plan().focusProperty(),
+        is -> {
+          if (is != null && is.now().place() != null) {
+            lookAt(is.now().place(), Math.clamp(FOUND / is.now().radius(), 0.2, 1));
+          }
+          drawOverlay();
+        });
     // The pointer's places are mirrored with the node.
     subscriptions.on(view.mirroredProperty(), is -> setScaleX(is ? -1 : 1));
     subscriptions.on(this::compare, view.comparisonProperty());

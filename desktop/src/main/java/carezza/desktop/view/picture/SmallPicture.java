@@ -22,7 +22,7 @@ import carezza.render.Renderer.Readiness;
 import carezza.session.Session;
 
 /** The whole picture, small, drawn behind the scenes once the hand rests. */
-final class SmallPicture extends ImageView implements AutoCloseable {
+public final class SmallPicture extends ImageView implements AutoCloseable {
 
   private static final Duration REST = Duration.ofMillis(250);
 
@@ -30,13 +30,13 @@ final class SmallPicture extends ImageView implements AutoCloseable {
   private final Lane drawing;
   private Object drawn;
 
-  SmallPicture(AppState state) {
+  public SmallPicture(AppState state) {
     this.state = state;
     drawing = state.tasks().droppable("small picture");
   }
 
   /** Gives up what is being drawn; the next {@link #show} draws anew. */
-  void rest() {
+  public void rest() {
     drawing.cancel();
     drawn = null;
   }
@@ -48,8 +48,19 @@ final class SmallPicture extends ImageView implements AutoCloseable {
    * @param longEdge in pixels
    */
   void show(CheckView check, double longEdge) {
-    Project project = state.view().project();
-    int layers = state.view().shownLayers();
+    draw(state.view().project(), state.view().shownLayers(), check, longEdge);
+  }
+
+  /**
+   * Draws any project of the photograph at work, finished.
+   *
+   * @param longEdge in pixels
+   */
+  public void showFinished(Project project, double longEdge) {
+    draw(project, project.stack().size(), null, longEdge);
+  }
+
+  private void draw(Project project, int layers, CheckView check, double longEdge) {
     Session session = state.document().session();
     Object wanted = Arrays.asList(project, layers, session, check, longEdge);
     if (wanted.equals(drawn)) {

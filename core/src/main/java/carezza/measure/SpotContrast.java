@@ -1,0 +1,55 @@
+package carezza.measure;
+
+import carezza.image.Area;
+import carezza.image.Picture;
+
+/** How far a spot differs from the skin around it. */
+public final class SpotContrast {
+
+  /** Where the spot and what surrounds it are read, in its radii. */
+  private static final double INNER = 0.7;
+
+  private static final double RING_FROM = 1.4;
+  private static final double RING_TO = 2.2;
+
+  private SpotContrast() {}
+
+  /**
+   * Difference of mean L*a*b* between a spot and the ring around it.
+   *
+   * @param lab a picture at any level
+   * @param scale pixels of the picture per photograph pixel
+   */
+  public static double of(Picture lab, Blemish spot, double scale) {
+    double x = spot.x() * scale;
+    double y = spot.y() * scale;
+    // Less than a pixel would be nothing.
+    double r = Math.max(1.5, spot.radius() * scale);
+    Area around =
+        Area.around(x - RING_TO * r, y - RING_TO * r, x + RING_TO * r, y + RING_TO * r)
+            .intersect(lab.area());
+    double[] inside = new double[4];
+    double[] ring = new double[4];
+    for (int py = around.y(); py < around.bottom(); py++) {
+      for (int px = around.x(); px < around.right(); px++) {
+        double far = Math.hypot(px + 0.5 - x, py + 0.5 - y) / r;
+        double[] sum =
+            far <= INNER ? inside : far >= RING_FROM && far <= RING_TO ? ring : null;
+        if (sum != null) {
+          sum[0] += lab.first().at(px, py);
+          sum[1] += lab.second().at(px, py);
+          sum[2] += lab.third().at(px, py);
+          sum[3]++;
+        }
+      }
+    }
+    if (inside[3] == 0 || ring[3] == 0) {
+      return 0;
+    }
+    double square = 0;
+    for (int c = 0; c < 3; c++) {
+      square += Math.pow(inside[c] / inside[3] - ring[c] / ring[3], 2);
+    }
+    return Math.sqrt(square);
+  }
+}

@@ -1,0 +1,432 @@
+package carezza.plan;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+
+import org.jspecify.annotations.Nullable;
+
+import carezza.colour.Lab;
+import carezza.filter.RobustStatistics;
+import carezza.image.Picture;
+import carezza.image.Plane;
+import carezza.job.Band;
+import carezza.job.JobLevel;
+import carezza.mask.EvaluationContext;
+import carezza.mask.Masks;
+import carezza.measure.BackdropReading;
+import carezza.measure.Blemish;
+import carezza.measure.CastEstimate;
+import carezza.measure.Distraction;
+import carezza.measure.Distractions;
+import carezza.measure.EndPoints;
+import carezza.measure.ExposureEstimate;
+import carezza.measure.PictureStatistics;
+import carezza.measure.Places;
+import carezza.measure.ShinePatches;
+import carezza.measure.SkinGauges;
+import carezza.measure.SpotContrast;
+import carezza.measure.UnderEye;
+import carezza.model.Crop;
+import carezza.model.FaceMap;
+import carezza.model.Mask;
+import carezza.model.Point;
+import carezza.model.RepairArea;
+import carezza.model.SemanticRegion;
+
+/** Reads in one picture what findings rest on, at the bands of a job; what the job does not name is not read. */
+public final class PlanReader {
+
+  private static final double INFINITE = Double.POSITIVE_INFINITY;
+
+  /** L* that blotches of pigment are stated at: the density of dark skin spreads more for the same look. */
+  private static final double USUAL_LIGHTNESS = 55;
+
+  /** Regions of skin that are compared with the face. */
+  private static final List<SemanticRegion> BODY =
+      List.of(
+          SemanticRegion.NECK_SKIN,
+          SemanticRegion.EARS,
+          SemanticRegion.SHOULDERS,
+          SemanticRegion.HANDS);
+
+  /** Least area of such a region, in squares of the face width, and the difference from which it is no skin. */
+  private static final double LEAST_BODY = 0.05;
+
+  private static final double NO_SKIN = 8;
+
+  /** Places that draw the eye which are listed, each by itself. */
+  private static final int MOST_DISTRACTIONS = 4;
+
+  /** Width of the head at the picture's upper edge, in face widths, from which it is cut on purpose. */
+  private static final double CUT = 0.5;
+
+  /** Headroom below which a head touches the edge, in percent of the frame's height. */
+  private static final double TOUCHES = 0.5;
+
+  /** Part of a spot's contrast above which it is still there, and the least that is seen, in L*a*b*. */
+  private static final double STILL_THERE = 0.45;
+
+  private static final double LEAST_CONTRAST = 1;
+
+  private final EvaluationContext context;
+  private final Picture working;
+  private final Picture lab;
+  private final List<RepairArea> repaired;
+  private @Nullable PictureStatistics figures;
+  private final JobLevel job;
+  private final double faceWidth;
+  private final List<Reading> found = new ArrayList<>();
+
+  /**
+   * @param working the whole picture at the context's level
+   * @param repaired areas whose skin is not the person's own texture
+   */
+  public PlanReader(EvaluationContext context, Picture working, List<RepairArea> repaired) {
+    this.context = context;
+    this.working = working;
+    this.job = context.job();
+    lab = Lab.of(working);
+    this.repaired = repaired;
+    faceWidth = context.faceWidth() / context.scale();
+  }
+
+  /** What gauges rest on. */
+  public PictureStatistics figures() {
+    if (figures == null) {
+      figures = PictureStatistics.of(context, working, repaired);
+    }
+    return figures;
+  }
+
+  private void add(
+      FindingKind kind, String part, double value, Band band, @Nullable Point place, double size) {
+    if (!Double.isNaN(value)) {
+      found.add(new Reading(kind, part, value, band, place, size * faceWidth, List.of()));
+    }
+  }
+
+  private Band upTo(FindingKind kind) {
+    return new Band(-INFINITE, job.limit(kind.key(), "above"));
+  }
+
+  private Band from(FindingKind kind) {
+    return new Band(job.limit(kind.key(), "below"), INFINITE);
+  }
+
+  private boolean wants(FindingKind kind) {
+    return job.has(kind.key());
+  }
+
+  private @Nullable Point middle(SemanticRegion region) {
+    Plane coverage = context.regions().coverage(region, context.whole(), context.level());
+    return Places.middle(coverage, context.scale());
+  }
+
+  /** What is read of the picture as settled. */
+  public List<Reading> settled(@Nullable Crop frame) {
+    found.clear();
+    if (wants(FindingKind.CAST)) {
+      CastEstimate.of(context, working)
+          .ifPresent(
+              c ->
+                  add(
+                      FindingKind.CAST,
+                      "",
+                      c.chroma(),
+                      upTo(FindingKind.CAST),
+                      c.place(),
+                      0.1));
+    }
+    EndPoints ends = EndPoints.of(working);
+    double stops = ExposureEstimate.stops(ends, figures().sclera());
+    double most = job.limit(FindingKind.EXPOSURE.key(), "above", INFINITE);
+    add(FindingKind.EXPOSURE, "", stops, new Band(-most, most), null, 0);
+    if (wants(FindingKind.RANGE) && Math.abs(stops) <= most) {
+      double unused = 100 * Math.max(ends.black(), 1 - ends.white());
+      add(FindingKind.RANGE, "", unused, upTo(FindingKind.RANGE), null, 0);
+    }
+    if (wants(FindingKind.HEADROOM)) {
+      headroom(frame);
+    }
+    return List.copyOf(found);
+  }
+
+  private void headroom(@Nullable Crop frame) {
+    Plane subject =
+        context.regions().coverage(SemanticRegion.SUBJECT, context.whole(), context.level());
+    double scale = context.scale();
+    double above = frame == null ? 0 : (frame.y() - frame.height() / 2) * scale;
+    double height = frame == null ? subject.height() : frame.height() * scale;
+    int top = -1;
+    int cut = 0;
+    for (int y = 0; y < subject.height() && top < 0; y++) {
+      int covered = 0;
+      for (int x = 0; x < subject.width(); x++) {
+        covered += subject.at(x, y) > 0.5f ? 1 : 0;
+      }
+      top = covered > 2 ? y : -1;
+      cut = covered;
+    }
+    if (top < 0 || (top == 0 && cut > CUT * context.faceWidth())) {
+      return;
+    }
+    Band band = new Band(TOUCHES, job.limit(FindingKind.HEADROOM.key(), "above"));
+    Point head = context.regions().faces().map(f -> new Point(f.oval().x(), top(f))).orElse(null);
+    add(FindingKind.HEADROOM, "", 100 * (top - above) / height, band, head, 0.3);
+  }
+
+  private static double top(FaceMap face) {
+    return face.oval().y() - face.oval().radiusY();
+  }
+
+  /** What was proposed to be mended in this picture. */
+  public Reading blemishes(List<Blemish> proposed) {
+    double likelihood = job.limit(FindingKind.BLEMISHES.key(), "likelihood");
+    return counted(
+        proposed.stream()
+            .filter(b -> b.kind() == Blemish.Kind.TEMPORARY && b.confidence() >= likelihood)
+            .toList());
+  }
+
+  /** What of that is still to be seen in another picture: spots that stand out as they did. */
+  public Reading blemishesLeft(Reading were, PlanReader before) {
+    return counted(
+        were.spots().stream()
+            .filter(
+                spot -> {
+                  double is = SpotContrast.of(lab, spot, context.scale());
+                  double was = SpotContrast.of(before.lab, spot, context.scale());
+                  return is > Math.max(STILL_THERE * was, LEAST_CONTRAST);
+                })
+            .toList());
+  }
+
+  private Reading counted(List<Blemish> spots) {
+    Point first = spots.stream().findFirst().map(b -> new Point(b.x(), b.y())).orElse(null);
+    return new Reading(
+        FindingKind.BLEMISHES, "", spots.size(), new Band(0, 0), first, 0.15 * faceWidth, spots);
+  }
+
+  /**
+   * What is read of the finished picture.
+   *
+   * @param before figures as settled, which a fall of blotches is told by; null for the settled picture itself
+   * @param asShot readings of the settled picture, whose distractions are followed; empty for itself
+   */
+  public List<Reading> finished(@Nullable PictureStatistics before, List<Reading> asShot) {
+    found.clear();
+    Point cheeks = middle(SemanticRegion.FACE_SKIN);
+    double darkness = figures().face().l() / USUAL_LIGHTNESS;
+    blotches(
+        FindingKind.TONE,
+        "toneBlotch",
+        figures().tone(),
+        before == null ? Double.NaN : before.tone(),
+        cheeks);
+    blotches(
+        FindingKind.REDNESS,
+        "rednessBlotch",
+        1000 * figures().redness() * darkness,
+        before == null ? Double.NaN : 1000 * before.redness() * darkness,
+        cheeks);
+    blotches(
+        FindingKind.PIGMENT,
+        "pigmentBlotch",
+        1000 * figures().pigment() * darkness,
+        before == null ? Double.NaN : 1000 * before.pigment() * darkness,
+        cheeks);
+    if (wants(FindingKind.SHINE)) {
+      ShinePatches shine = ShinePatches.of(context, lab);
+      add(FindingKind.SHINE, "", shine.share(), upTo(FindingKind.SHINE), shine.place(), 0.15);
+    }
+    context.regions().faces().filter(f -> wants(FindingKind.UNDER_EYES)).ifPresent(this::underEyes);
+    if (wants(FindingKind.MATCH)) {
+      match();
+    }
+    mouthAndEyes();
+    if (wants(FindingKind.DISTRACTIONS)) {
+      distractions(asShot);
+    }
+    if (wants(FindingKind.BACKDROP)) {
+      backdrop();
+    }
+    if (wants(FindingKind.SOFT_EYES)) {
+      Band band = new Band(job.limit("eyeFocus", "low"), INFINITE);
+      add(
+          FindingKind.SOFT_EYES, "", figures().eyeFocus(), band, middle(SemanticRegion.IRIS), 0.3);
+    }
+    if (wants(FindingKind.NOISE)) {
+      add(FindingKind.NOISE, "", figures().noiseSigma(), upTo(FindingKind.NOISE), null, 0);
+    }
+    return List.copyOf(found);
+  }
+
+  /** A blotchiness is right where it is small, or has fallen as far as the job asks. */
+  private void blotches(
+      FindingKind kind, String gauge, double value, double before, @Nullable Point place) {
+    if (wants(kind)) {
+      double most = job.limit(kind.key(), "above");
+      if (!Double.isNaN(before)) {
+        most = Math.max(most, job.fallen(gauge, before).map(Band::high).orElse(most));
+      }
+      add(kind, "", value, new Band(-INFINITE, most), place, 0.5);
+    }
+  }
+
+  private void underEyes(FaceMap face) {
+    for (boolean left : new boolean[] {true, false}) {
+      UnderEye eye = UnderEye.of(context, face, left, working);
+      add(
+          FindingKind.UNDER_EYES,
+          left ? "left" : "right",
+          eye.darker(),
+          from(FindingKind.UNDER_EYES),
+          eye.place(),
+          0.15);
+    }
+  }
+
+  private void match() {
+    Lab face = figures().face();
+    double least = LEAST_BODY * Math.pow(context.faceWidth(), 2);
+    for (SemanticRegion region : BODY) {
+      Plane skin = context.regions().coverage(region, context.whole(), context.level());
+      double area = 0;
+      for (float v : skin.values()) {
+        area += v;
+      }
+      Lab own = SkinGauges.median(lab, skin);
+      if (area >= least && !Double.isNaN(own.l()) && !Double.isNaN(face.l())) {
+        match(region.name().toLowerCase(Locale.ROOT), face, own, Places.middle(skin, context.scale()));
+      }
+    }
+    List<FaceMap> maps = context.regions().maps();
+    for (int i = 1; i < maps.size(); i++) {
+      FaceMap other = maps.get(i);
+      Point at = new Point(other.oval().x(), other.oval().y());
+      match("face" + (i + 1), of(maps.getFirst()), of(other), at);
+    }
+  }
+
+  private Lab of(FaceMap face) {
+    Plane skin =
+        context.regions().coverage(SemanticRegion.FACE_SKIN, context.whole(), context.level());
+    Mask oval =
+        new Mask.Ellipse(
+            face.oval().x(),
+            face.oval().y(),
+            face.oval().radiusX(),
+            face.oval().radiusY(),
+            face.oval().angle(),
+            0);
+    return SkinGauges.median(
+        lab, skin.times(Masks.render(oval, context.whole(), context, null)));
+  }
+
+  private void match(String part, Lab face, Lab other, @Nullable Point at) {
+    double off = SkinGauges.match(face, other);
+    if (off < NO_SKIN) {
+      add(FindingKind.MATCH, part, off, upTo(FindingKind.MATCH), at, 0.3);
+    }
+  }
+
+  private void mouthAndEyes() {
+    if (wants(FindingKind.TEETH)) {
+      add(
+          FindingKind.TEETH,
+          "",
+          figures().teeth().b(),
+          new Band(-INFINITE, job.fixed("teethYellow").high()),
+          middle(SemanticRegion.TEETH),
+          0.2);
+    }
+    if (wants(FindingKind.SCLERA)) {
+      Point eyes = middle(SemanticRegion.SCLERA);
+      Band yellow = new Band(-INFINITE, job.fixed("scleraYellow").high());
+      add(FindingKind.SCLERA, "", figures().sclera().b(), yellow, eyes, 0.3);
+      Band chroma = new Band(-INFINITE, job.fixed("scleraChroma").high());
+      if (figures().sclera().b() <= yellow.high()) {
+        add(FindingKind.SCLERA, "red", figures().sclera().chroma(), chroma, eyes, 0.3);
+      }
+    }
+    if (wants(FindingKind.IRISES)) {
+      Plane iris =
+          context.regions().coverage(SemanticRegion.IRIS, context.whole(), context.level());
+      add(
+          FindingKind.IRISES,
+          "",
+          RobustStatistics.sigma(lab.first(), iris),
+          from(FindingKind.IRISES),
+          middle(SemanticRegion.IRIS),
+          0.3);
+    }
+  }
+
+  private void distractions(List<Reading> asShot) {
+    List<Distraction> here = Distractions.of(lab, context);
+    List<Reading> known =
+        asShot.stream().filter(r -> r.kind() == FindingKind.DISTRACTIONS).toList();
+    if (known.isEmpty() && asShot.isEmpty()) {
+      BackdropReading backdrop = BackdropReading.of(context, working, lab);
+      here.stream()
+          .filter(d -> d.strength() > most(d))
+          // A white backdrop is bright, and should be.
+          .filter(d -> !backdrop.white() || d.kind() != Distraction.Kind.BRIGHT)
+          .limit(MOST_DISTRACTIONS)
+          .forEach(
+              d ->
+                  found.add(
+                      new Reading(
+                          FindingKind.DISTRACTIONS,
+                          name(d),
+                          d.strength(),
+                          new Band(-INFINITE, most(d)),
+                          d.place(),
+                          d.radius(),
+                          List.of())));
+    }
+    for (Reading was : known) {
+      double left =
+          here.stream()
+              .filter(d -> was.part().startsWith(kind(d)))
+              .filter(d -> was.place() != null && d.place().distance(was.place()) < was.radius())
+              .mapToDouble(Distraction::strength)
+              .max()
+              .orElse(0);
+      found.add(
+          new Reading(
+              was.kind(), was.part(), left, was.band(), was.place(), was.radius(), List.of()));
+    }
+  }
+
+  /** Edges of dress and hair are sharp everywhere, so a sharp place must stand out farther. */
+  private double most(Distraction d) {
+    String name = d.kind() == Distraction.Kind.SHARP ? "sharp" : "above";
+    return job.limit(FindingKind.DISTRACTIONS.key(), name);
+  }
+
+  private static String kind(Distraction d) {
+    return d.kind().name().toLowerCase(Locale.ROOT);
+  }
+
+  private static String name(Distraction d) {
+    return "%s-%d-%d".formatted(kind(d), Math.round(d.place().x()), Math.round(d.place().y()));
+  }
+
+  private void backdrop() {
+    BackdropReading backdrop = BackdropReading.of(context, working, lab);
+    if (backdrop.white()) {
+      add(
+          FindingKind.BACKDROP,
+          "white",
+          backdrop.pure(),
+          new Band(100, INFINITE),
+          backdrop.place(),
+          0.5);
+    } else {
+      Band band = new Band(-INFINITE, job.limit(FindingKind.BACKDROP.key(), "across"));
+      add(FindingKind.BACKDROP, "across", backdrop.across(), band, backdrop.place(), 0.5);
+    }
+  }
+}

@@ -1,0 +1,345 @@
+package carezza.session;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+
+import carezza.image.Cancellation;
+import carezza.image.Picture;
+import carezza.image.PictureSize;
+import carezza.job.JobLevel;
+import carezza.mask.EvaluationContext;
+import carezza.measure.Blemish;
+import carezza.measure.BlemishFinder;
+import carezza.measure.PictureStatistics;
+import carezza.model.Brief;
+import carezza.model.KeptMark;
+import carezza.model.Layer;
+import carezza.model.Point;
+import carezza.model.Project;
+import carezza.model.SemanticRegion;
+import carezza.model.Stage;
+import carezza.plan.Finding;
+import carezza.plan.FindingKind;
+import carezza.plan.Knapsack;
+import carezza.plan.Plan;
+import carezza.plan.PlanReader;
+import carezza.plan.Reading;
+import carezza.render.RenderInput;
+import carezza.render.Renderer;
+import carezza.render.Renderer.Readiness;
+
+/** What there is to do on a photograph at work. Safe for many threads. */
+public final class Planning {
+
+  /** Pictures whose readings are kept: those along a stack, and some edits of it. */
+  private static final int MOST_KEPT = 48;
+
+  /** Delivered pixels from which a spot is seen in full, and a line of blotches. */
+  private static final double SPOT_SEEN = 4;
+
+  private static final double BLOTCH_SEEN = 3;
+
+  /** Width of the finest blotches, as a share of the face. */
+  private static final double BLOTCH = 1 / 75.0;
+
+  private static final List<SemanticRegion> LOOKED_AT =
+      List.of(SemanticRegion.FACE_SKIN, SemanticRegion.NECK_SKIN, SemanticRegion.TEETH);
+
+  private final Session session;
+  private final Map<Object, Object> known =
+      new LinkedHashMap<>(64, 0.75f, true) {
+        @Override
+        protected boolean removeEldestEntry(Map.Entry<Object, Object> eldest) {
+          return size() > MOST_KEPT;
+        }
+      };
+
+  Planning(Session session) {
+    this.session = session;
+  }
+
+  /** All that is read in one picture of the stack, as far as each stage's readings go. */
+  private record Readings(List<Reading> readings, PictureStatistics figures) {}
+
+  /**
+   * Looks for all that the job names, in the photograph and in the picture as it stands.
+   *
+   * @throws java.util.concurrent.CancellationException if cancelled
+   */
+  public Plan plan(Project project, Cancellation cancellation) {
+    RenderInput scene = session.scene(project);
+    Look look = new Look(project, scene, cancellation);
+    List<Finding> findings = new ArrayList<>();
+    List<Reading> asShot = look.asShot();
+    List<Reading> now = look.now();
+    for (Reading was : asShot) {
+      now.stream()
+          .filter(r -> r.key().equals(was.key()))
+          .findFirst()
+          .filter(r -> was.isOut() || r.isOut())
+          .ifPresent(r -> findings.add(look.finding(was, r)));
+    }
+    for (Reading is : now) {
+      boolean fresh = asShot.stream().noneMatch(r -> r.key().equals(is.key()));
+      if (fresh && is.isOut()) {
+        findings.add(look.finding(is, is));
+      }
+    }
+    findings.sort(
+        Comparator.comparing((Finding f) -> f.kind().stage())
+            .thenComparing(Comparator.comparingDouble(Finding::severity).reversed()));
+    double budget = budget(project.brief());
+    return new Plan(
+        scene.job(),
+        findings,
+        Knapsack.best(findings, budget),
+        budget,
+        look.marks(),
+        unseen(scene, look.context));
+  }
+
+  /** Minutes to spend: as agreed on, or the most that the job usually takes. */
+  public static double budget(Brief brief) {
+    return brief.minutes() > 0 ? brief.minutes() : JobLevel.of(brief).limit("minutes", "high");
+  }
+
+  private static List<SemanticRegion> unseen(RenderInput scene, EvaluationContext context) {
+    return LOOKED_AT.stream()
+        .filter(
+            r ->
+                scene
+                    .regions()
+                    .coverage(r, context.whole(), context.level())
+                    .covered()
+                    .isEmpty())
+        .toList();
+  }
+
+  /** One look at a project. */
+  private final class Look {
+    private final Project project;
+    private final RenderInput scene;
+    private final Cancellation cancellation;
+    private final EvaluationContext context;
+    private final JobLevel job;
+    private final int settled;
+    private final int mended;
+
+    Look(Project project, RenderInput scene, Cancellation cancellation) {
+      this.project = project;
+      this.scene = scene;
+      this.cancellation = cancellation;
+      Renderer renderer = session.renderer();
+      context = renderer.site(scene, Renderer.analysisLevel(renderer.site(scene, 0).faceWidth()));
+      job = scene.job();
+      settled = scene.stack().through(Stage.SETTLE);
+      mended = scene.stack().through(Stage.MEND);
+    }
+
+    List<Reading> asShot() {
+      List<Reading> all = new ArrayList<>(settle(0));
+      blemishes(settled).ifPresent(all::add);
+      all.addAll(finish(settled).readings());
+      return all;
+    }
+
+    List<Reading> now() {
+      List<Reading> all = new ArrayList<>(settle(settled));
+      blemishes(mended).ifPresent(all::add);
+      all.addAll(finish(scene.stack().size()).readings());
+      return all;
+    }
+
+    List<Blemish> marks() {
+      return proposals().stream().filter(b -> b.kind() == Blemish.Kind.MARK).toList();
+    }
+
+    private List<Reading> settle(int layers) {
+      return remembered(
+          List.of("settled", scene.through(layers), Optional.ofNullable(project.crop())),
+          () -> reader(layers).settled(project.crop()));
+    }
+
+    private Readings finish(int layers) {
+      boolean first = layers <= settled;
+      return remembered(
+          List.of("finished", scene.through(layers), settled),
+          () -> {
+            PlanReader reader = reader(layers);
+            List<Reading> found =
+                first
+                    ? reader.finished(null, List.of())
+                    : reader.finished(finish(settled).figures(), finish(settled).readings());
+            return new Readings(found, reader.figures());
+          });
+    }
+
+    private Optional<Reading> blemishes(int layers) {
+      if (project.faces() == null || !job.has(FindingKind.BLEMISHES.key())) {
+        return Optional.empty();
+      }
+      PlanReader asShot = new PlanReader(context, picture(settled), List.of());
+      Reading were = asShot.blemishes(proposals());
+      return Optional.of(
+          layers == settled
+              ? were
+              : new PlanReader(context, picture(layers), List.of()).blemishesLeft(were, asShot));
+    }
+
+    private List<Blemish> proposals() {
+      if (project.faces() == null) {
+        return List.of();
+      }
+      List<Blemish> all =
+          remembered(
+              List.of("blemishes", scene.through(settled)),
+              () -> {
+                int level = BlemishFinder.level(project.faces());
+                Picture picture =
+                    session
+                        .renderer()
+                        .render(
+                            scene.through(settled),
+                            session.size().atLevel(level).area(),
+                            level,
+                            Readiness.EXACT,
+                            cancellation);
+                return BlemishFinder.find(picture, scene.regions(), 1);
+              });
+      List<KeptMark> kept = project.kept();
+      return all.stream()
+          .filter(b -> kept.stream().noneMatch(k -> k.holds(new Point(b.x(), b.y()))))
+          .toList();
+    }
+
+    private Picture picture(int layers) {
+      return session
+          .renderer()
+          .render(
+              scene.through(layers),
+              context.whole(),
+              context.level(),
+              Readiness.EXACT,
+              cancellation);
+    }
+
+    private PlanReader reader(int layers) {
+      cancellation.check();
+      return new PlanReader(
+          context, picture(layers), PictureStatistics.repaired(scene.stack()));
+    }
+
+    Finding finding(Reading was, Reading is) {
+      String reason = project.brief().left().get(is.key());
+      String undoneBy = is.isOut() && reason == null ? undoneBy(was, is) : null;
+      Finding.State state =
+          reason != null
+              ? Finding.State.LEFT
+              : !is.isOut()
+                  ? Finding.State.TREATED
+                  : undoneBy != null ? Finding.State.BACK : Finding.State.OPEN;
+      Reading worse = is.isOut() ? is : was;
+      double visible = visible(worse);
+      boolean seen = visible >= Finding.SEEN || job.limit("pixels", "count", 0) > 0;
+      double minutes =
+          seen
+              ? job.limit(is.kind().key(), "minutes", 0)
+                  + job.limit(is.kind().key(), "each", 0) * worse.spots().size()
+              : 0;
+      return new Finding(
+          was, is, state, undoneBy, reason, worse.excess() * visible, visible, minutes);
+    }
+
+    /**
+     * The layer that took a reading out of its band, where it was inside as shot or after what treats it; null where
+     * it never was inside.
+     */
+    private String undoneBy(Reading was, Reading is) {
+      List<Layer> layers = scene.stack().layers();
+      int from = is.kind().readAfter() == Stage.SETTLE ? 0 : settled;
+      int to =
+          switch (is.kind().readAfter()) {
+            case SETTLE -> settled;
+            case MEND -> mended;
+            default -> layers.size();
+          };
+      int inside = was.isOut() ? lastTreating(is, layers.subList(0, to)) + 1 : from;
+      if (inside <= from && was.isOut() || inside >= to || inside > from && outAfter(inside, is)) {
+        return null;
+      }
+      int outside = to;
+      while (outside - inside > 1) {
+        int middle = (inside + outside) / 2;
+        if (outAfter(middle, is)) {
+          outside = middle;
+        } else {
+          inside = middle;
+        }
+      }
+      return layers.get(outside - 1).attributes().id();
+    }
+
+    private static int lastTreating(Reading is, List<Layer> layers) {
+      int last = -1;
+      for (int i = 0; i < layers.size(); i++) {
+        last = is.kind().isTreatedBy(layers.get(i)) ? i : last;
+      }
+      return last;
+    }
+
+    private boolean outAfter(int layers, Reading is) {
+      List<Reading> there =
+          switch (is.kind().readAfter()) {
+            case SETTLE -> settle(layers);
+            case MEND -> blemishes(layers).stream().toList();
+            default -> finish(layers).readings();
+          };
+      return there.stream().filter(r -> r.key().equals(is.key())).anyMatch(Reading::isOut);
+    }
+
+    /** Share of it that is seen at the delivered size. */
+    private double visible(Reading reading) {
+      PictureSize size = session.size();
+      double longest =
+          project.crop() == null
+              ? size.longEdge()
+              : Math.max(project.crop().width(), project.crop().height());
+      int delivered = project.brief().longEdge();
+      double scale = delivered == 0 ? 1 : Math.min(1, delivered / longest);
+      return switch (reading.kind()) {
+        case BLEMISHES ->
+            reading.spots().stream()
+                .mapToDouble(b -> Math.min(1, 2 * b.radius() * scale / SPOT_SEEN))
+                .average()
+                .orElse(0);
+        case TONE ->
+            Math.min(1, BLOTCH * context.faceWidth() / context.scale() * scale / BLOTCH_SEEN);
+        case SOFT_EYES, NOISE -> scale;
+        default -> 1;
+      };
+    }
+  }
+
+  private interface Work<T> {
+    T done();
+  }
+
+  /** What was read of the same picture before, or is read now. */
+  @SuppressWarnings("unchecked")
+  private <T> T remembered(Object key, Work<T> work) {
+    synchronized (known) {
+      if (known.get(key) instanceof Object found) {
+        return (T) found;
+      }
+    }
+    T made = work.done();
+    synchronized (known) {
+      known.put(key, made);
+    }
+    return made;
+  }
+}

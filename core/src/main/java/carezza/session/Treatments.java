@@ -1,0 +1,416 @@
+package carezza.session;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+
+import carezza.colour.Lab;
+import carezza.colour.WhiteBalance;
+import carezza.image.Area;
+import carezza.image.Cancellation;
+import carezza.image.Picture;
+import carezza.image.Plane;
+import carezza.job.JobLevel;
+import carezza.kernel.LayerType;
+import carezza.mask.EvaluationContext;
+import carezza.measure.CastEstimate;
+import carezza.measure.EndPoints;
+import carezza.measure.UnderEye;
+import carezza.model.Crop;
+import carezza.model.DesaturateLayer;
+import carezza.model.DodgeBurnLayer;
+import carezza.model.ExposureLayer;
+import carezza.model.FaceMap;
+import carezza.model.FrequencySeparationLayer;
+import carezza.model.HealLayer;
+import carezza.model.HealLayer.Patch;
+import carezza.model.Layer;
+import carezza.model.LayerStack;
+import carezza.model.LevelsLayer;
+import carezza.model.Mask;
+import carezza.model.Point;
+import carezza.model.Project;
+import carezza.model.SemanticRegion;
+import carezza.model.SkinMatchLayer;
+import carezza.model.SkinToneEveningLayer;
+import carezza.model.Stage;
+import carezza.model.WhiteBalanceLayer;
+import carezza.plan.Finding;
+import carezza.plan.FindingKind;
+import carezza.render.RenderInput;
+import carezza.render.Renderer;
+import carezza.render.Renderer.Readiness;
+
+/** Layers that treat findings, with their values and masks as this picture needs them. Safe for many threads. */
+public final class Treatments {
+
+  /** Part of what is dark under an eye that is lifted: a face without any looks ironed. */
+  private static final double UNDER_EYE_SHARE = 0.6;
+
+  /** Rise of L* that a dodge of one tenth makes to middle skin, about. */
+  private static final double RISE_PER_TENTH = 10;
+
+  /** Shade that is laid on what draws the eye. */
+  private static final double DIMMED = 0.1;
+
+  private static final double FEATHER = 0.25;
+
+  /** Share of the frame's height that is left over a head that touches its edge, or is cut off above one. */
+  private static final double HEADROOM = 0.08;
+
+  /** Encoded value up to which the ends of the range are opened: not all the way, so that nothing clips. */
+  private static final double SPARED = 0.01;
+
+  /** Lightness of the grey whose colour a cast is stated at. */
+  private static final double GREY = 60;
+
+  private final Session session;
+
+  Treatments(Session session) {
+    this.session = session;
+  }
+
+  /**
+   * The project with what treats a finding; the same project where nothing that Carezza has does.
+   *
+   * @throws java.util.concurrent.CancellationException if cancelled
+   */
+  public Project treated(Project project, Finding finding, Cancellation cancellation) {
+    JobLevel job = JobLevel.of(project.brief());
+    return switch (finding.kind()) {
+      case CAST -> cast(project, cancellation);
+      case EXPOSURE -> with(project, exposure(finding.now().value()));
+      case RANGE -> range(project, cancellation);
+      case HEADROOM -> headroom(project, finding.now().value());
+      case BLEMISHES -> blemishes(project, finding);
+      case TONE -> with(project, smoothing(job));
+      case SHINE -> shine(project, cancellation);
+      case UNDER_EYES -> underEye(project, finding, job);
+      case DISTRACTIONS -> with(project, distraction(finding));
+      case REDNESS, PIGMENT -> evened(project, job);
+      case MATCH -> matched(project, finding.now().part());
+      case BACKDROP -> backdrop(project, finding, cancellation);
+      case TEETH -> aimed(project, LayerType.TEETH.fresh(), cancellation);
+      case SCLERA -> aimed(project, LayerType.SCLERA.fresh(), cancellation);
+      case IRISES -> with(project, LayerType.IRIS.fresh());
+      case SOFT_EYES ->
+          with(
+              project,
+              masked(LayerType.SHARPEN.fresh(), new Mask.RegionMask(SemanticRegion.IRIS)));
+      case NOISE -> project;
+    };
+  }
+
+  static Project with(Project project, Layer layer) {
+    return project.withStack(project.stack().with(layer.with(layer.attributes().withFreshId())));
+  }
+
+  private static Layer masked(Layer layer, Mask mask) {
+    return layer.with(layer.attributes().withMask(mask));
+  }
+
+  /** The topmost layer of a kind that acts, which can take more upon itself. */
+  private static <L extends Layer> Optional<L> last(LayerStack stack, Class<L> kind) {
+    return stack.layers().stream()
+        .filter(Layer::acts)
+        .filter(kind::isInstance)
+        .map(kind::cast)
+        .reduce((one, other) -> other);
+  }
+
+  private Picture settled(Project project, EvaluationContext context, Cancellation cancellation) {
+    RenderInput scene = session.scene(project);
+    return session
+        .renderer()
+        .render(
+            scene.through(scene.stack().through(Stage.SETTLE)),
+            context.whole(),
+            context.level(),
+            Readiness.EXACT,
+            cancellation);
+  }
+
+  private EvaluationContext context(Project project) {
+    RenderInput scene = session.scene(project);
+    Renderer renderer = session.renderer();
+    return renderer.site(scene, Renderer.analysisLevel(renderer.site(scene, 0).faceWidth()));
+  }
+
+  private Project cast(Project project, Cancellation cancellation) {
+    EvaluationContext context = context(project);
+    return CastEstimate.of(context, settled(project, context, cancellation))
+        .map(
+            c -> {
+              Area one = new Area(0, 0, 1, 1);
+              Picture grey =
+                  Lab.toWorking(
+                      new Picture(
+                          Plane.filled(one, (float) GREY),
+                          Plane.filled(one, (float) c.a()),
+                          Plane.filled(one, (float) c.b())));
+              WhiteBalance.Light light =
+                  WhiteBalance.fromNeutral(
+                      grey.first().at(0, 0), grey.second().at(0, 0), grey.third().at(0, 0));
+              return with(
+                  project,
+                  new WhiteBalanceLayer(
+                      LayerType.WHITE_BALANCE.fresh().attributes(),
+                      Math.clamp(light.kelvin(), 1500, 15000),
+                      Math.clamp(light.tint(), -60, 60)));
+            })
+        .orElse(project);
+  }
+
+  private static Layer exposure(double stops) {
+    return new ExposureLayer(
+        LayerType.EXPOSURE.fresh().attributes(), Math.clamp(stops, -3, 3), stops > 0 ? 0.3 : 0);
+  }
+
+  private Project range(Project project, Cancellation cancellation) {
+    EndPoints ends = EndPoints.of(settled(project, context(project), cancellation));
+    LevelsLayer fresh = (LevelsLayer) LayerType.LEVELS.fresh();
+    return with(
+        project,
+        new LevelsLayer(
+            fresh.attributes(),
+            Math.clamp(ends.black() - SPARED, 0, 0.4),
+            Math.clamp(ends.white() + SPARED, 0.5, 1),
+            fresh.shadows(),
+            fresh.highlights()));
+  }
+
+  private Project headroom(Project project, double percent) {
+    Crop frame = project.crop() == null ? Crop.of(session.size()) : project.crop();
+    double off = (percent / 100 - HEADROOM) * frame.height();
+    // More than enough is cut off above; what is missing goes on from the edge.
+    double height = frame.height() - off;
+    return project.withCrop(
+        new Crop(
+            frame.x(),
+            frame.y() + off / 2,
+            frame.width() * height / frame.height(),
+            height,
+            frame.angle()));
+  }
+
+  private static Project blemishes(Project project, Finding finding) {
+    List<Patch> patches =
+        finding.now().spots().stream().map(b -> Patch.spot(b.x(), b.y(), b.radius())).toList();
+    return with(project, ((HealLayer) LayerType.HEAL.fresh()).withPatches(patches));
+  }
+
+  static Layer smoothing(JobLevel job) {
+    Layer fresh = LayerType.FREQUENCY_SEPARATION.fresh();
+    return fresh.with(fresh.attributes().withAmount(job.limit("smoothing", "amount")));
+  }
+
+  private Project shine(Project project, Cancellation cancellation) {
+    Project begun = with(project, LayerType.DODGE_BURN.fresh());
+    String id = added(project, begun);
+    DodgeBurnLayer tamed = session.advice().light(begun, id, cancellation).shineTamed();
+    return begun.edit(id, l -> tamed);
+  }
+
+  /** The layer that one project has and another has not. */
+  static String added(Project before, Project after) {
+    return after.stack().layers().stream()
+        .map(l -> l.attributes().id())
+        .filter(id -> before.stack().find(id).isEmpty())
+        .findFirst()
+        .orElseThrow();
+  }
+
+  private static Project underEye(Project project, Finding finding, JobLevel job) {
+    FaceMap face = project.faces();
+    if (face == null) {
+      return project;
+    }
+    boolean left = finding.now().part().equals("left");
+    Mask under =
+        new Mask.And(
+            new Mask.RegionMask(SemanticRegion.FACE_SKIN), UnderEye.treated(face, left));
+    double share = job.limit(FindingKind.UNDER_EYES.key(), "amount", UNDER_EYE_SHARE);
+    DodgeBurnLayer fresh = (DodgeBurnLayer) LayerType.DODGE_BURN.fresh();
+    double rise = Math.clamp(-finding.now().value() * share / RISE_PER_TENTH / 10, 0.01, 0.12);
+    return with(
+        project,
+        new DodgeBurnLayer(
+            fresh.attributes(),
+            fresh.method(),
+            rise,
+            fresh.burn(),
+            under,
+            new Mask.Nothing(),
+            fresh.keepColour(),
+            null,
+            null));
+  }
+
+  private static Layer distraction(Finding finding) {
+    Point at = finding.now().place();
+    double radius = 1.3 * finding.now().radius();
+    Mask here =
+        new Mask.Minus(
+            new Mask.Ellipse(at.x(), at.y(), radius, radius, 0, 0.5),
+            new Mask.RegionMask(SemanticRegion.SKIN));
+    if (finding.now().part().startsWith("colourful")) {
+      DesaturateLayer fresh = (DesaturateLayer) LayerType.DESATURATE.fresh();
+      return masked(new DesaturateLayer(fresh.attributes(), 0.6, fresh.hold(), fresh.mix()), here);
+    }
+    DodgeBurnLayer fresh = (DodgeBurnLayer) LayerType.DODGE_BURN.fresh();
+    return new DodgeBurnLayer(
+        fresh.attributes(),
+        fresh.method(),
+        fresh.dodge(),
+        DIMMED,
+        new Mask.Nothing(),
+        new Mask.Feather(here, FEATHER * radius),
+        fresh.keepColour(),
+        null,
+        null);
+  }
+
+  /** Both pigments are evened by one layer, as what is taken of one shows the other. */
+  static Project evened(Project project, JobLevel job) {
+    if (last(project.stack(), SkinToneEveningLayer.class).isPresent()) {
+      return project;
+    }
+    SkinToneEveningLayer fresh = (SkinToneEveningLayer) LayerType.SKIN_TONE_EVENING.fresh();
+    return with(
+        project,
+        new SkinToneEveningLayer(
+            fresh.attributes(),
+            job.evening("redness"),
+            job.evening("pigment"),
+            fresh.target(),
+            fresh.hue(),
+            fresh.chroma(),
+            fresh.lightness(),
+            fresh.range(),
+            fresh.force()));
+  }
+
+  static Project matched(Project project, String part) {
+    Mask where;
+    if (part.startsWith("face")) {
+      FaceMap face = project.allFaces().get(Integer.parseInt(part.substring(4)) - 1);
+      where =
+          new Mask.And(
+              new Mask.RegionMask(SemanticRegion.FACE_SKIN),
+              new Mask.Ellipse(
+                  face.oval().x(),
+                  face.oval().y(),
+                  1.1 * face.oval().radiusX(),
+                  1.1 * face.oval().radiusY(),
+                  face.oval().angle(),
+                  0.1));
+    } else {
+      where = new Mask.RegionMask(SemanticRegion.valueOf(part.toUpperCase(Locale.ROOT)));
+    }
+    SkinMatchLayer fresh = (SkinMatchLayer) LayerType.SKIN_MATCH.fresh();
+    return with(
+        project,
+        new SkinMatchLayer(
+            fresh.attributes().withMask(where), fresh.follow(), fresh.colour(), fresh.lightness()));
+  }
+
+  private Project backdrop(Project project, Finding finding, Cancellation cancellation) {
+    Mask backdrop = new Mask.RegionMask(SemanticRegion.BACKDROP);
+    if (finding.now().part().equals("white")) {
+      EvaluationContext context = context(project);
+      Plane inside =
+          session
+              .scene(project)
+              .regions()
+              .coverage(SemanticRegion.BACKDROP, context.whole(), context.level());
+      double darkest = BackdropTone.darkest(settled(project, context, cancellation), inside);
+      LevelsLayer fresh = (LevelsLayer) LayerType.LEVELS.fresh();
+      LevelsLayer white =
+          new LevelsLayer(
+              fresh.attributes().withMask(backdrop).withStage(Stage.EVEN),
+              0,
+              Math.clamp(darkest, 0.5, 1),
+              0,
+              0);
+      return with(project, white);
+    }
+    FrequencySeparationLayer fresh =
+        (FrequencySeparationLayer) LayerType.FREQUENCY_SEPARATION.fresh();
+    double face = context(project).faceWidth() / context(project).scale();
+    FrequencySeparationLayer even =
+        new FrequencySeparationLayer(
+            fresh.attributes().withMask(backdrop),
+            Math.clamp(face / 12, 1, 500),
+            fresh.split(),
+            fresh.textureGain(),
+            0,
+            0,
+            fresh.edgeGuard(),
+            List.of());
+    return with(project, even);
+  }
+
+  private Project aimed(Project project, Layer fresh, Cancellation cancellation) {
+    Project begun = with(project, fresh);
+    return reaimed(begun, added(project, begun), cancellation);
+  }
+
+  Project reaimed(Project project, String id, Cancellation cancellation) {
+    Layer aimed = session.colour().reaimed(project, id, cancellation);
+    return project.edit(id, l -> aimed);
+  }
+
+  /** Goes along with a draft. */
+  public interface Guide {
+
+    /**
+     * Told how far it is.
+     *
+     * @param done findings that are treated
+     * @param all findings that are to be
+     */
+    default void at(int done, int all) {}
+
+    /**
+     * A layer that has come, as it is to be called.
+     *
+     * @param finding that it treats, or null where the job asks for it
+     */
+    default Layer named(Layer layer, Finding finding) {
+      return layer;
+    }
+  }
+
+  /**
+   * All of these findings treated, from the lowest stage up, then tuned so that gauges end inside their bands.
+   *
+   * @throws java.util.concurrent.CancellationException if cancelled
+   */
+  public Project draft(
+      Project project, List<Finding> findings, Guide guide, Cancellation cancellation) {
+    List<Finding> inOrder = new ArrayList<>(findings);
+    inOrder.sort(
+        Comparator.comparing((Finding f) -> f.kind().stage()).thenComparing(Finding::kind));
+    Project drafted = project;
+    int done = 0;
+    for (Finding finding : inOrder) {
+      cancellation.check();
+      drafted = named(drafted, treated(drafted, finding, cancellation), guide, finding);
+      guide.at(++done, inOrder.size() + 1);
+    }
+    Project tuned = new DraftTuning(session, project).tuned(drafted, cancellation);
+    return named(drafted, tuned, guide, null);
+  }
+
+  private static Project named(Project before, Project after, Guide guide, Finding finding) {
+    Project named = after;
+    for (Layer layer : after.stack().layers()) {
+      if (before.stack().find(layer.attributes().id()).isEmpty()) {
+        named = named.edit(layer.attributes().id(), l -> guide.named(l, finding));
+      }
+    }
+    return named;
+  }
+}

@@ -1,0 +1,99 @@
+package carezza.desktop.text;
+
+import java.util.Locale;
+
+import carezza.job.Band;
+import carezza.kernel.LayerType;
+import carezza.model.Layer;
+import carezza.plan.Finding;
+import carezza.plan.FindingKind;
+import carezza.plan.Reading;
+
+/** What the plan says of findings, jobs and times. */
+public final class PlanWords {
+
+  private static final Texts TEXTS = Texts.of("plan");
+
+  private PlanWords() {}
+
+  /** What was found, in a few words. */
+  public static String title(Finding finding) {
+    Reading now = finding.now();
+    if (now.kind() == FindingKind.BLEMISHES) {
+      int count = Math.max(now.spots().size(), finding.state() == Finding.State.TREATED ? 0 : 1);
+      return count == 0
+          ? TEXTS.get("finding.blemishes.none")
+          : TEXTS.get(count == 1 ? "finding.blemishes.one" : "finding.blemishes.many", count);
+    }
+    if (now.part().startsWith("face")) {
+      return TEXTS.get("finding.match.face", now.part().substring(4));
+    }
+    String part = now.part().replaceAll("-.*", "");
+    return TEXTS.get("finding." + now.kind().key() + (part.isEmpty() ? "" : "." + part));
+  }
+
+  /** What was read, and where it should lie. */
+  public static String reading(Finding finding) {
+    Reading was = finding.asShot();
+    Reading now = finding.now();
+    if (now.kind() == FindingKind.BLEMISHES) {
+      return TEXTS.get("reading.blemishes", was.spots().size(), now.spots().size());
+    }
+    String unit = unit(now.kind());
+    String values =
+        was.value() == now.value()
+            ? number(now.value())
+            : number(was.value()) + " → " + number(now.value());
+    return TEXTS.get("reading.value", values, unit).strip() + ", " + band(now.band());
+  }
+
+  private static String unit(FindingKind kind) {
+    String key = "unit." + kind.key();
+    return TEXTS.has(key) ? TEXTS.get(key) : kind.unit();
+  }
+
+  private static String band(Band band) {
+    if (Double.isInfinite(band.low())) {
+      return TEXTS.get("band.up-to", number(band.high()));
+    }
+    return Double.isInfinite(band.high())
+        ? TEXTS.get("band.from", number(band.low()))
+        : TEXTS.get("band.within", number(band.low()), number(band.high()));
+  }
+
+  private static String number(double value) {
+    double size = Math.abs(value);
+    String said = String.format(Locale.ROOT, size >= 100 ? "%.0f" : size >= 3 ? "%.1f" : "%.2f", value);
+    return (said.contains(".") ? said.replaceAll("\\.?0+$", "") : said).replace('-', '−');
+  }
+
+  /** How it stands. */
+  public static String state(Finding finding) {
+    return TEXTS.get("state." + finding.state().name().toLowerCase(Locale.ROOT));
+  }
+
+  /** Minutes, without what nobody reads. */
+  public static String minutes(double minutes) {
+    return TEXTS.get("minutes", number(Math.round(minutes * 10) / 10.0));
+  }
+
+  public static String job(String id) {
+    return TEXTS.get("job." + id);
+  }
+
+  /** What a job is about, in a sentence. */
+  public static String aboutJob(String id) {
+    return TEXTS.get("job." + id + ".about");
+  }
+
+  /**
+   * A layer of a draft, called by what it treats.
+   *
+   * @param finding or null where the job asks for it
+   */
+  public static Layer named(Layer layer, Finding finding) {
+    String key = finding == null ? "" : "layer." + finding.kind().key();
+    String name = TEXTS.has(key) ? TEXTS.get(key) : Names.of(LayerType.of(layer));
+    return layer.with(layer.attributes().named(name));
+  }
+}
