@@ -10,10 +10,11 @@ import carezza.codec.PressProfile;
 /**
  * Runs a measurement: {@code jmh [pattern …]}, {@code memory}, {@code strokes}, {@code sliders},
  * {@code masks}, {@code colours [KIND …]}; {@code quality PORTRAITS FILE.md} compares what is found
- * with the painted truth; {@code plan PORTRAITS … FILE.md} compares findings and drafts; {@code detection PORTRAITS} fits the weights by which blemishes are told;
- * {@code files FOLDER [REPORT.md]} reads a folder of other people's files beside an independent
- * reader; {@code fuzz SECONDS FOLDER} fuzzes the readers (with the profile {@code fuzz}); {@code
- * press-profile FILE} makes the CMYK profile anew.
+ * with the painted truth; {@code plan PORTRAITS … FILE.md} compares findings and drafts; {@code
+ * detection PORTRAITS} fits the weights by which blemishes are told; {@code files FOLDER
+ * [REPORT.md]} reads a folder of other people's files beside an independent reader; {@code fuzz
+ * SECONDS FOLDER} fuzzes the readers (with the profile {@code fuzz}); {@code press-profile FILE}
+ * makes the CMYK profile anew.
  */
 public final class Main {
 

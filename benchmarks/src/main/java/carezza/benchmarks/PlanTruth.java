@@ -138,15 +138,14 @@ final class PlanTruth {
                     Cancellation.NONE));
     onEven.retainAll(EVENED);
     Project drafted = draft(session, project, plan.open());
-    // Shine, and what draws the eye, are the same in all pictures of a portrait: they have no truth.
+    // Shine, and what draws the eye, are the same in all pictures of a portrait: they have no
+    // truth.
     Project told =
         draft(
             session,
             project,
             plan.open().stream()
-                .filter(
-                    f ->
-                        f.kind() != FindingKind.SHINE && f.kind() != FindingKind.DISTRACTIONS)
+                .filter(f -> f.kind() != FindingKind.SHINE && f.kind() != FindingKind.DISTRACTIONS)
                 .toList());
     return " %d of %d | %s | %s | %s | %.1f |%s |"
         .formatted(
@@ -195,8 +194,8 @@ final class PlanTruth {
   }
 
   /** What of the low-band difference to the evened twin, and of the blemishes, a draft leaves. */
-  private static String drafted(Path folder, Session session, Project project, Project told, Project drafted)
-      throws Problem {
+  private static String drafted(
+      Path folder, Session session, Project project, Project told, Project drafted) throws Problem {
     Area whole = session.size().area();
     Picture photo = render(session, project, whole);
     Picture mended = render(session, of(told, Stage.MEND, Stage.MEND), whole);
@@ -213,9 +212,7 @@ final class PlanTruth {
         gauges.stream().filter(g -> g.id().equals("textureKept")).findFirst().orElseThrow().after();
     String out =
         gauges.stream()
-            .filter(
-                g ->
-                    g.verdict() == Gauge.Verdict.ABOVE || g.verdict() == Gauge.Verdict.BELOW)
+            .filter(g -> g.verdict() == Gauge.Verdict.ABOVE || g.verdict() == Gauge.Verdict.BELOW)
             .map(g -> "%s %.2f".formatted(g.id(), g.after()))
             .collect(Collectors.joining(", "));
     return " %.2f | %.2f | %.0f | %s".formatted(tone, spots, texture, out);

@@ -81,8 +81,7 @@ final class Quality {
     }
   }
 
-  static void put(Path report, String begin, List<String> lines)
-      throws IOException, Problem {
+  static void put(Path report, String begin, List<String> lines) throws IOException, Problem {
     String table = String.join("\n", lines) + "\n";
     System.out.print(table);
     String text = Files.readString(report);

@@ -17,8 +17,8 @@ import tools.jackson.databind.node.ObjectNode;
 import carezza.model.Brief;
 
 /**
- * The bands, limits, scope and minutes of a kind of job, read from a data file and changed where the brief says so.
- * Two are equal where they say the same.
+ * The bands, limits, scope and minutes of a kind of job, read from a data file and changed where
+ * the brief says so. Two are equal where they say the same.
  */
 public final class JobLevel {
 
@@ -47,7 +47,10 @@ public final class JobLevel {
     return KNOWN.computeIfAbsent(known, k -> read(known));
   }
 
-  /** The job that a brief names, with the numbers that it changes. Names that the job does not have change nothing. */
+  /**
+   * The job that a brief names, with the numbers that it changes. Names that the job does not have
+   * change nothing.
+   */
   public static JobLevel of(Brief brief) {
     JobLevel shipped = of(brief.job());
     return brief.limits().isEmpty()
@@ -151,7 +154,10 @@ public final class JobLevel {
     return new Band(before - limit(gauge, "fall"), before + limit(gauge, "rise"));
   }
 
-  /** Where a blotchiness should come down to: some of it is the person's own. None where it is not judged. */
+  /**
+   * Where a blotchiness should come down to: some of it is the person's own. None where it is not
+   * judged.
+   */
   public Optional<Band> fallen(String gauge, double before) {
     return has(gauge)
         ? Optional.of(

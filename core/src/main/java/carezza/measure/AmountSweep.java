@@ -41,8 +41,7 @@ public record AmountSweep(List<Double> amounts, List<List<Gauge>> readings) {
     List<List<Gauge>> readings = new ArrayList<>();
     for (double amount : AMOUNTS) {
       progress.accept((double) readings.size() / AMOUNTS.size());
-      RenderInput pushed =
-          scene.with(scene.stack().edit(layer, l -> at(l, amount)));
+      RenderInput pushed = scene.with(scene.stack().edit(layer, l -> at(l, amount)));
       readings.add(examination.of(pushed, cancellation).gauges());
     }
     return new AmountSweep(AMOUNTS, readings);

@@ -13,14 +13,14 @@ import carezza.model.SemanticRegion;
 /**
  * Evenness and purity of the backdrop.
  *
- * @param across difference of median L* between the left and the right border, where both show it; NaN else
+ * @param across difference of median L* between the left and the right border, where both show it;
+ *     NaN else
  * @param white whether it is close enough to white that white is what was wanted
  * @param pure percent of the picture's border that is backdrop and pure white
  * @param colour its median
  * @param place its middle, in photograph pixels; null where there is none
  */
-public record BackdropReading(
-    double across, boolean white, double pure, Lab colour, Point place) {
+public record BackdropReading(double across, boolean white, double pure, Lab colour, Point place) {
 
   /** Width of the borders that are compared, as a share of the picture's. */
   private static final double BORDER = 0.06;
@@ -35,6 +35,7 @@ public record BackdropReading(
 
   /** Coverage of what is backdrop for sure. */
   private static final float INSIDE = 0.99f;
+
   private static final int FEWEST = 60;
 
   /**
@@ -68,9 +69,7 @@ public record BackdropReading(
         }
       }
     }
-    return n < FEWEST
-        ? Double.NaN
-        : RobustStatistics.quantile(Arrays.copyOf(values, n), 0.5);
+    return n < FEWEST ? Double.NaN : RobustStatistics.quantile(Arrays.copyOf(values, n), 0.5);
   }
 
   /** Of the outermost pixels that show the backdrop. */

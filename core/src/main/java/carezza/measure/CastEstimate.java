@@ -11,8 +11,9 @@ import carezza.model.Point;
 import carezza.model.SemanticRegion;
 
 /**
- * The colour of what should be neutral: the whites of the eyes, the teeth, the backdrop and grey cloth, each less
- * the colour that such things have in neutral light, weighed by how likely they tell a cast.
+ * The colour of what should be neutral: the whites of the eyes, the teeth, the backdrop and grey
+ * cloth, each less the colour that such things have in neutral light, weighed by how likely they
+ * tell a cast.
  *
  * @param a of the cast, green to red
  * @param b of the cast, blue to yellow
@@ -25,7 +26,9 @@ public record CastEstimate(double a, double b, Point place) {
 
   private static final double[] TEETH = {7, 17};
 
-  /** How far from its usual colour a thing still tells a cast, rather than being coloured itself. */
+  /**
+   * How far from its usual colour a thing still tells a cast, rather than being coloured itself.
+   */
   private static final double FAR = 8;
 
   public double chroma() {

@@ -12,8 +12,8 @@ public final class ExposureEstimate {
   private ExposureEstimate() {}
 
   /**
-   * Stops to add: the mean of what takes the lightest tones to white and what takes the whites of the eyes to where
-   * they usually lie; of the first alone where no eyes are seen.
+   * Stops to add: the mean of what takes the lightest tones to white and what takes the whites of
+   * the eyes to where they usually lie; of the first alone where no eyes are seen.
    *
    * @param ends of the whole picture
    * @param sclera median colour, or NaN

@@ -10,8 +10,8 @@ import carezza.model.Point;
 import carezza.model.SemanticRegion;
 
 /**
- * Specular patches on the face's skin: lighter than the local diffuse tone, and paler, since what the surface throws
- * back has the light's colour and not the skin's.
+ * Specular patches on the face's skin: lighter than the local diffuse tone, and paler, since what
+ * the surface throws back has the light's colour and not the skin's.
  *
  * @param share percent of the face's skin; NaN where there is none
  * @param place where there is most of it, in photograph pixels

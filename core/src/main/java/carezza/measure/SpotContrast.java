@@ -33,8 +33,7 @@ public final class SpotContrast {
     for (int py = around.y(); py < around.bottom(); py++) {
       for (int px = around.x(); px < around.right(); px++) {
         double far = Math.hypot(px + 0.5 - x, py + 0.5 - y) / r;
-        double[] sum =
-            far <= INNER ? inside : far >= RING_FROM && far <= RING_TO ? ring : null;
+        double[] sum = far <= INNER ? inside : far >= RING_FROM && far <= RING_TO ? ring : null;
         if (sum != null) {
           sum[0] += lab.first().at(px, py);
           sum[1] += lab.second().at(px, py);

@@ -14,10 +14,11 @@ import carezza.model.Point;
 import carezza.model.SemanticRegion;
 
 /**
- * How much darker the skin right under an eye is than the cheek below it, by its pigments alone: how far its L* lies
- * below that which the same light would give it with the cheek's pigments.
+ * How much darker the skin right under an eye is than the cheek below it, by its pigments alone:
+ * how far its L* lies below that which the same light would give it with the cheek's pigments.
  *
- * @param darker difference of L*, negative where it is darker; NaN where either place is not to be seen
+ * @param darker difference of L*, negative where it is darker; NaN where either place is not to be
+ *     seen
  * @param place the middle of what lies under the eye, in photograph pixels
  */
 public record UnderEye(double darker, Point place) {
@@ -70,7 +71,8 @@ public record UnderEye(double darker, Point place) {
   /**
    * @param working the whole picture at the context's level
    */
-  public static UnderEye of(EvaluationContext context, FaceMap face, boolean left, Picture working) {
+  public static UnderEye of(
+      EvaluationContext context, FaceMap face, boolean left, Picture working) {
     Mask.Ellipse under = place(face, left, BELOW, 1, 0);
     Mask.Ellipse cheek = place(face, left, CHEEK, 1, 0);
     Point at = new Point(under.x(), under.y());
@@ -82,14 +84,15 @@ public record UnderEye(double darker, Point place) {
     Area one = new Area(0, 0, 1, 1);
     Picture colour =
         new Picture(
-            Plane.filled(one, here.red), Plane.filled(one, here.green), Plane.filled(one, here.blue));
+            Plane.filled(one, here.red),
+            Plane.filled(one, here.green),
+            Plane.filled(one, here.blue));
     Picture evened =
         Pigments.remove(
             colour,
             Plane.filled(one, here.melanin - there.melanin),
             Plane.filled(one, here.haemoglobin - there.haemoglobin));
-    return new UnderEye(
-        Lab.lightness(colour).at(0, 0) - Lab.lightness(evened).at(0, 0), at);
+    return new UnderEye(Lab.lightness(colour).at(0, 0) - Lab.lightness(evened).at(0, 0), at);
   }
 
   /** Medians of a place's skin. */

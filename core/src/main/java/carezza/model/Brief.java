@@ -6,8 +6,8 @@ import java.util.List;
 import java.util.Map;
 
 /**
- * What was agreed on for a picture: the job, how large it is delivered, the time there is, what is left as it is,
- * and what must not be touched.
+ * What was agreed on for a picture: the job, how large it is delivered, the time there is, what is
+ * left as it is, and what must not be touched.
  *
  * @param job name of a job level, as in files
  * @param limits numbers of that job that are other than it has them, by their names in it

@@ -87,7 +87,8 @@ public record Project(
   public Project keeping(KeptMark mark) {
     List<KeptMark> more = new ArrayList<>(kept);
     more.add(mark);
-    return new Project(title, photograph, faces, others, more, pins, crop, stack, brief, notes, unknown);
+    return new Project(
+        title, photograph, faces, others, more, pins, crop, stack, brief, notes, unknown);
   }
 
   public Project withPins(List<Point> newPins) {
@@ -109,11 +110,13 @@ public record Project(
   }
 
   public Project withPhotograph(PhotoReference reference) {
-    return new Project(title, reference, faces, others, kept, pins, crop, stack, brief, notes, unknown);
+    return new Project(
+        title, reference, faces, others, kept, pins, crop, stack, brief, notes, unknown);
   }
 
   public Project withUnknown(Map<String, Object> fields) {
-    return new Project(title, photograph, faces, others, kept, pins, crop, stack, brief, notes, fields);
+    return new Project(
+        title, photograph, faces, others, kept, pins, crop, stack, brief, notes, fields);
   }
 
   public Project edit(String layerId, UnaryOperator<Layer> change) {

@@ -10,9 +10,11 @@ import org.jspecify.annotations.Nullable;
  * @param state how the two stand to the band
  * @param undoneBy the layer that brought it back, or null
  * @param reason why it is left as it is, or null
- * @param severity excess times what of it is seen at the delivered size; of the photograph where it is treated
+ * @param severity excess times what of it is seen at the delivered size; of the photograph where it
+ *     is treated
  * @param visible share of it that is seen at the delivered size, 0 … 1
- * @param minutes that treating it takes; 0 where only pixels show it and the job does not look at them
+ * @param minutes that treating it takes; 0 where only pixels show it and the job does not look at
+ *     them
  */
 public record Finding(
     Reading asShot,

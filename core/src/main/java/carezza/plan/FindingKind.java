@@ -29,8 +29,7 @@ public enum FindingKind {
   RANGE("range", Stage.SETTLE, "%", LevelsLayer.class, ExposureLayer.class),
   HEADROOM("headroom", Stage.SETTLE, "%"),
   BLEMISHES("blemishes", Stage.MEND, "places", HealLayer.class),
-  TONE(
-      "tone", Stage.SMOOTH, "L*", FrequencySeparationLayer.class, DodgeBurnLayer.class),
+  TONE("tone", Stage.SMOOTH, "L*", FrequencySeparationLayer.class, DodgeBurnLayer.class),
   SHINE("shine", Stage.SCULPT, "%", DodgeBurnLayer.class),
   UNDER_EYES("underEyes", Stage.SCULPT, "L*", DodgeBurnLayer.class, CurveLayer.class),
   DISTRACTIONS(
@@ -83,8 +82,9 @@ public enum FindingKind {
   }
 
   /**
-   * The stage whose end it is read at: light and colour as they were settled, so that a grade is no cast; what is to
-   * be mended after mending, so that no smoothing hides it; all else in the finished picture.
+   * The stage whose end it is read at: light and colour as they were settled, so that a grade is no
+   * cast; what is to be mended after mending, so that no smoothing hides it; all else in the
+   * finished picture.
    */
   public Stage readAfter() {
     return switch (stage) {

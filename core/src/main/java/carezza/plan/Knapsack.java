@@ -3,7 +3,10 @@ package carezza.plan;
 import java.util.ArrayList;
 import java.util.List;
 
-/** The findings of the largest severity together that fit into so many minutes: an exact 0/1 knapsack. */
+/**
+ * The findings of the largest severity together that fit into so many minutes: an exact 0/1
+ * knapsack.
+ */
 public final class Knapsack {
 
   /** Minutes are counted in twentieths: three seconds. */

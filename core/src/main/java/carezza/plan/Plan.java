@@ -13,7 +13,8 @@ import carezza.model.SemanticRegion;
  * @param proposed those of them that fit and are worth most
  * @param budget minutes there are
  * @param marks of the person's own, which stay
- * @param unseen regions that could not be looked at, since there is no face map or they are not in the picture
+ * @param unseen regions that could not be looked at, since there is no face map or they are not in
+ *     the picture
  */
 public record Plan(
     JobLevel job,

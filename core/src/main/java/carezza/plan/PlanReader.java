@@ -34,12 +34,18 @@ import carezza.model.Point;
 import carezza.model.RepairArea;
 import carezza.model.SemanticRegion;
 
-/** Reads in one picture what findings rest on, at the bands of a job; what the job does not name is not read. */
+/**
+ * Reads in one picture what findings rest on, at the bands of a job; what the job does not name is
+ * not read.
+ */
 public final class PlanReader {
 
   private static final double INFINITE = Double.POSITIVE_INFINITY;
 
-  /** L* that blotches of pigment are stated at: the density of dark skin spreads more for the same look. */
+  /**
+   * L* that blotches of pigment are stated at: the density of dark skin spreads more for the same
+   * look.
+   */
   private static final double USUAL_LIGHTNESS = 55;
 
   /** Regions of skin that are compared with the face. */
@@ -50,7 +56,10 @@ public final class PlanReader {
           SemanticRegion.SHOULDERS,
           SemanticRegion.HANDS);
 
-  /** Least area of such a region, in squares of the face width, and the difference from which it is no skin. */
+  /**
+   * Least area of such a region, in squares of the face width, and the difference from which it is
+   * no skin.
+   */
   private static final double LEAST_BODY = 0.05;
 
   private static final double NO_SKIN = 8;
@@ -58,13 +67,17 @@ public final class PlanReader {
   /** Places that draw the eye which are listed, each by itself. */
   private static final int MOST_DISTRACTIONS = 4;
 
-  /** Width of the head at the picture's upper edge, in face widths, from which it is cut on purpose. */
+  /**
+   * Width of the head at the picture's upper edge, in face widths, from which it is cut on purpose.
+   */
   private static final double CUT = 0.5;
 
   /** Headroom below which a head touches the edge, in percent of the frame's height. */
   private static final double TOUCHES = 0.5;
 
-  /** Part of a spot's contrast above which it is still there, and the least that is seen, in L*a*b*. */
+  /**
+   * Part of a spot's contrast above which it is still there, and the least that is seen, in L*a*b*.
+   */
   private static final double STILL_THERE = 0.45;
 
   private static final double LEAST_CONTRAST = 1;
@@ -129,14 +142,7 @@ public final class PlanReader {
     if (wants(FindingKind.CAST)) {
       CastEstimate.of(context, working)
           .ifPresent(
-              c ->
-                  add(
-                      FindingKind.CAST,
-                      "",
-                      c.chroma(),
-                      upTo(FindingKind.CAST),
-                      c.place(),
-                      0.1));
+              c -> add(FindingKind.CAST, "", c.chroma(), upTo(FindingKind.CAST), c.place(), 0.1));
     }
     EndPoints ends = EndPoints.of(working);
     double stops = ExposureEstimate.stops(ends, figures().sclera());
@@ -211,8 +217,10 @@ public final class PlanReader {
   /**
    * What is read of the finished picture.
    *
-   * @param before figures as settled, which a fall of blotches is told by; null for the settled picture itself
-   * @param asShot readings of the settled picture, whose distractions are followed; empty for itself
+   * @param before figures as settled, which a fall of blotches is told by; null for the settled
+   *     picture itself
+   * @param asShot readings of the settled picture, whose distractions are followed; empty for
+   *     itself
    */
   public List<Reading> finished(@Nullable PictureStatistics before, List<Reading> asShot) {
     found.clear();
@@ -253,8 +261,7 @@ public final class PlanReader {
     }
     if (wants(FindingKind.SOFT_EYES)) {
       Band band = new Band(job.limit("eyeFocus", "low"), INFINITE);
-      add(
-          FindingKind.SOFT_EYES, "", figures().eyeFocus(), band, middle(SemanticRegion.IRIS), 0.3);
+      add(FindingKind.SOFT_EYES, "", figures().eyeFocus(), band, middle(SemanticRegion.IRIS), 0.3);
     }
     if (wants(FindingKind.NOISE)) {
       add(FindingKind.NOISE, "", figures().noiseSigma(), upTo(FindingKind.NOISE), null, 0);
@@ -298,7 +305,11 @@ public final class PlanReader {
       }
       Lab own = SkinGauges.median(lab, skin);
       if (area >= least && !Double.isNaN(own.l()) && !Double.isNaN(face.l())) {
-        match(region.name().toLowerCase(Locale.ROOT), face, own, Places.middle(skin, context.scale()));
+        match(
+            region.name().toLowerCase(Locale.ROOT),
+            face,
+            own,
+            Places.middle(skin, context.scale()));
       }
     }
     List<FaceMap> maps = context.regions().maps();
@@ -320,8 +331,7 @@ public final class PlanReader {
             face.oval().radiusY(),
             face.oval().angle(),
             0);
-    return SkinGauges.median(
-        lab, skin.times(Masks.render(oval, context.whole(), context, null)));
+    return SkinGauges.median(lab, skin.times(Masks.render(oval, context.whole(), context, null)));
   }
 
   private void match(String part, Lab face, Lab other, @Nullable Point at) {

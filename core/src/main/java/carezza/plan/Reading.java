@@ -11,7 +11,8 @@ import carezza.model.Point;
 /**
  * One value that a finding rests on, as read in one picture.
  *
- * @param part which of several of its kind, such as {@code left} or {@code neck_skin}; empty for the only one
+ * @param part which of several of its kind, such as {@code left} or {@code neck_skin}; empty for
+ *     the only one
  * @param value in the kind's unit; NaN where there is nothing to read
  * @param band where it should lie
  * @param place its middle in photograph pixels, or null for the whole picture
@@ -41,8 +42,8 @@ public record Reading(
   }
 
   /**
-   * How far the value lies outside the band, in widths of the band, or, where one end is open, in sizes of the other;
-   * what was counted counts by how sure each is.
+   * How far the value lies outside the band, in widths of the band, or, where one end is open, in
+   * sizes of the other; what was counted counts by how sure each is.
    */
   public double excess() {
     if (!isOut()) {

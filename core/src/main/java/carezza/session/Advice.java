@@ -102,11 +102,7 @@ public final class Advice {
   public AmountSweep pushed(
       Project project, String layer, DoubleConsumer progress, Cancellation cancellation) {
     return AmountSweep.of(
-        session.readings().reader(),
-        session.scene(project),
-        layer,
-        progress,
-        cancellation);
+        session.readings().reader(), session.scene(project), layer, progress, cancellation);
   }
 
   /** Light and shade to paint on a layer, which takes part as it is set. */

@@ -20,8 +20,8 @@ import carezza.model.SkinToneEveningLayer;
 import carezza.model.TeethLayer;
 
 /**
- * Brings the gauges of a draft inside their bands: adds what the job asks of every picture, sets amounts of drafted
- * layers, and aims teeth and eyes anew.
+ * Brings the gauges of a draft inside their bands: adds what the job asks of every picture, sets
+ * amounts of drafted layers, and aims teeth and eyes anew.
  */
 final class DraftTuning {
 
@@ -86,8 +86,7 @@ final class DraftTuning {
     JobLevel job = JobLevel.of(project.brief());
     boolean above = gauge.verdict() == Gauge.Verdict.ABOVE;
     return switch (gauge.id()) {
-      case "rednessBlotch", "pigmentBlotch" ->
-          above ? Treatments.evened(project, job) : project;
+      case "rednessBlotch", "pigmentBlotch" -> above ? Treatments.evened(project, job) : project;
       case "toneBlotch" ->
           above && !has(project, LayerType.FREQUENCY_SEPARATION)
               ? Treatments.with(project, Treatments.smoothing(job))
@@ -100,8 +99,7 @@ final class DraftTuning {
   }
 
   private static boolean has(Project project, LayerType type) {
-    return project.stack().layers().stream()
-        .anyMatch(l -> l.acts() && type.record().isInstance(l));
+    return project.stack().layers().stream().anyMatch(l -> l.acts() && type.record().isInstance(l));
   }
 
   private List<Layer> drafted(Project project) {
@@ -115,8 +113,7 @@ final class DraftTuning {
     for (Layer layer : drafted(project)) {
       if (layer instanceof ScleraLayer s && s.balance() < BALANCE) {
         ScleraLayer even =
-            new ScleraLayer(
-                s.attributes(), s.target(), s.redness(), s.lift(), BALANCE, s.force());
+            new ScleraLayer(s.attributes(), s.target(), s.redness(), s.lift(), BALANCE, s.force());
         balanced = balanced.edit(s.attributes().id(), l -> even);
       }
     }
@@ -151,8 +148,7 @@ final class DraftTuning {
       if (kind.isInstance(layer)) {
         double amount = Math.clamp(layer.attributes().amount() * factor, LEAST, MOST);
         changed =
-            changed.edit(
-                layer.attributes().id(), l -> l.with(l.attributes().withAmount(amount)));
+            changed.edit(layer.attributes().id(), l -> l.with(l.attributes().withAmount(amount)));
       }
     }
     return changed;

@@ -110,12 +110,7 @@ public final class Planning {
   private static List<SemanticRegion> unseen(RenderInput scene, EvaluationContext context) {
     return LOOKED_AT.stream()
         .filter(
-            r ->
-                scene
-                    .regions()
-                    .coverage(r, context.whole(), context.level())
-                    .covered()
-                    .isEmpty())
+            r -> scene.regions().coverage(r, context.whole(), context.level()).covered().isEmpty())
         .toList();
   }
 
@@ -229,8 +224,7 @@ public final class Planning {
 
     private PlanReader reader(int layers) {
       cancellation.check();
-      return new PlanReader(
-          context, picture(layers), PictureStatistics.repaired(scene.stack()));
+      return new PlanReader(context, picture(layers), PictureStatistics.repaired(scene.stack()));
     }
 
     Finding finding(Reading was, Reading is) {
@@ -255,8 +249,8 @@ public final class Planning {
     }
 
     /**
-     * The layer that took a reading out of its band, where it was inside as shot or after what treats it; null where
-     * it never was inside.
+     * The layer that took a reading out of its band, where it was inside as shot or after what
+     * treats it; null where it never was inside.
      */
     private String undoneBy(Reading was, Reading is) {
       List<Layer> layers = scene.stack().layers();

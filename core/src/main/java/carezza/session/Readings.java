@@ -40,8 +40,7 @@ public final class Readings {
 
   /** All gauges at the bands of the project's job. */
   public List<Gauge> gauges(Project project, Cancellation cancellation) {
-    GaugeReader.Findings findings =
-        reader.of(session.scene(project), cancellation);
+    GaugeReader.Findings findings = reader.of(session.scene(project), cancellation);
     measured = findings.picture();
     return findings.gauges();
   }

@@ -43,7 +43,10 @@ import carezza.render.RenderInput;
 import carezza.render.Renderer;
 import carezza.render.Renderer.Readiness;
 
-/** Layers that treat findings, with their values and masks as this picture needs them. Safe for many threads. */
+/**
+ * Layers that treat findings, with their values and masks as this picture needs them. Safe for many
+ * threads.
+ */
 public final class Treatments {
 
   /** Part of what is dark under an eye that is lifted: a face without any looks ironed. */
@@ -57,10 +60,16 @@ public final class Treatments {
 
   private static final double FEATHER = 0.25;
 
-  /** Share of the frame's height that is left over a head that touches its edge, or is cut off above one. */
+  /**
+   * Share of the frame's height that is left over a head that touches its edge, or is cut off above
+   * one.
+   */
   private static final double HEADROOM = 0.08;
 
-  /** Encoded value up to which the ends of the range are opened: not all the way, so that nothing clips. */
+  /**
+   * Encoded value up to which the ends of the range are opened: not all the way, so that nothing
+   * clips.
+   */
   private static final double SPARED = 0.01;
 
   /** Lightness of the grey whose colour a cast is stated at. */
@@ -97,8 +106,7 @@ public final class Treatments {
       case IRISES -> with(project, LayerType.IRIS.fresh());
       case SOFT_EYES ->
           with(
-              project,
-              masked(LayerType.SHARPEN.fresh(), new Mask.RegionMask(SemanticRegion.IRIS)));
+              project, masked(LayerType.SHARPEN.fresh(), new Mask.RegionMask(SemanticRegion.IRIS)));
       case NOISE -> project;
     };
   }
@@ -229,8 +237,7 @@ public final class Treatments {
     }
     boolean left = finding.now().part().equals("left");
     Mask under =
-        new Mask.And(
-            new Mask.RegionMask(SemanticRegion.FACE_SKIN), UnderEye.treated(face, left));
+        new Mask.And(new Mask.RegionMask(SemanticRegion.FACE_SKIN), UnderEye.treated(face, left));
     double share = job.limit(FindingKind.UNDER_EYES.key(), "amount", UNDER_EYE_SHARE);
     DodgeBurnLayer fresh = (DodgeBurnLayer) LayerType.DODGE_BURN.fresh();
     double rise = Math.clamp(-finding.now().value() * share / RISE_PER_TENTH / 10, 0.01, 0.12);
@@ -384,7 +391,8 @@ public final class Treatments {
   }
 
   /**
-   * All of these findings treated, from the lowest stage up, then tuned so that gauges end inside their bands.
+   * All of these findings treated, from the lowest stage up, then tuned so that gauges end inside
+   * their bands.
    *
    * @throws java.util.concurrent.CancellationException if cancelled
    */

@@ -187,9 +187,7 @@ public class GaugesTest {
     ExposureLayer darker = new ExposureLayer(LayerType.EXPOSURE.fresh().attributes(), -0.7, 0);
     List<Gauge> gauges =
         new GaugeReader(renderer)
-            .of(
-                new RenderInput(LayerStack.of(darker), regions),
-                Cancellation.NONE)
+            .of(new RenderInput(LayerStack.of(darker), regions), Cancellation.NONE)
             .gauges();
     Gauge gauge = find("skinLightness", gauges);
     assertThat(gauge.after()).isEqualTo(gauge.before());

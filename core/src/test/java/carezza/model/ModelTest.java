@@ -21,7 +21,8 @@ public class ModelTest {
       new PhotoReference("a.jpg", "0".repeat(64), true, 100, 80);
 
   private static Project project(Layer... layers) {
-    return new Project("t", PHOTO, null, null, null, null, null, LayerStack.of(layers), null, null, null);
+    return new Project(
+        "t", PHOTO, null, null, null, null, null, LayerStack.of(layers), null, null, null);
   }
 
   private static ExposureLayer exposure(double stops) {

@@ -42,13 +42,7 @@ final class ApplyCommand implements Callable<Integer> {
             .withFace(
                 document.project().withStack(given.stack()).withFaces(given.faces()),
                 Cancellation.NONE);
-    session
-        .exports()
-        .deliver(
-            project,
-            output.file(),
-            output.delivery(),
-            Cancellation.NONE);
+    session.exports().deliver(project, output.file(), output.delivery(), Cancellation.NONE);
     return 0;
   }
 }

@@ -27,8 +27,8 @@ import carezza.session.Session;
 import carezza.session.Treatments;
 
 /**
- * What there is to do on the picture at work: found behind the scenes once it is on the screen, followed when the hand
- * rests.
+ * What there is to do on the picture at work: found behind the scenes once it is on the screen,
+ * followed when the hand rests.
  */
 public final class PlanState implements AutoCloseable {
 

@@ -63,7 +63,8 @@ public final class PlanWords {
 
   private static String number(double value) {
     double size = Math.abs(value);
-    String said = String.format(Locale.ROOT, size >= 100 ? "%.0f" : size >= 3 ? "%.1f" : "%.2f", value);
+    String said =
+        String.format(Locale.ROOT, size >= 100 ? "%.0f" : size >= 3 ? "%.1f" : "%.2f", value);
     return (said.contains(".") ? said.replaceAll("\\.?0+$", "") : said).replace('-', '−');
   }
 

@@ -31,7 +31,10 @@ import carezza.model.Stage;
 import carezza.plan.Finding;
 import carezza.plan.Plan;
 
-/** The findings by stage: each with its crop, what was read, what it costs, and what can be done about it. */
+/**
+ * The findings by stage: each with its crop, what was read, what it costs, and what can be done
+ * about it.
+ */
 public final class FindingList extends VBox implements AutoCloseable {
 
   private static final Texts TEXTS = Texts.of("plan");

@@ -30,7 +30,10 @@ import carezza.render.RenderInput;
 import carezza.render.Renderer.Readiness;
 import carezza.session.Session;
 
-/** Small pictures of the places that the plan names, by the finding's key; they follow when the hand rests. */
+/**
+ * Small pictures of the places that the plan names, by the finding's key; they follow when the hand
+ * rests.
+ */
 public final class FindingPictures implements AutoCloseable {
 
   /** Pixels of a picture's side; shown at half of that, so that they are sharp. */
@@ -115,8 +118,7 @@ public final class FindingPictures implements AutoCloseable {
     WritableImage image = new WritableImage(SIDE, SIDE);
     image
         .getPixelWriter()
-        .setPixels(
-            0, 0, SIDE, SIDE, PixelFormat.getIntArgbPreInstance(), pixels.argb(), 0, SIDE);
+        .setPixels(0, 0, SIDE, SIDE, PixelFormat.getIntArgbPreInstance(), pixels.argb(), 0, SIDE);
     return image;
   }
 

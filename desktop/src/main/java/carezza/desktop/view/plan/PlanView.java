@@ -199,8 +199,7 @@ public final class PlanView implements AppView {
     return v == 0 && !state.document().isEmpty()
         ? TEXTS.get(
             "planView.job-minutes",
-            PlanWords.minutes(
-                Planning.budget(state.document().project().brief().withMinutes(0))))
+            PlanWords.minutes(Planning.budget(state.document().project().brief().withMinutes(0))))
         : PlanWords.minutes(v);
   }
 
@@ -294,9 +293,7 @@ public final class PlanView implements AppView {
     public String toString(@Nullable Integer pixels) {
       return pixels == null
           ? ""
-          : pixels == 0
-              ? TEXTS.get("planView.size.all")
-              : TEXTS.get("planView.pixels", pixels);
+          : pixels == 0 ? TEXTS.get("planView.size.all") : TEXTS.get("planView.pixels", pixels);
     }
 
     @Override
