@@ -22,6 +22,7 @@ import carezza.desktop.task.Faults;
       HealCommand.class,
       ApplyCommand.class,
       MeasureCommand.class,
+      PlanCommand.class,
       MasksCommand.class,
       ShotsCommand.class
     },

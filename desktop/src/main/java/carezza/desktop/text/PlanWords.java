@@ -39,17 +39,22 @@ public final class PlanWords {
     if (now.kind() == FindingKind.BLEMISHES) {
       return TEXTS.get("reading.blemishes", was.spots().size(), now.spots().size());
     }
-    String unit = unit(now.kind());
+    String unit = unit(now);
     String values =
         was.value() == now.value()
             ? number(now.value())
             : number(was.value()) + " → " + number(now.value());
-    return TEXTS.get("reading.value", values, unit).strip() + ", " + band(now.band());
+    String measured = (values + " " + unit).strip();
+    return TEXTS.get("reading.value", measured, band(now.band()));
   }
 
-  private static String unit(FindingKind kind) {
-    String key = "unit." + kind.key();
-    return TEXTS.has(key) ? TEXTS.get(key) : kind.unit();
+  private static String unit(Reading reading) {
+    String key = "unit." + reading.kind().key();
+    return switch (reading.kind()) {
+      case BACKDROP -> reading.part().equals("white") ? "%" : "L*";
+      case DISTRACTIONS -> reading.part().startsWith("colourful") ? "C*" : "L*";
+      default -> TEXTS.has(key) ? TEXTS.get(key) : reading.kind().unit();
+    };
   }
 
   private static String band(Band band) {

@@ -38,6 +38,7 @@ import carezza.metadata.TiffDirectory;
 import carezza.model.CurveLayer;
 import carezza.model.ExposureLayer;
 import carezza.model.LayerStack;
+import carezza.model.Project;
 import carezza.problem.Problem;
 import carezza.project.Document;
 import carezza.project.ProjectFile;
@@ -409,6 +410,65 @@ public class CommandLineTest {
         1,
         "where.png",
         "folder");
+  }
+
+  @Test
+  public void planSaysWhatThereIsToDoAndDraftsIt() throws Exception {
+    Path json = folder.resolve("plan.json");
+    Path draft = folder.resolve("draft.carezza");
+    Outcome outcome =
+        run(
+            "plan",
+            photo,
+            "--job",
+            "headshot",
+            "--budget",
+            2,
+            "--json",
+            json,
+            "--draft",
+            "--out",
+            draft);
+    assertThat(outcome.err()).isEmpty();
+    assertThat(outcome.code()).isZero();
+    JsonNode plan = JsonMapper.shared().readTree(Files.readAllBytes(json));
+    assertThat(plan.get("job").asString()).isEqualTo("headshot");
+    assertThat(plan.get("budget").asDouble()).isEqualTo(2);
+    assertThat(plan.get("proposedMinutes").asDouble()).isLessThanOrEqualTo(2);
+    assertThat(plan.get("findings")).isNotEmpty();
+    for (JsonNode finding : plan.get("findings")) {
+      assertThat(finding.get("state").asString()).isEqualTo("open");
+      assertThat(finding.get("key").asString()).startsWith(finding.get("kind").asString());
+    }
+    Project drafted = ProjectFile.openOrStart(draft).project();
+    assertThat(drafted.brief().job()).isEqualTo("headshot");
+    assertThat(drafted.stack().layers()).isNotEmpty();
+  }
+
+  @Test
+  public void aJobThatIsNoneIsOneSentence() {
+    assertSentence(run("measure", small, "--json", "-", "--job", "wedding"), 2, "event", "wedding");
+  }
+
+  @Test
+  public void aPlanThatWouldWriteNothingIsOneSentence() {
+    assertSentence(run("plan", small), 2, "--json", "--draft");
+    assertSentence(run("plan", small, "--json", "-", "--draft"), 2, "--out");
+    assertSentence(run("plan", small, "--json", "-", "--budget", -1), 1, "--budget");
+  }
+
+  @Test
+  public void applyFindsTheFaceThatAStackNeeds() throws Exception {
+    Path stack =
+        Files.writeString(folder.resolve("teeth.json"), "{\"stack\":[{\"kind\":\"teeth\"}]}");
+    Path out = folder.resolve("teeth.png");
+    Outcome outcome = run("apply", photo, "--stack", stack, "--out", out, "--scale-level", 2);
+    assertThat(outcome.code()).isZero();
+    assertThat(outcome.err()).isEmpty();
+    Path plain = folder.resolve("plain.png");
+    Path none = Files.writeString(folder.resolve("none.json"), "{\"stack\":[]}");
+    run("apply", photo, "--stack", none, "--out", plain, "--scale-level", 2);
+    assertThat(Files.readAllBytes(out)).isNotEqualTo(Files.readAllBytes(plain));
   }
 
   // --- nothing that is there is harmed

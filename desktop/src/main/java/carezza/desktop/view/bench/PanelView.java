@@ -13,6 +13,7 @@ import javafx.scene.control.ToggleButton;
 import javafx.scene.control.Tooltip;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 
 import carezza.colour.BlendMode;
@@ -29,6 +30,7 @@ import carezza.desktop.style.Icon;
 import carezza.desktop.style.TextSize;
 import carezza.desktop.text.Names;
 import carezza.desktop.text.Texts;
+import carezza.kernel.FaceNeeds;
 import carezza.model.Layer;
 import carezza.model.LockedLayer;
 
@@ -53,6 +55,7 @@ public final class PanelView extends VBox {
   private final ScrollPane upper;
   private final ToneView tones;
   private PanelRows rows;
+  private final Label idle = new Label(TEXTS.get("panelView.without-a-face"));
   private String shown = "";
   private String shownLayer;
 
@@ -191,6 +194,9 @@ public final class PanelView extends VBox {
         Layer.class,
         l -> 100 * l.attributes().amount(),
         (l, v) -> l.with(l.attributes().withAmount(v / 100)));
+    if (FaceNeeds.needsFace(layer)) {
+      rows.custom(idle, this::sayIdle);
+    }
     rows.custom(pages(), () -> {});
     if (where.get()) {
       MaskPanel.build(layer, rows, state);
@@ -199,6 +205,15 @@ public final class PanelView extends VBox {
       AmountSweepChart push = new AmountSweepChart(state);
       rows.custom(push, push::refresh);
     }
+  }
+
+  /** Says so where a layer can do nothing for want of a face. */
+  private void sayIdle() {
+    idle.setWrapText(true);
+    idle.setMinHeight(Region.USE_PREF_SIZE);
+    boolean known = state.document().project().faces() != null;
+    idle.setVisible(!known);
+    idle.setManaged(!known);
   }
 
   private void locked(LockedLayer layer) {
