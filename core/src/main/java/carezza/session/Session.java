@@ -24,6 +24,7 @@ public final class Session {
   private final Exports exports;
   private final Planning planning;
   private final Treatments treatments;
+  private final Promises promises;
   private final Store store;
 
   public Session(Photograph photograph) {
@@ -37,6 +38,7 @@ public final class Session {
     exports = new Exports(this, photograph.metadata());
     planning = new Planning(this);
     treatments = new Treatments(this);
+    promises = new Promises(this);
     store = new Store(this);
   }
 
@@ -88,6 +90,11 @@ public final class Session {
   /** What treats what was found. */
   public Treatments treatments() {
     return treatments;
+  }
+
+  /** What was promised not to be touched. */
+  public Promises promises() {
+    return promises;
   }
 
   public Store store() {

@@ -19,6 +19,7 @@ import carezza.desktop.action.ActionMap;
 import carezza.desktop.action.MenuBars;
 import carezza.desktop.action.Scope;
 import carezza.desktop.state.AppState;
+import carezza.desktop.state.JobSettings;
 import carezza.desktop.state.Settings;
 import carezza.desktop.state.Subscriptions;
 import carezza.desktop.state.ToolKind;
@@ -91,6 +92,7 @@ public final class Shell extends StackPane implements AutoCloseable {
     files =
         new DocumentFiles(state, workspace, home, ask, sheets, this::showBench, this::showStart);
     area = new PictureArea(state, settings);
+    state.plan().keepNumbersIn(new JobSettings(settings));
     findingPictures = new FindingPictures(state);
     bench = new BenchView(state, area, findingPictures);
     if (RAIL_FOLDED.equals(settings.get(RAIL, ""))) {

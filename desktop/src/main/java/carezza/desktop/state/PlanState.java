@@ -4,6 +4,7 @@ import java.time.Duration;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.TreeMap;
 import java.util.function.UnaryOperator;
 import javafx.beans.property.ObjectProperty;
 import javafx.beans.property.ReadOnlyBooleanProperty;
@@ -17,12 +18,15 @@ import carezza.desktop.task.TaskRunner;
 import carezza.desktop.text.PlanWords;
 import carezza.desktop.text.Texts;
 import carezza.image.Cancellation;
+import carezza.job.JobLevel;
 import carezza.model.Brief;
 import carezza.model.Layer;
 import carezza.model.Project;
+import carezza.model.Promise;
 import carezza.model.Stage;
 import carezza.plan.Finding;
 import carezza.plan.Plan;
+import carezza.session.Promises.Broken;
 import carezza.session.Session;
 import carezza.session.Treatments;
 
@@ -45,8 +49,10 @@ public final class PlanState implements AutoCloseable {
   private final Lane drafting;
   private final ReadOnlyObjectWrapper<Plan> plan = new ReadOnlyObjectWrapper<>();
   private final ReadOnlyObjectWrapper<Draft> draft = new ReadOnlyObjectWrapper<>();
+  private final ReadOnlyObjectWrapper<List<Broken>> broken = new ReadOnlyObjectWrapper<>(List.of());
   private final ReadOnlyBooleanWrapper underWay = new ReadOnlyBooleanWrapper();
   private final ObjectProperty<Finding> focus = new SimpleObjectProperty<>();
+  private JobSettings studio = JobSettings.forgetful();
 
   public PlanState(
       DocumentState document, SelectionController selection, Status status, TaskRunner tasks) {
@@ -63,6 +69,7 @@ public final class PlanState implements AutoCloseable {
               looking.cancel();
               drafting.cancel();
               plan.set(null);
+              broken.set(List.of());
               draft.set(null);
               focus.set(null);
             });
@@ -79,6 +86,8 @@ public final class PlanState implements AutoCloseable {
    */
   public record Draft(Project of, Project project) {}
 
+  private record Looked(Plan plan, List<Broken> broken) {}
+
   private void look() {
     if (!document.seenProperty().get()) {
       return;
@@ -91,10 +100,14 @@ public final class PlanState implements AutoCloseable {
     underWay.set(true);
     looking.rested(
         REST,
-        cancellation -> here.planning().plan(asked, cancellation),
+        cancellation ->
+            new Looked(
+                here.planning().plan(asked, cancellation),
+                here.promises().broken(asked, cancellation)),
         found -> {
           underWay.set(false);
-          plan.set(found);
+          broken.set(found.broken());
+          plan.set(found.plan());
           focus.set(same(focus.get()).orElse(null));
         },
         e -> {
@@ -112,6 +125,11 @@ public final class PlanState implements AutoCloseable {
   /** As made last; null before there is one. */
   public ReadOnlyObjectProperty<Plan> planProperty() {
     return plan.getReadOnlyProperty();
+  }
+
+  /** Promises that are not kept, as looked at last. */
+  public ReadOnlyObjectProperty<List<Broken>> brokenProperty() {
+    return broken.getReadOnlyProperty();
   }
 
   /** Whether a newer plan is being made. */
@@ -245,9 +263,48 @@ public final class PlanState implements AutoCloseable {
     brief(b -> b.leaving(finding.key(), null));
   }
 
-  /** Another job, with its own numbers. */
+  /** Something more that must not be touched. */
+  public void promise(Promise promise) {
+    brief(b -> b.promising(promise));
+  }
+
+  /** Takes a promise back. */
+  public void release(Promise promise) {
+    brief(b -> b.without(promise));
+  }
+
+  /** Another job, with the retoucher's own numbers for it. */
   public void chooseJob(String id) {
-    brief(b -> b.job().equals(id) ? b : b.withJob(id, Map.of()));
+    brief(b -> b.job().equals(id) ? b : b.withJob(id, studio.get(id)));
+  }
+
+  /**
+   * Changes a number of the job, for this project and, as the retoucher's own, for those that
+   * choose the job later.
+   *
+   * @param value null to put it back to the job's
+   */
+  public void setLimit(String name, Double value) {
+    Brief brief = document.settled().brief();
+    Map<String, Double> limits = new TreeMap<>(brief.limits());
+    if (value == null || value.equals(JobLevel.of(brief.job()).numbers().get(name))) {
+      limits.remove(name);
+    } else {
+      limits.put(name, value);
+    }
+    studio.set(brief.job(), limits);
+    brief(b -> b.withJob(b.job(), limits));
+  }
+
+  /** Puts all numbers of the job back. */
+  public void resetLimits() {
+    studio.set(document.settled().brief().job(), Map.of());
+    brief(b -> b.withJob(b.job(), Map.of()));
+  }
+
+  /** Where the retoucher's own numbers are kept; without it they are forgotten. */
+  public void keepNumbersIn(JobSettings kept) {
+    studio = kept;
   }
 
   /**

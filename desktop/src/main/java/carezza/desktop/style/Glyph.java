@@ -14,6 +14,7 @@ public enum Glyph {
   REDO(Feather.CORNER_UP_RIGHT),
   KEEP(Feather.STAR),
   DONE(Feather.CHECK),
+  WARNING(Feather.ALERT_TRIANGLE),
   FOLD(Feather.CHEVRON_LEFT),
   UNFOLD(Feather.CHEVRON_RIGHT);
 

@@ -103,6 +103,15 @@ public final class Names {
     return NAMES.get("gauge." + gauge.id());
   }
 
+  /** Whether a gauge is called that in files. */
+  static boolean hasGauge(String id) {
+    return NAMES.has("gauge." + id);
+  }
+
+  static String gauge(String id) {
+    return NAMES.get("gauge." + id);
+  }
+
   /** Where it was measured, in a sentence. */
   public static String where(Gauge gauge) {
     String part = "where." + gauge.where();

@@ -1,13 +1,18 @@
 package carezza.desktop.text;
 
+import java.util.Comparator;
+import java.util.List;
 import java.util.Locale;
+import java.util.function.UnaryOperator;
 
 import carezza.job.Band;
 import carezza.kernel.LayerType;
 import carezza.model.Layer;
+import carezza.model.Promise;
 import carezza.plan.Finding;
 import carezza.plan.FindingKind;
 import carezza.plan.Reading;
+import carezza.session.Promises.Broken;
 
 /** What the plan says of findings, jobs and times. */
 public final class PlanWords {
@@ -90,6 +95,47 @@ public final class PlanWords {
   /** What a job is about, in a sentence. */
   public static String aboutJob(String id) {
     return TEXTS.get("job." + id + ".about");
+  }
+
+  /** What must not happen. */
+  public static String rule(Promise.Rule rule) {
+    return TEXTS.get("rule." + rule.name().toLowerCase(Locale.ROOT).replace('_', '-'));
+  }
+
+  /**
+   * A promise that is not kept, with the layer that changes most.
+   *
+   * @param broken of one promise, at least one
+   * @param names of layers by their ids
+   */
+  public static String broken(List<Broken> broken, UnaryOperator<String> names) {
+    Broken most =
+        broken.stream().max(Comparator.comparingDouble(b -> Math.abs(b.change()))).orElseThrow();
+    boolean unchanged = most.promise().rule() == Promise.Rule.UNCHANGED;
+    return TEXTS.get(
+        unchanged ? "promise.broken" : "promise.broken.light",
+        most.promise().words(),
+        names.apply(most.layer()),
+        number(most.change()));
+  }
+
+  /** What a group of a job's numbers is about. */
+  public static String group(String group) {
+    if (Names.hasGauge(group)) {
+      return Names.gauge(group);
+    }
+    for (String key :
+        new String[] {"group." + group, "finding." + group, "finding." + group + ".many"}) {
+      if (TEXTS.has(key)) {
+        return TEXTS.get(key);
+      }
+    }
+    return group;
+  }
+
+  /** What a number of a job means within its group. */
+  public static String limit(String name) {
+    return TEXTS.get("limit." + name.substring(name.indexOf('.') + 1));
   }
 
   /**

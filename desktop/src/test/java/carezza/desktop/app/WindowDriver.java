@@ -105,6 +105,7 @@ public abstract class WindowDriver {
     state().selection().select(null);
     state().tools().toolProperty().set(ToolKind.HAND);
     state().view().asItIs();
+    state().plan().focusProperty().set(null);
     picture().fit();
     return true;
   }

@@ -1,5 +1,6 @@
 package carezza.desktop.view.bench;
 
+import java.util.List;
 import java.util.Objects;
 import javafx.beans.property.BooleanProperty;
 import javafx.beans.property.SimpleBooleanProperty;
@@ -29,10 +30,12 @@ import carezza.desktop.state.Subscriptions;
 import carezza.desktop.style.Icon;
 import carezza.desktop.style.TextSize;
 import carezza.desktop.text.Names;
+import carezza.desktop.text.PlanWords;
 import carezza.desktop.text.Texts;
 import carezza.kernel.FaceNeeds;
 import carezza.model.Layer;
 import carezza.model.LockedLayer;
+import carezza.session.Promises.Broken;
 
 /**
  * The panel of the selected layer: its name, switch and amount, its parameters, its mask; below,
@@ -55,6 +58,7 @@ public final class PanelView extends VBox {
   private final ScrollPane upper;
   private final ToneView tones;
   private PanelRows rows;
+  private final Label broken = new Label();
   private final Label idle = new Label(TEXTS.get("panelView.without-a-face"));
   private String shown = "";
   private String shownLayer;
@@ -102,6 +106,7 @@ public final class PanelView extends VBox {
           where.set(where.get() || is.intValue() >= 0);
           show();
         });
+    subscriptions.on(this::sayBroken, state.plan().brokenProperty());
     subscriptions.on(this::show, where);
     subscriptions.on(
         this::refresh,
@@ -197,6 +202,7 @@ public final class PanelView extends VBox {
     if (FaceNeeds.needsFace(layer)) {
       rows.custom(idle, this::sayIdle);
     }
+    rows.custom(broken, this::sayBroken);
     rows.custom(pages(), () -> {});
     if (where.get()) {
       MaskPanel.build(layer, rows, state);
@@ -214,6 +220,20 @@ public final class PanelView extends VBox {
     boolean known = state.document().project().faces() != null;
     idle.setVisible(!known);
     idle.setManaged(!known);
+  }
+
+  /** Says so where the layer in hand does not keep a promise. */
+  private void sayBroken() {
+    List<Broken> own =
+        state.plan().brokenProperty().get().stream()
+            .filter(b -> b.layer().equals(state.selection().selected()))
+            .toList();
+    String itself = TEXTS.get("panelView.this-layer");
+    broken.setText(own.isEmpty() ? "" : PlanWords.broken(own, id -> itself));
+    broken.setWrapText(true);
+    broken.setMinHeight(Region.USE_PREF_SIZE);
+    broken.setVisible(!own.isEmpty());
+    broken.setManaged(!own.isEmpty());
   }
 
   private void locked(LockedLayer layer) {

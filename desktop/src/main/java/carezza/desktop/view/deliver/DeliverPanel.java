@@ -4,8 +4,10 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.InvalidPathException;
 import java.nio.file.Path;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
+import java.util.stream.Collectors;
 import javafx.geometry.Insets;
 import javafx.scene.control.Button;
 import javafx.scene.control.CheckBox;
@@ -33,6 +35,7 @@ import carezza.desktop.style.TextSize;
 import carezza.desktop.task.Faults;
 import carezza.desktop.task.Lane;
 import carezza.desktop.text.Names;
+import carezza.desktop.text.PlanWords;
 import carezza.desktop.text.Texts;
 import carezza.file.AtomicFile;
 import carezza.image.PictureSize;
@@ -40,8 +43,10 @@ import carezza.measure.Gauge;
 import carezza.measure.Gauge.Verdict;
 import carezza.metadata.Metadata.Carried;
 import carezza.model.Project;
+import carezza.plan.Plan;
 import carezza.problem.Problem;
 import carezza.session.Delivery;
+import carezza.session.Promises.Broken;
 import carezza.session.Session;
 
 /**
@@ -121,7 +126,11 @@ final class DeliverPanel extends VBox {
     VBox foot = new VBox(8, new HBox(8, write, stop), question, progress, outcome);
     foot.setPadding(new Insets(10, 14, 14, 14));
     getChildren().addAll(scroll, foot);
-    subscriptions.on(state.measurements().gaugesProperty(), is -> check(is));
+    subscriptions.on(
+        () -> check(state.measurements().gaugesProperty().get()),
+        state.measurements().gaugesProperty(),
+        state.plan().planProperty(),
+        state.plan().brokenProperty());
     subscriptions.on(this::saySize, state.document().projectProperty());
     check(state.measurements().gaugesProperty().get());
   }
@@ -416,6 +425,26 @@ final class DeliverPanel extends VBox {
                           Names.unit(g),
                           Names.where(g))));
     }
+    plan();
+  }
+
+  /** What the plan has open, and what was promised and is not kept. */
+  private void plan() {
+    Plan plan = state.plan().planProperty().get();
+    if (plan != null && !plan.open().isEmpty()) {
+      checks
+          .getChildren()
+          .add(words(TEXTS.get("deliverPanel.open-in-the-plan", plan.open().size())));
+    }
+    state.plan().brokenProperty().get().stream()
+        .collect(Collectors.groupingBy(Broken::promise, LinkedHashMap::new, Collectors.toList()))
+        .values()
+        .forEach(
+            broken -> checks.getChildren().add(words(PlanWords.broken(broken, this::layerName))));
+  }
+
+  private String layerName(String id) {
+    return state.document().stack().find(id).map(l -> l.attributes().name()).orElse(id);
   }
 
   public void close() {

@@ -69,6 +69,11 @@ public final class PlanView implements AppView {
   private final Button see;
   private final Button take;
   private final Button drop;
+  private final ToggleButton edits = new ToggleButton(TEXTS.get("planView.numbers"));
+  private final Button putBack;
+  private final JobNumbers numbers;
+  private final HBox beside;
+  private final PromiseList promises;
   private boolean active;
   private boolean following;
 
@@ -127,6 +132,19 @@ public final class PlanView implements AppView {
             TEXTS.get("planView.drop-draft"),
             TEXTS.get("planView.drop-draft.tip"),
             state.plan()::dropDraft);
+    putBack =
+        Buttons.of(
+            "plan-numbers-back",
+            TEXTS.get("planView.put-back"),
+            TEXTS.get("planView.put-back.tip"),
+            state.plan()::resetLimits);
+    numbers = new JobNumbers(state);
+    promises = new PromiseList(state);
+    beside =
+        new HBox(
+            16,
+            titled(TEXTS.get("planView.now"), new StackPane(now)),
+            titled(TEXTS.get("planView.draft"), draftPlace));
     layOut();
     subscriptions.on(
         this::show,
@@ -154,27 +172,35 @@ public final class PlanView implements AppView {
     delivery.setAlignment(Pos.CENTER_LEFT);
     HBox terms = new HBox(24, delivery, minutes);
     terms.setAlignment(Pos.CENTER_LEFT);
-    VBox brief = new VBox(8, new HBox(jobs), about, terms);
+    VBox brief = new VBox(8, new HBox(8, jobs, new Spring(), putBack, edits), about, terms);
     HBox.setHgrow(minutes, Priority.ALWAYS);
     brief.getStyleClass().add("plan-brief");
     noDraft.getStyleClass().add("hint");
     draftPlace.getChildren().addAll(noDraft, drafted);
-    HBox pictures =
-        new HBox(
-            16,
-            titled(TEXTS.get("planView.now"), new StackPane(now)),
-            titled(TEXTS.get("planView.draft"), draftPlace));
-    VBox.setVgrow(pictures, Priority.ALWAYS);
+    StackPane middle = new StackPane(beside, numbers);
+    VBox.setVgrow(middle, Priority.ALWAYS);
+    numbers.setVisible(false);
+    putBack.setVisible(false);
+    edits.setId("plan-numbers");
+    edits.setTooltip(new Tooltip(TEXTS.get("planView.numbers.tip")));
+    edits
+        .selectedProperty()
+        .subscribe(
+            is -> {
+              numbers.setVisible(is);
+              beside.setVisible(!is);
+              show();
+            });
     draftPlace.widthProperty().subscribe(w -> show());
     draftPlace.heightProperty().subscribe(h -> show());
-    pictures.setId("plan-pictures");
+    beside.setId("plan-pictures");
     for (Label words : List.of(leftOut, marks, unseen)) {
       words.setWrapText(true);
       words.setMinHeight(Region.USE_PREF_SIZE);
     }
     HBox doing = new HBox(8, see, drop, new Spring(), take);
     doing.setAlignment(Pos.CENTER_LEFT);
-    VBox right = new VBox(10, brief, pictures, leftOut, marks, unseen, doing);
+    VBox right = new VBox(10, brief, middle, leftOut, marks, unseen, promises, doing);
     right.getStyleClass().add("plan-right");
     pane.setId("plan");
     pane.getStyleClass().add("plan");
@@ -232,6 +258,8 @@ public final class PlanView implements AppView {
     size.setValue(brief.longEdge());
     minutes.show(brief.minutes());
     following = false;
+    putBack.setVisible(edits.isSelected() && !brief.limits().isEmpty());
+    numbers.show();
     Plan plan = state.plan().planProperty().get();
     PlanState.@Nullable Draft draft = state.plan().draftProperty().get();
     boolean proposed = plan != null && !plan.proposed().isEmpty();
@@ -350,6 +378,7 @@ public final class PlanView implements AppView {
   public void close() {
     subscriptions.close();
     list.close();
+    promises.close();
     now.close();
     drafted.close();
   }

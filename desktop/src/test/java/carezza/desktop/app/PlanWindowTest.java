@@ -1,0 +1,190 @@
+package carezza.desktop.app;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.Locale;
+import java.util.Set;
+import javafx.event.ActionEvent;
+import javafx.scene.Node;
+import javafx.scene.control.ComboBox;
+import javafx.scene.control.Label;
+import javafx.scene.control.TextField;
+import javafx.scene.input.KeyCode;
+
+import org.testfx.util.WaitForAsyncUtils;
+import org.testng.annotations.BeforeMethod;
+import org.testng.annotations.Test;
+
+import carezza.model.Promise;
+import carezza.model.SemanticRegion;
+import carezza.plan.Finding;
+import carezza.plan.FindingKind;
+import carezza.plan.Plan;
+
+/** The plan beside the bench and as a view of its own. */
+public class PlanWindowTest extends WindowDriver {
+
+  @BeforeMethod(dependsOnMethods = "openDemo")
+  public void awaitPlan() throws Exception {
+    await(() -> plan() != null && !state().plan().underWayProperty().get());
+  }
+
+  private Plan plan() {
+    return state().plan().planProperty().get();
+  }
+
+  private boolean there(String query) {
+    return onStage(() -> !robot.lookup(query).queryAll().isEmpty());
+  }
+
+  private Set<Node> all(String query) {
+    return onStage(() -> robot.lookup(query).queryAll());
+  }
+
+  private void keys(KeyCode... together) {
+    robot.press(together).release(together);
+    WaitForAsyncUtils.waitForFxEvents();
+  }
+
+  private void toPlan() {
+    keys(KeyCode.CONTROL, KeyCode.L);
+    assertThat(there("#plan")).isTrue();
+  }
+
+  @Test
+  public void theRailShowsWhatTheDemoTreatedAndWhatIsOpen() {
+    assertThat(there("#rail-plan #finding-blemishes")).isTrue();
+    assertThat(there("#rail-plan #accept-blemishes")).isFalse();
+    Finding open = onStage(() -> plan().open().getFirst());
+    assertThat(all("#rail-plan .finding")).hasSize(onStage(() -> plan().findings().size()));
+    assertThat(onStage(() -> node("#open-" + stage(open)).isVisible())).isTrue();
+  }
+
+  private static String stage(Finding finding) {
+    return finding.kind().stage().name().toLowerCase(Locale.ROOT);
+  }
+
+  @Test
+  public void aFindingThatIsClickedIsFlownTo() {
+    double fitted = onStage(() -> picture().zoom());
+    clickOn("#rail-plan #finding-teeth");
+
+    assertThat(onStage(() -> picture().zoom())).isGreaterThan(fitted);
+    assertThat(onStage(() -> state().plan().focusProperty().get().kind()))
+        .isEqualTo(FindingKind.TEETH);
+  }
+
+  @Test
+  public void aLayerThatIsTakenOutOpensItsFindingAgain() throws Exception {
+    onStage(
+        () -> {
+          state().selection().turnLayer("teeth");
+          return null;
+        });
+    await(
+        () ->
+            !state().plan().underWayProperty().get()
+                && plan().open().stream().anyMatch(f -> f.kind() == FindingKind.TEETH));
+    assertThat(there("#rail-plan #accept-teeth")).isTrue();
+  }
+
+  @Test
+  public void aKeyFoldsTheRailAndUnfoldsIt() {
+    keys(KeyCode.ALT, KeyCode.DIGIT3);
+    assertThat(there("#rail-plan")).isFalse();
+    keys(KeyCode.ALT, KeyCode.DIGIT3);
+    assertThat(there("#rail-plan")).isTrue();
+  }
+
+  @Test
+  public void anotherJobIsChosenWithItsOwnMinutesAndScope() throws Exception {
+    toPlan();
+    clickOn("#job-event");
+    await(() -> plan().job().id().equals("event") && !state().plan().underWayProperty().get());
+
+    assertThat(onStage(() -> plan().budget())).isEqualTo(3);
+    assertThat(project().brief().job()).isEqualTo("event");
+    assertThat(onStage(() -> plan().findings())).noneMatch(f -> f.kind() == FindingKind.REDNESS);
+    keys(KeyCode.CONTROL, KeyCode.L);
+    assertThat(there("#rail-plan")).isTrue();
+  }
+
+  @Test
+  public void aDraftIsSeenAndPutAway() throws Exception {
+    onStage(
+        () -> {
+          state().selection().turnLayer("teeth");
+          return null;
+        });
+    await(
+        () ->
+            !state().plan().underWayProperty().get()
+                && plan().open().stream().anyMatch(f -> f.kind() == FindingKind.TEETH));
+    int layers = project().stack().size();
+    toPlan();
+    clickOn("#plan-see");
+    await(() -> state().plan().draftProperty().get() != null);
+    assertThat(project().stack().size()).isEqualTo(layers);
+    clickOn("#plan-drop");
+    assertThat(onStage(() -> state().plan().draftProperty().get())).isNull();
+    assertThat(project().stack().size()).isEqualTo(layers);
+  }
+
+  @Test
+  public void aNumberOfTheJobIsChangedAndPutBack() {
+    toPlan();
+    clickOn("#plan-numbers");
+    onStage(
+        () -> {
+          for (Node field : robot.lookup("#job-numbers .text-field").queryAll()) {
+            if (field.getId().equals("limit-textureKept.high")) {
+              ((TextField) field).setText("150");
+              field.fireEvent(new ActionEvent());
+            }
+          }
+          return null;
+        });
+    assertThat(project().brief().limits()).containsEntry("textureKept.high", 150.0);
+    clickOn("#plan-numbers-back");
+    assertThat(project().brief().limits()).isEmpty();
+    clickOn("#plan-numbers");
+  }
+
+  @Test
+  public void aPromiseThatALayerBreaksIsSaidOnItsPanel() throws Exception {
+    toPlan();
+    clickOn("#promise-more");
+    onStage(
+        () -> {
+          node("#promise-words").requestFocus();
+          ((TextField) node("#promise-words")).setText("the teeth stay");
+          ComboBox<Promise.Rule> rule = node("#promise-rule");
+          rule.setValue(Promise.Rule.UNCHANGED);
+          ComboBox<SemanticRegion> region = node("#promise-region");
+          region.setValue(SemanticRegion.TEETH);
+          return null;
+        });
+    clickOn("#promise-add");
+    assertThat(project().brief().promises()).singleElement();
+    await(() -> !state().plan().brokenProperty().get().isEmpty());
+    String layer = onStage(() -> state().plan().brokenProperty().get().getFirst().layer());
+    keys(KeyCode.CONTROL, KeyCode.L);
+    onStage(
+        () -> {
+          state().selection().select(layer);
+          return null;
+        });
+    assertThat(
+            all("#panel .label").stream()
+                .map(n -> onStage(() -> ((Label) n).getText()))
+                .anyMatch(t -> t != null && t.contains("the teeth stay")))
+        .isTrue();
+  }
+
+  @Test
+  public void escapeGoesBackToTheBench() {
+    toPlan();
+    keys(KeyCode.ESCAPE);
+    assertThat(there("#rail-plan")).isTrue();
+  }
+}
