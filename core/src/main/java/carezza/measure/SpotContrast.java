@@ -3,7 +3,7 @@ package carezza.measure;
 import carezza.image.Area;
 import carezza.image.Picture;
 
-/** How far a spot differs from the skin around it. */
+/** How far the colour of a spot differs from that of the skin around it; shading does not count. */
 public final class SpotContrast {
 
   /** Where the spot and what surrounds it are read, in its radii. */
@@ -15,7 +15,7 @@ public final class SpotContrast {
   private SpotContrast() {}
 
   /**
-   * Difference of mean L*a*b* between a spot and the ring around it.
+   * Difference of mean a*, b* between a spot and the ring around it.
    *
    * @param lab a picture at any level
    * @param scale pixels of the picture per photograph pixel
@@ -28,27 +28,22 @@ public final class SpotContrast {
     Area around =
         Area.around(x - RING_TO * r, y - RING_TO * r, x + RING_TO * r, y + RING_TO * r)
             .intersect(lab.area());
-    double[] inside = new double[4];
-    double[] ring = new double[4];
+    double[] inside = new double[3];
+    double[] ring = new double[3];
     for (int py = around.y(); py < around.bottom(); py++) {
       for (int px = around.x(); px < around.right(); px++) {
         double far = Math.hypot(px + 0.5 - x, py + 0.5 - y) / r;
         double[] sum = far <= INNER ? inside : far >= RING_FROM && far <= RING_TO ? ring : null;
         if (sum != null) {
-          sum[0] += lab.first().at(px, py);
-          sum[1] += lab.second().at(px, py);
-          sum[2] += lab.third().at(px, py);
-          sum[3]++;
+          sum[0] += lab.second().at(px, py);
+          sum[1] += lab.third().at(px, py);
+          sum[2]++;
         }
       }
     }
-    if (inside[3] == 0 || ring[3] == 0) {
-      return 0;
-    }
-    double square = 0;
-    for (int c = 0; c < 3; c++) {
-      square += Math.pow(inside[c] / inside[3] - ring[c] / ring[3], 2);
-    }
-    return Math.sqrt(square);
+    return inside[2] == 0 || ring[2] == 0
+        ? 0
+        : Math.hypot(
+            inside[0] / inside[2] - ring[0] / ring[2], inside[1] / inside[2] - ring[1] / ring[2]);
   }
 }

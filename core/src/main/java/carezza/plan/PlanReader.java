@@ -76,7 +76,7 @@ public final class PlanReader {
   private static final double TOUCHES = 0.5;
 
   /**
-   * Part of a spot's contrast above which it is still there, and the least that is seen, in L*a*b*.
+   * Part of a spot's contrast above which it is still there, and the least that is seen, in a*, b*.
    */
   private static final double STILL_THERE = 0.45;
 

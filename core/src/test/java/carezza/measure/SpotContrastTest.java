@@ -33,6 +33,15 @@ public class SpotContrastTest {
   }
 
   @Test
+  public void shadingIsNoDifference() {
+    Picture lab = skin(0);
+    for (int i = 0; i < lab.first().values().length; i++) {
+      lab.first().values()[i] += i % 17;
+    }
+    assertThat(SpotContrast.of(lab, SPOT, 0.5)).isCloseTo(0, within(1e-6));
+  }
+
+  @Test
   public void plainSkinDoesNotDiffer() {
     assertThat(SpotContrast.of(skin(0), SPOT, 0.5)).isCloseTo(0, within(1e-6));
   }
