@@ -206,7 +206,7 @@ final class PlanTruth {
     double sigma = project.faces().faceWidth() / 60;
     Plane blemish = PictureReader.read(folder.resolve("blemish.png")).pixels().first();
     double tone = lowBand(done, even, skin, sigma) / lowBand(photo, even, skin, sigma);
-    double spots = difference(mended, clean, blemish) / difference(photo, clean, blemish);
+    double spots = spots(mended, clean, blemish) / spots(photo, clean, blemish);
     List<Gauge> gauges = session.readings().gauges(drafted, Cancellation.NONE);
     double texture =
         gauges.stream().filter(g -> g.id().equals("textureKept")).findFirst().orElseThrow().after();
@@ -243,27 +243,13 @@ final class PlanTruth {
         skin);
   }
 
-  /** Mean ΔE00 by coverage. */
+  /** Of what is broader than noise. */
+  private static double spots(Picture one, Picture other, Plane where) {
+    return difference(
+        one.map(p -> GaussianBlur.blur(p, 2)), other.map(p -> GaussianBlur.blur(p, 2)), where);
+  }
+
   private static double difference(Picture one, Picture other, Plane where) {
-    Picture a = Lab.of(one);
-    Picture b = Lab.of(other);
-    double sum = 0;
-    double weight = 0;
-    for (int i = 0; i < where.values().length; i++) {
-      float w = where.values()[i];
-      if (w > 0.02f) {
-        sum +=
-            w
-                * DeltaE2000.between(
-                    a.first().values()[i],
-                    a.second().values()[i],
-                    a.third().values()[i],
-                    b.first().values()[i],
-                    b.second().values()[i],
-                    b.third().values()[i]);
-        weight += w;
-      }
-    }
-    return sum / Math.max(1e-9, weight);
+    return DeltaE2000.mean(Lab.of(one), Lab.of(other), where);
   }
 }

@@ -1,11 +1,41 @@
 package carezza.colour;
 
+import carezza.image.Picture;
+import carezza.image.Plane;
+
 /** CIEDE2000 colour difference (Sharma, Wu and Dalal 2005), all weights 1. */
 public final class DeltaE2000 {
 
   private static final double POW25_7 = Math.pow(25, 7);
 
   private DeltaE2000() {}
+
+  /**
+   * Mean difference of two pictures.
+   *
+   * @param one L*a*b*, over the same area as the other and the weights
+   * @return 0 where nothing has weight
+   */
+  public static double mean(Picture one, Picture other, Plane weights) {
+    double sum = 0;
+    double weight = 0;
+    for (int i = 0; i < weights.values().length; i++) {
+      float w = weights.values()[i];
+      if (w > 0) {
+        sum +=
+            w
+                * between(
+                    one.first().values()[i],
+                    one.second().values()[i],
+                    one.third().values()[i],
+                    other.first().values()[i],
+                    other.second().values()[i],
+                    other.third().values()[i]);
+        weight += w;
+      }
+    }
+    return weight == 0 ? 0 : sum / weight;
+  }
 
   public static double between(Lab one, Lab two) {
     return between(one.l(), one.a(), one.b(), two.l(), two.a(), two.b());

@@ -108,7 +108,7 @@ public final class Promises {
         Picture after = lab(k + 1);
         String id = layers.get(k).attributes().id();
         if (promise.rule() == Promise.Rule.UNCHANGED) {
-          double change = difference(before, after);
+          double change = DeltaE2000.mean(before, after, where);
           if (change > COUNTS) {
             found.add(new Broken(promise, id, change));
           }
@@ -139,27 +139,6 @@ public final class Promises {
 
     private double lightness(Picture lab) {
       return RobustStatistics.median(lab.first(), where);
-    }
-
-    private double difference(Picture one, Picture other) {
-      double sum = 0;
-      double weight = 0;
-      for (int i = 0; i < where.values().length; i++) {
-        float w = where.values()[i];
-        if (w > 0) {
-          sum +=
-              w
-                  * DeltaE2000.between(
-                      one.first().values()[i],
-                      one.second().values()[i],
-                      one.third().values()[i],
-                      other.first().values()[i],
-                      other.second().values()[i],
-                      other.third().values()[i]);
-          weight += w;
-        }
-      }
-      return weight == 0 ? 0 : sum / weight;
     }
   }
 }

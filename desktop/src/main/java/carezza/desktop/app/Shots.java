@@ -20,6 +20,7 @@ import javax.imageio.ImageIO;
 import carezza.desktop.demo.Demo;
 import carezza.desktop.state.AppState;
 import carezza.desktop.state.Comparison;
+import carezza.desktop.state.PlanState;
 import carezza.desktop.state.ToolKind;
 import carezza.desktop.style.Look;
 import carezza.desktop.view.picture.BesidePictures;
@@ -299,6 +300,29 @@ public final class Shots {
     ToolkitThread.await(() -> view.picture().isExact());
     Thread.sleep(2500);
     shot("group");
+    plan();
+  }
+
+  /** The plan of the portrait that waits untouched, with its draft. */
+  private void plan() throws Problem, InterruptedException {
+    Document apothecary = Demo.apothecary();
+    ToolkitThread.call(
+        () -> {
+          view.put(apothecary);
+          return null;
+        });
+    PlanState plan = view.state().plan();
+    ToolkitThread.await(
+        () -> plan.planProperty().get() != null && !plan.planProperty().get().marks().isEmpty());
+    ToolkitThread.call(
+        () -> {
+          view.togglePlan();
+          plan.look(plan.planProperty().get().proposed());
+          return null;
+        });
+    ToolkitThread.await(() -> plan.draftProperty().get() != null);
+    Thread.sleep(3000);
+    shot("plan");
   }
 
   /** How far down the panel is looked at, 0 … 1. */

@@ -74,8 +74,7 @@ public class PlanWindowTest extends WindowDriver {
         .isEqualTo(FindingKind.TEETH);
   }
 
-  @Test
-  public void aLayerThatIsTakenOutOpensItsFindingAgain() throws Exception {
+  private void turnTeethOff() throws Exception {
     onStage(
         () -> {
           state().selection().turnLayer("teeth");
@@ -85,6 +84,11 @@ public class PlanWindowTest extends WindowDriver {
         () ->
             !state().plan().underWayProperty().get()
                 && plan().open().stream().anyMatch(f -> f.kind() == FindingKind.TEETH));
+  }
+
+  @Test
+  public void aLayerThatIsTakenOutOpensItsFindingAgain() throws Exception {
+    turnTeethOff();
     assertThat(there("#rail-plan #accept-teeth")).isTrue();
   }
 
@@ -111,15 +115,7 @@ public class PlanWindowTest extends WindowDriver {
 
   @Test
   public void aDraftIsSeenAndPutAway() throws Exception {
-    onStage(
-        () -> {
-          state().selection().turnLayer("teeth");
-          return null;
-        });
-    await(
-        () ->
-            !state().plan().underWayProperty().get()
-                && plan().open().stream().anyMatch(f -> f.kind() == FindingKind.TEETH));
+    turnTeethOff();
     int layers = project().stack().size();
     toPlan();
     clickOn("#plan-see");
