@@ -117,6 +117,16 @@ public final class JobLevel {
     return numbers;
   }
 
+  /**
+   * One of them.
+   *
+   * @param name as {@link #numbers} has it
+   */
+  public double number(String name) {
+    int dot = name.indexOf('.');
+    return limit(name.substring(0, dot), name.substring(dot + 1));
+  }
+
   /** Whether it says anything of this; what it does not name, it neither judges nor looks for. */
   public boolean has(String group) {
     return content.has(group);

@@ -2,6 +2,8 @@ package carezza.desktop.picture;
 
 import java.util.Arrays;
 
+import org.jspecify.annotations.Nullable;
+
 import carezza.codec.ScreenColour;
 import carezza.image.Area;
 import carezza.image.Level;
@@ -30,7 +32,7 @@ public final class ViewPixels {
    */
   public static PixelPatch of(
       Picture working,
-      Plane mask,
+      @Nullable Plane mask,
       MaskView view,
       ScreenColour screen,
       ViewPort port,
@@ -115,7 +117,7 @@ public final class ViewPixels {
   /** Bilinear; the mask, where there is one, lies over the same area as the picture. */
   private static void row(
       Picture srgb,
-      Plane mask,
+      @Nullable Plane mask,
       MaskView view,
       Steps across,
       Steps down,

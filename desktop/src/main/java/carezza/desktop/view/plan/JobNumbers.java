@@ -66,7 +66,7 @@ final class JobNumbers extends ScrollPane {
             (name, value) -> {
               String group = name.substring(0, name.indexOf('.'));
               VBox box = boxes.computeIfAbsent(group, JobNumbers::box);
-              box.getChildren().add(row(name, value, shipped.numbers().get(name)));
+              box.getChildren().add(row(name, value, shipped.number(name)));
             });
     groups.getChildren().setAll(boxes.values());
   }
