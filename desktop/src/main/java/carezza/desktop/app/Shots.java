@@ -226,6 +226,7 @@ public final class Shots {
         });
     ToolkitThread.await(() -> view.picture().isExact());
     shot("keys");
+    plan();
     ToolkitThread.call(
         () -> {
           view.close();
@@ -300,7 +301,6 @@ public final class Shots {
     ToolkitThread.await(() -> view.picture().isExact());
     Thread.sleep(2500);
     shot("group");
-    plan();
   }
 
   /** The plan of the portrait that waits untouched, with its draft. */
@@ -308,6 +308,7 @@ public final class Shots {
     Document apothecary = Demo.apothecary();
     ToolkitThread.call(
         () -> {
+          view.sheets().close();
           view.put(apothecary);
           return null;
         });
