@@ -30,10 +30,12 @@ public final class JobLevel {
 
   private final String id;
   private final JsonNode content;
+  private final String text;
 
   private JobLevel(String id, JsonNode content) {
     this.id = id;
     this.content = content;
+    text = content.toString();
   }
 
   /** Portrait, ten to twenty minutes: all stages, moderate. */
@@ -93,17 +95,17 @@ public final class JobLevel {
 
   /** All that it holds, as text: what depends on it is made anew where this differs. */
   public String content() {
-    return content.toString();
+    return text;
   }
 
   @Override
   public boolean equals(@Nullable Object other) {
-    return other instanceof JobLevel job && job.content.equals(content);
+    return other instanceof JobLevel job && job.text.equals(text);
   }
 
   @Override
   public int hashCode() {
-    return content.hashCode();
+    return text.hashCode();
   }
 
   /** Its numbers by their names, such as {@code textureKept.low}, in the file's order. */

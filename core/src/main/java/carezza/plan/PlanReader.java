@@ -14,19 +14,20 @@ import carezza.job.Band;
 import carezza.job.JobLevel;
 import carezza.mask.EvaluationContext;
 import carezza.mask.Masks;
-import carezza.measure.BackdropReading;
 import carezza.measure.Blemish;
-import carezza.measure.CastEstimate;
 import carezza.measure.Distraction;
 import carezza.measure.Distractions;
 import carezza.measure.EndPoints;
-import carezza.measure.ExposureEstimate;
 import carezza.measure.PictureStatistics;
-import carezza.measure.Places;
-import carezza.measure.ShinePatches;
 import carezza.measure.SkinGauges;
-import carezza.measure.SpotContrast;
-import carezza.measure.UnderEye;
+import carezza.measure.fault.BackdropReading;
+import carezza.measure.fault.CastEstimate;
+import carezza.measure.fault.ExposureEstimate;
+import carezza.measure.fault.Headroom;
+import carezza.measure.fault.Places;
+import carezza.measure.fault.ShinePatches;
+import carezza.measure.fault.SpotContrast;
+import carezza.measure.fault.UnderEye;
 import carezza.model.Crop;
 import carezza.model.FaceMap;
 import carezza.model.Mask;
@@ -153,33 +154,15 @@ public final class PlanReader {
       add(FindingKind.RANGE, "", unused, upTo(FindingKind.RANGE), null, 0);
     }
     if (wants(FindingKind.HEADROOM)) {
-      headroom(frame);
+      Headroom.percent(context, frame).ifPresent(this::headroom);
     }
     return List.copyOf(found);
   }
 
-  private void headroom(@Nullable Crop frame) {
-    Plane subject =
-        context.regions().coverage(SemanticRegion.SUBJECT, context.whole(), context.level());
-    double scale = context.scale();
-    double above = frame == null ? 0 : (frame.y() - frame.height() / 2) * scale;
-    double height = frame == null ? subject.height() : frame.height() * scale;
-    int top = -1;
-    int cut = 0;
-    for (int y = 0; y < subject.height() && top < 0; y++) {
-      int covered = 0;
-      for (int x = 0; x < subject.width(); x++) {
-        covered += subject.at(x, y) > 0.5f ? 1 : 0;
-      }
-      top = covered > 2 ? y : -1;
-      cut = covered;
-    }
-    if (top < 0 || (top == 0 && cut > CUT * context.faceWidth())) {
-      return;
-    }
+  private void headroom(double percent) {
     Band band = new Band(TOUCHES, job.limit(FindingKind.HEADROOM.key(), "above"));
     Point head = context.regions().faces().map(f -> new Point(f.oval().x(), top(f))).orElse(null);
-    add(FindingKind.HEADROOM, "", 100 * (top - above) / height, band, head, 0.3);
+    add(FindingKind.HEADROOM, "", percent, band, head, 0.3);
   }
 
   private static double top(FaceMap face) {

@@ -4,14 +4,16 @@ import java.util.ArrayList;
 import java.util.List;
 
 import carezza.colour.Transfer;
+import carezza.filter.Resampling;
 import carezza.image.Area;
-import carezza.image.ParallelRows;
 import carezza.image.Picture;
 import carezza.image.PictureSize;
-import carezza.image.Plane;
 
 /** The photograph in half sizes, each made of the one before by area means of linear light. */
 public final class Pyramid {
+
+  /** Rows that are turned to light at once; an even number. */
+  private static final int BAND = 256;
 
   private final PictureSize size;
   private final List<Picture> levels = new ArrayList<>();
@@ -36,38 +38,22 @@ public final class Pyramid {
     return levels.get(level);
   }
 
-  /** Half size of encoded pixels, each the mean of the light of the up to four that it covers. */
+  /**
+   * Half size of encoded pixels, in light; band by band, so that no picture of light in full size
+   * is made.
+   */
   public static Picture half(Picture encoded) {
-    return encoded.map(Pyramid::half);
-  }
-
-  /** Decoded as it is read, so that no picture of light in full size is made. */
-  private static Plane half(Plane encoded) {
-    int w = encoded.width();
-    int h = encoded.height();
-    int cw = (w + 1) / 2;
-    int ch = (h + 1) / 2;
-    float[] in = encoded.values();
-    float[] out = new float[cw * ch];
-    ParallelRows.each(
-        w,
-        ch,
-        (from, to) -> {
-          for (int y = from; y < to; y++) {
-            int top = 2 * y * w;
-            int bottom = Math.min(2 * y + 1, h - 1) * w;
-            for (int x = 0; x < cw; x++) {
-              int left = 2 * x;
-              int right = Math.min(left + 1, w - 1);
-              float light =
-                  Transfer.toLinear(in[top + left])
-                      + Transfer.toLinear(in[top + right])
-                      + Transfer.toLinear(in[bottom + left])
-                      + Transfer.toLinear(in[bottom + right]);
-              out[y * cw + x] = Transfer.toEncoded(light * 0.25f);
-            }
-          }
-        });
-    return new Plane(new Area(0, 0, cw, ch), out);
+    Area area = encoded.area();
+    Picture out = Picture.of(new Area(0, 0, (area.width() + 1) / 2, (area.height() + 1) / 2));
+    for (int y = 0; y < area.height(); y += BAND) {
+      int rows = Math.min(BAND, area.height() - y);
+      Picture band = encoded.crop(new Area(area.x(), area.y() + y, area.width(), rows)).copy();
+      Picture half = Transfer.encodeInPlace(Transfer.decodeInPlace(band).map(Resampling::half));
+      for (int c = 0; c < 3; c++) {
+        float[] from = half.plane(c).values();
+        System.arraycopy(from, 0, out.plane(c).values(), y / 2 * out.area().width(), from.length);
+      }
+    }
+    return out;
   }
 }

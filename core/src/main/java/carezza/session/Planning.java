@@ -12,6 +12,7 @@ import carezza.image.Picture;
 import carezza.image.PictureSize;
 import carezza.job.JobLevel;
 import carezza.mask.EvaluationContext;
+import carezza.mask.Regions;
 import carezza.measure.Blemish;
 import carezza.measure.BlemishFinder;
 import carezza.measure.PictureStatistics;
@@ -50,6 +51,10 @@ public final class Planning {
       List.of(SemanticRegion.FACE_SKIN, SemanticRegion.NECK_SKIN, SemanticRegion.TEETH);
 
   private final Session session;
+
+  /** Of these regions alone: they are large, and what was read of others is not asked for again. */
+  private Regions regions;
+
   private final Map<Object, Object> known =
       new LinkedHashMap<>(64, 0.75f, true) {
         @Override
@@ -72,6 +77,7 @@ public final class Planning {
    */
   public Plan plan(Project project, Cancellation cancellation) {
     RenderInput scene = session.scene(project);
+    forgetOthers(scene.regions());
     Look look = new Look(project, scene, cancellation);
     List<Finding> findings = new ArrayList<>();
     List<Reading> asShot = look.asShot();
@@ -315,6 +321,15 @@ public final class Planning {
         case SOFT_EYES, NOISE -> scale;
         default -> 1;
       };
+    }
+  }
+
+  private void forgetOthers(Regions now) {
+    synchronized (known) {
+      if (regions != now) {
+        regions = now;
+        known.clear();
+      }
     }
   }
 

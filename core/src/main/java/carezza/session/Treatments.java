@@ -6,22 +6,14 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 
-import carezza.colour.Lab;
-import carezza.colour.WhiteBalance;
-import carezza.image.Area;
 import carezza.image.Cancellation;
-import carezza.image.Picture;
 import carezza.image.Plane;
 import carezza.job.JobLevel;
 import carezza.kernel.LayerType;
 import carezza.mask.EvaluationContext;
-import carezza.measure.CastEstimate;
-import carezza.measure.EndPoints;
-import carezza.measure.UnderEye;
-import carezza.model.Crop;
+import carezza.measure.fault.UnderEye;
 import carezza.model.DesaturateLayer;
 import carezza.model.DodgeBurnLayer;
-import carezza.model.ExposureLayer;
 import carezza.model.FaceMap;
 import carezza.model.FrequencySeparationLayer;
 import carezza.model.HealLayer;
@@ -36,12 +28,9 @@ import carezza.model.SemanticRegion;
 import carezza.model.SkinMatchLayer;
 import carezza.model.SkinToneEveningLayer;
 import carezza.model.Stage;
-import carezza.model.WhiteBalanceLayer;
 import carezza.plan.Finding;
 import carezza.plan.FindingKind;
-import carezza.render.RenderInput;
 import carezza.render.Renderer;
-import carezza.render.Renderer.Readiness;
 
 /**
  * Layers that treat findings, with their values and masks as this picture needs them. Safe for many
@@ -60,25 +49,12 @@ public final class Treatments {
 
   private static final double FEATHER = 0.25;
 
-  /**
-   * Share of the frame's height that is left over a head that touches its edge, or is cut off above
-   * one.
-   */
-  private static final double HEADROOM = 0.08;
-
-  /**
-   * Encoded value up to which the ends of the range are opened: not all the way, so that nothing
-   * clips.
-   */
-  private static final double SPARED = 0.01;
-
-  /** Lightness of the grey whose colour a cast is stated at. */
-  private static final double GREY = 60;
-
   private final Session session;
+  private final SettleTreatments settling;
 
   Treatments(Session session) {
     this.session = session;
+    settling = new SettleTreatments(session);
   }
 
   /**
@@ -89,10 +65,10 @@ public final class Treatments {
   public Project treated(Project project, Finding finding, Cancellation cancellation) {
     JobLevel job = JobLevel.of(project.brief());
     return switch (finding.kind()) {
-      case CAST -> cast(project, cancellation);
-      case EXPOSURE -> with(project, exposure(finding.now().value()));
-      case RANGE -> range(project, cancellation);
-      case HEADROOM -> headroom(project, finding.now().value());
+      case CAST -> settling.cast(project, cancellation);
+      case EXPOSURE -> SettleTreatments.exposure(project, finding.now().value());
+      case RANGE -> settling.range(project, cancellation);
+      case HEADROOM -> settling.headroom(project, finding.now().value());
       case BLEMISHES -> blemishes(project, finding);
       case TONE -> with(project, smoothing(job));
       case SHINE -> shine(project, cancellation);
@@ -126,81 +102,6 @@ public final class Treatments {
         .filter(kind::isInstance)
         .map(kind::cast)
         .reduce((one, other) -> other);
-  }
-
-  private Picture settled(Project project, EvaluationContext context, Cancellation cancellation) {
-    RenderInput scene = session.scene(project);
-    return session
-        .renderer()
-        .render(
-            scene.through(scene.stack().through(Stage.SETTLE)),
-            context.whole(),
-            context.level(),
-            Readiness.EXACT,
-            cancellation);
-  }
-
-  private EvaluationContext context(Project project) {
-    RenderInput scene = session.scene(project);
-    Renderer renderer = session.renderer();
-    return renderer.site(scene, Renderer.analysisLevel(renderer.site(scene, 0).faceWidth()));
-  }
-
-  private Project cast(Project project, Cancellation cancellation) {
-    EvaluationContext context = context(project);
-    return CastEstimate.of(context, settled(project, context, cancellation))
-        .map(
-            c -> {
-              Area one = new Area(0, 0, 1, 1);
-              Picture grey =
-                  Lab.toWorking(
-                      new Picture(
-                          Plane.filled(one, (float) GREY),
-                          Plane.filled(one, (float) c.a()),
-                          Plane.filled(one, (float) c.b())));
-              WhiteBalance.Light light =
-                  WhiteBalance.fromNeutral(
-                      grey.first().at(0, 0), grey.second().at(0, 0), grey.third().at(0, 0));
-              return with(
-                  project,
-                  new WhiteBalanceLayer(
-                      LayerType.WHITE_BALANCE.fresh().attributes(),
-                      Math.clamp(light.kelvin(), 1500, 15000),
-                      Math.clamp(light.tint(), -60, 60)));
-            })
-        .orElse(project);
-  }
-
-  private static Layer exposure(double stops) {
-    return new ExposureLayer(
-        LayerType.EXPOSURE.fresh().attributes(), Math.clamp(stops, -3, 3), stops > 0 ? 0.3 : 0);
-  }
-
-  private Project range(Project project, Cancellation cancellation) {
-    EndPoints ends = EndPoints.of(settled(project, context(project), cancellation));
-    LevelsLayer fresh = (LevelsLayer) LayerType.LEVELS.fresh();
-    return with(
-        project,
-        new LevelsLayer(
-            fresh.attributes(),
-            Math.clamp(ends.black() - SPARED, 0, 0.4),
-            Math.clamp(ends.white() + SPARED, 0.5, 1),
-            fresh.shadows(),
-            fresh.highlights()));
-  }
-
-  private Project headroom(Project project, double percent) {
-    Crop frame = project.crop() == null ? Crop.of(session.size()) : project.crop();
-    double off = (percent / 100 - HEADROOM) * frame.height();
-    // More than enough is cut off above; what is missing goes on from the edge.
-    double height = frame.height() - off;
-    return project.withCrop(
-        new Crop(
-            frame.x(),
-            frame.y() + off / 2,
-            frame.width() * height / frame.height(),
-            height,
-            frame.angle()));
   }
 
   private static Project blemishes(Project project, Finding finding) {
@@ -326,13 +227,14 @@ public final class Treatments {
   private Project backdrop(Project project, Finding finding, Cancellation cancellation) {
     Mask backdrop = new Mask.RegionMask(SemanticRegion.BACKDROP);
     if (finding.now().part().equals("white")) {
-      EvaluationContext context = context(project);
+      EvaluationContext context = settling.context(project);
       Plane inside =
           session
               .scene(project)
               .regions()
               .coverage(SemanticRegion.BACKDROP, context.whole(), context.level());
-      double darkest = BackdropTone.darkest(settled(project, context, cancellation), inside);
+      double darkest =
+          BackdropTone.darkest(settling.settled(project, context, cancellation), inside);
       LevelsLayer fresh = (LevelsLayer) LayerType.LEVELS.fresh();
       LevelsLayer white =
           new LevelsLayer(
@@ -345,7 +247,7 @@ public final class Treatments {
     }
     FrequencySeparationLayer fresh =
         (FrequencySeparationLayer) LayerType.FREQUENCY_SEPARATION.fresh();
-    double face = context(project).faceWidth() / context(project).scale();
+    double face = settling.context(project).faceWidth() / settling.context(project).scale();
     FrequencySeparationLayer even =
         new FrequencySeparationLayer(
             fresh.attributes().withMask(backdrop),

@@ -6,6 +6,8 @@ public enum Scope {
   APPLICATION,
   /** Where a document is open. */
   DOCUMENT,
+  /** Where the picture is worked on: on the bench and in the plan. */
+  WORK,
   /** On the bench. */
   BENCH,
   /** Where a repair layer is in hand, on the bench. */

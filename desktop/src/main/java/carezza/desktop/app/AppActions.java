@@ -4,6 +4,7 @@ import static carezza.desktop.action.Scope.APPLICATION;
 import static carezza.desktop.action.Scope.BENCH;
 import static carezza.desktop.action.Scope.DOCUMENT;
 import static carezza.desktop.action.Scope.REPAIRS;
+import static carezza.desktop.action.Scope.WORK;
 
 import java.util.Locale;
 import java.util.function.UnaryOperator;
@@ -11,6 +12,7 @@ import javafx.beans.binding.Bindings;
 import javafx.beans.binding.BooleanBinding;
 import javafx.beans.property.BooleanProperty;
 import javafx.beans.property.ObjectProperty;
+import javafx.beans.property.ReadOnlyObjectProperty;
 
 import carezza.desktop.action.ActionMap;
 import carezza.desktop.action.Menu;
@@ -25,6 +27,7 @@ import carezza.desktop.view.picture.PictureView;
 import carezza.kernel.LayerType;
 import carezza.measure.CheckView;
 import carezza.model.Stage;
+import carezza.plan.Plan;
 
 /** The list of all that can be done in the window; what each is called stands in the texts. */
 final class AppActions {
@@ -60,6 +63,12 @@ final class AppActions {
     return state.document().projectProperty().isNotNull();
   }
 
+  private BooleanBinding proposed() {
+    ReadOnlyObjectProperty<Plan> plan = state.plan().planProperty();
+    return Bindings.createBooleanBinding(
+        () -> plan.get() != null && !plan.get().proposed().isEmpty(), plan);
+  }
+
   private BooleanBinding room() {
     return Bindings.createBooleanBinding(shell.workspace()::hasRoom, shell.workspace().waiting());
   }
@@ -82,7 +91,7 @@ final class AppActions {
     actions.add("save", Menu.PICTURE, DOCUMENT, "Shortcut+S", open(), files::save);
     actions.add("save-as", Menu.PICTURE, DOCUMENT, "Shift+Shortcut+S", open(), files::askSave);
     actions.add("plan", Menu.PICTURE, DOCUMENT, "Shortcut+L", open(), shell::togglePlan);
-    actions.add("plan-draft", Menu.PICTURE, DOCUMENT, "Shift+P", open(), state.plan()::draft);
+    actions.add("plan-draft", Menu.PICTURE, WORK, "Shift+P", proposed(), state.plan()::draft);
     actions.add("deliver", Menu.PICTURE, DOCUMENT, "Shortcut+D", open(), shell::toggleDeliver);
     actions.add("recover", Menu.PICTURE, APPLICATION, null, files::offerRecovery);
     actions.add("leave", Menu.PICTURE, DOCUMENT, "Shortcut+W", open(), shell::leave);

@@ -98,14 +98,16 @@ public final class Shell extends StackPane implements AutoCloseable {
     if (RAIL_FOLDED.equals(settings.get(RAIL, ""))) {
       bench.turnRail();
     }
+    PlanView planView = new PlanView(state, findingPictures);
     views =
         List.of(
             new StartView(files, home::recent),
-            new PlanView(state, findingPictures),
+            planView,
             bench,
             new DeliverView(state, area, settings));
     actions = AppActions.of(state, this);
     bench.use(actions);
+    planView.use(actions);
     area.picture()
         .use(
             MenuBars.context(
@@ -208,6 +210,8 @@ public final class Shell extends StackPane implements AutoCloseable {
     }
     if (active != bench) {
       showBench();
+    } else if (state.plan().focusProperty().get() != null) {
+      state.plan().focusProperty().set(null);
     } else if (state.proposals().currentProperty().get() != null) {
       state.proposals().leave();
     } else {
@@ -220,6 +224,9 @@ public final class Shell extends StackPane implements AutoCloseable {
     Set<Scope> at = EnumSet.of(Scope.APPLICATION);
     if (active != null && !state.document().isEmpty() && active.scope() != Scope.APPLICATION) {
       at.add(Scope.DOCUMENT);
+      if (active.scope() != Scope.DOCUMENT) {
+        at.add(Scope.WORK);
+      }
       if (active.scope() == Scope.BENCH) {
         at.add(Scope.BENCH);
         if (state.selection().layer(HealLayer.class).isPresent()) {

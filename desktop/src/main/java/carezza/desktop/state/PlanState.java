@@ -142,6 +142,12 @@ public final class PlanState implements AutoCloseable {
     return draft.getReadOnlyProperty();
   }
 
+  /** Looks at a finding, or away from it where it is the one that is looked at. */
+  public void turnFocus(Finding finding) {
+    Finding now = focus.get();
+    focus.set(now != null && now.key().equals(finding.key()) ? null : finding);
+  }
+
   /** The finding that is looked at, which the picture flies to; or null. */
   public ObjectProperty<Finding> focusProperty() {
     return focus;
@@ -237,6 +243,7 @@ public final class PlanState implements AutoCloseable {
 
   private void take(Project drafted) {
     draft.set(null);
+    focus.set(null);
     String last =
         drafted.stack().layers().stream()
             .map(l -> l.attributes().id())
@@ -318,14 +325,18 @@ public final class PlanState implements AutoCloseable {
    * @param minutes there are; 0 for those of the job
    */
   public void spend(double minutes) {
-    brief(b -> b.withMinutes(minutes));
+    brief("plan-minutes", b -> b.withMinutes(minutes));
   }
 
   private void brief(UnaryOperator<Brief> change) {
+    brief(null, change);
+  }
+
+  private void brief(String label, UnaryOperator<Brief> change) {
     if (!document.isEmpty()) {
       Brief changed = change.apply(document.settled().brief());
       if (!changed.equals(document.settled().brief())) {
-        document.edit(null, p -> p.withBrief(changed));
+        document.edit(label, p -> p.withBrief(changed));
       }
     }
   }

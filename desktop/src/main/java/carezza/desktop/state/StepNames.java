@@ -7,8 +7,10 @@ import java.util.Locale;
 import java.util.Objects;
 
 import carezza.desktop.text.Names;
+import carezza.desktop.text.PlanWords;
 import carezza.desktop.text.Texts;
 import carezza.kernel.LayerType;
+import carezza.model.Brief;
 import carezza.model.DodgeBurnLayer;
 import carezza.model.HealLayer;
 import carezza.model.Layer;
@@ -37,9 +39,31 @@ public final class StepNames {
     if (!before.pins().equals(after.pins())) {
       return TEXTS.get("stepNames.pins");
     }
+    if (!before.brief().equals(after.brief())) {
+      return ofBriefs(before.brief(), after.brief());
+    }
     return before.kept().equals(after.kept())
         ? TEXTS.get("stepNames.notes")
         : TEXTS.get("stepNames.kept-as-the-persons-own");
+  }
+
+  private static String ofBriefs(Brief before, Brief after) {
+    if (!before.job().equals(after.job())) {
+      return TEXTS.get("stepNames.job", PlanWords.job(after.job()));
+    }
+    if (!before.limits().equals(after.limits())) {
+      return TEXTS.get("stepNames.numbers-of-the-job");
+    }
+    if (!before.left().equals(after.left())) {
+      return TEXTS.get(
+          before.left().size() < after.left().size()
+              ? "stepNames.left-as-it-is"
+              : "stepNames.taken-up-again");
+    }
+    return TEXTS.get(
+        before.promises().equals(after.promises())
+            ? "stepNames.size-and-minutes"
+            : "stepNames.promises");
   }
 
   private static String ofStacks(LayerStack before, LayerStack after) {

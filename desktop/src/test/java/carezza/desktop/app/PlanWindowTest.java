@@ -132,12 +132,8 @@ public class PlanWindowTest extends WindowDriver {
     clickOn("#plan-numbers");
     onStage(
         () -> {
-          for (Node field : robot.lookup("#job-numbers .text-field").queryAll()) {
-            if (field.getId().equals("limit-textureKept.high")) {
-              ((TextField) field).setText("150");
-              field.fireEvent(new ActionEvent());
-            }
-          }
+          field("limit-textureKept.high").setText("150");
+          field("limit-textureKept.high").fireEvent(new ActionEvent());
           return null;
         });
     assertThat(project().brief().limits()).containsEntry("textureKept.high", 150.0);
@@ -182,5 +178,72 @@ public class PlanWindowTest extends WindowDriver {
     toPlan();
     keys(KeyCode.ESCAPE);
     assertThat(there("#rail-plan")).isTrue();
+  }
+
+  @Test
+  public void theFindingThatIsLookedAtIsLookedAwayFromByEscape() {
+    clickOn("#rail-plan #finding-teeth");
+    keys(KeyCode.ESCAPE);
+
+    assertThat(onStage(() -> state().plan().focusProperty().get())).isNull();
+    assertThat(there("#rail-plan")).isTrue();
+  }
+
+  @Test
+  public void aRowKeepsTheFocusWhenThePlanIsMadeAnew() throws Exception {
+    onStage(
+        () -> {
+          node("#rail-plan #finding-redness").requestFocus();
+          return null;
+        });
+    Plan before = plan();
+    turnTeethOff();
+    await(() -> plan() != before);
+
+    assertThat(onStage(() -> view.getScene().getFocusOwner().getId())).isEqualTo("finding-redness");
+  }
+
+  @Test
+  public void theNextNumberIsInHandAfterTab() {
+    toPlan();
+    clickOn("#plan-numbers");
+    onStage(
+        () -> {
+          field("limit-textureKept.low").requestFocus();
+          field("limit-textureKept.low").setText("70");
+          return null;
+        });
+    keys(KeyCode.TAB);
+
+    assertThat(project().brief().limits()).containsEntry("textureKept.low", 70.0);
+    assertThat(onStage(() -> view.getScene().getFocusOwner().getId()))
+        .isIn("limit-back-textureKept.low", "limit-textureKept.high");
+    clickOn("#plan-numbers-back");
+    clickOn("#plan-numbers");
+  }
+
+  private TextField field(String id) {
+    return robot.lookup("#job-numbers .text-field").queryAll().stream()
+        .filter(n -> id.equals(n.getId()))
+        .map(TextField.class::cast)
+        .findFirst()
+        .orElseThrow();
+  }
+
+  @Test
+  public void theKeyThatDraftsIsOfNoUseInTheDelivery() {
+    int layers = project().stack().size();
+    keys(KeyCode.CONTROL, KeyCode.D);
+    onStage(
+        () -> {
+          // Not in a field, where it is a letter.
+          node("#deliver-bits").requestFocus();
+          return null;
+        });
+    keys(KeyCode.SHIFT, KeyCode.P);
+
+    assertThat(project().stack().size()).isEqualTo(layers);
+    assertThat(onStage(() -> state().status().jobProperty().get())).isNull();
+    keys(KeyCode.CONTROL, KeyCode.D);
   }
 }

@@ -2,6 +2,7 @@ package carezza.desktop.state;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.util.ArrayList;
 import java.util.List;
 
 import org.testng.annotations.BeforeMethod;
@@ -10,6 +11,7 @@ import org.testng.annotations.Test;
 import carezza.desktop.task.TaskRunner;
 import carezza.kernel.LayerType;
 import carezza.model.ExposureLayer;
+import carezza.model.Project;
 import carezza.model.Stage;
 import carezza.plan.Finding;
 import carezza.plan.FindingKind;
@@ -161,5 +163,52 @@ public class PlanStateTest {
 
     assertThat(plan.planProperty().get()).isNull();
     assertThat(plan.focusProperty().get()).isNull();
+  }
+
+  @Test
+  public void aDragOfTheMinutesIsOneStep() {
+    see();
+    int steps = state.document().steps();
+    plan.spend(3);
+    plan.spend(5);
+    plan.spend(8);
+    state.document().settle();
+    plan.spend(9);
+
+    assertThat(state.document().steps()).isEqualTo(steps + 2);
+  }
+
+  @Test
+  public void aFindingThatIsLookedAtTwiceIsLookedAwayFrom() {
+    see();
+    plan.turnFocus(exposure());
+    assertThat(plan.focusProperty().get()).isNotNull();
+    plan.turnFocus(exposure());
+    assertThat(plan.focusProperty().get()).isNull();
+  }
+
+  @Test
+  public void nothingIsRingedOnceItIsTreated() {
+    see();
+    plan.turnFocus(exposure());
+    plan.accept(List.of(exposure()));
+
+    assertThat(plan.focusProperty().get()).isNull();
+  }
+
+  @Test
+  public void stepsOfTheBriefAreNamedByWhatWasAgreedOn() {
+    see();
+    plan.chooseJob("event");
+    plan.leave(exposure(), "low key");
+    plan.deliverAt(1080);
+
+    List<Project> course = state.document().course();
+    List<String> names = new ArrayList<>();
+    for (int i = 1; i < course.size(); i++) {
+      names.add(StepNames.of(course.get(i - 1), course.get(i)));
+    }
+    assertThat(names)
+        .containsExactly("Job: Event", "A finding left as it is", "Size and minutes of the plan");
   }
 }

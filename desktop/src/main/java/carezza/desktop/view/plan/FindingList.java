@@ -1,7 +1,8 @@
 package carezza.desktop.view.plan;
 
-import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import javafx.collections.MapChangeListener;
 import javafx.geometry.Pos;
 import javafx.scene.AccessibleRole;
@@ -47,7 +48,11 @@ public final class FindingList extends VBox implements AutoCloseable {
   private final Label total = new Label();
   private final VBox rows = new VBox(2);
   private final MapChangeListener<String, WritableImage> drawn;
-  private List<Finding> shown = new ArrayList<>();
+  private final Map<String, Part> parts = new HashMap<>();
+  private List<Finding> shown = List.of();
+
+  /** What of a row changes without its finding. */
+  private record Part(HBox row, ImageView crop, @Nullable Button leave) {}
 
   /**
    * @param pictures of the places, closed by whoever made them
@@ -70,18 +75,17 @@ public final class FindingList extends VBox implements AutoCloseable {
     getChildren().addAll(top, scroll);
     drawn = change -> draw(change.getKey());
     pictures.images().addListener(drawn);
-    subscriptions.on(
-        this::show,
-        state.plan().planProperty(),
-        state.plan().focusProperty(),
-        state.plan().underWayProperty());
+    subscriptions.on(this::show, state.plan().planProperty());
+    subscriptions.on(this::mark, state.plan().focusProperty());
+    subscriptions.on(state.plan().underWayProperty(), is -> rows.setOpacity(is ? 0.7 : 1));
     show();
   }
 
   private void show() {
     Plan plan = state.plan().planProperty().get();
-    rows.setOpacity(state.plan().underWayProperty().get() ? 0.7 : 1);
+    String focused = focused();
     rows.getChildren().clear();
+    parts.clear();
     shown = plan == null ? List.of() : plan.findings();
     total.setText(
         plan == null
@@ -104,6 +108,36 @@ public final class FindingList extends VBox implements AutoCloseable {
       }
       rows.getChildren().add(row(finding));
     }
+    mark();
+    if (focused != null && parts.containsKey(focused)) {
+      parts.get(focused).row().requestFocus();
+    }
+  }
+
+  /** The finding whose row, or a button of it, has the focus. */
+  private @Nullable String focused() {
+    return parts.entrySet().stream()
+        .filter(e -> e.getValue().row().isFocusWithin())
+        .map(Map.Entry::getKey)
+        .findFirst()
+        .orElse(null);
+  }
+
+  /** Which finding is looked at, and what can be done about it. */
+  private void mark() {
+    Finding focus = state.plan().focusProperty().get();
+    parts.forEach(
+        (key, part) -> {
+          boolean looked = focus != null && focus.key().equals(key);
+          part.row().getStyleClass().removeAll("looked-at");
+          if (looked) {
+            part.row().getStyleClass().add("looked-at");
+          }
+          if (part.leave() != null) {
+            part.leave().setVisible(looked);
+            part.leave().setManaged(looked);
+          }
+        });
   }
 
   private HBox heading(Plan plan, Stage stage) {
@@ -132,7 +166,6 @@ public final class FindingList extends VBox implements AutoCloseable {
     ImageView crop = new ImageView();
     crop.setFitWidth(CROP);
     crop.setFitHeight(CROP);
-    crop.setId("crop-" + finding.key());
     @Nullable WritableImage image = pictures.images().get(finding.key());
     crop.setImage(image);
     Label title = new Label(PlanWords.title(finding));
@@ -147,14 +180,11 @@ public final class FindingList extends VBox implements AutoCloseable {
     row.setId("finding-" + finding.key());
     row.getStyleClass().add("finding");
     row.setAlignment(Pos.CENTER_LEFT);
-    Finding focus = state.plan().focusProperty().get();
-    if (focus != null && focus.key().equals(finding.key())) {
-      row.getStyleClass().add("looked-at");
-      Button leave = leave(finding);
-      if (leave != null) {
-        words.getChildren().add(leave);
-      }
+    Button leave = leave(finding);
+    if (leave != null) {
+      words.getChildren().add(leave);
     }
+    parts.put(finding.key(), new Part(row, crop, leave));
     row.getChildren().add(sign(finding));
     row.setFocusTraversable(true);
     row.setAccessibleRole(AccessibleRole.BUTTON);
@@ -164,11 +194,11 @@ public final class FindingList extends VBox implements AutoCloseable {
                 PlanWords.title(finding), PlanWords.reading(finding), PlanWords.state(finding));
     row.setAccessibleText(whole);
     Tooltip.install(row, new Tooltip(TEXTS.get("list.look.tip", whole)));
-    row.setOnMouseClicked(e -> state.plan().focusProperty().set(finding));
+    row.setOnMouseClicked(e -> state.plan().turnFocus(finding));
     row.setOnKeyPressed(
         e -> {
           if (e.getCode() == KeyCode.ENTER || e.getCode() == KeyCode.SPACE) {
-            state.plan().focusProperty().set(finding);
+            state.plan().turnFocus(finding);
             e.consume();
           }
         });
@@ -239,13 +269,9 @@ public final class FindingList extends VBox implements AutoCloseable {
   }
 
   private void draw(String key) {
-    for (var row : rows.getChildren()) {
-      if (row instanceof HBox box
-          && !box.getChildren().isEmpty()
-          && box.getChildren().getFirst() instanceof ImageView crop
-          && ("crop-" + key).equals(crop.getId())) {
-        crop.setImage(pictures.images().get(key));
-      }
+    Part part = parts.get(key);
+    if (part != null) {
+      part.crop().setImage(pictures.images().get(key));
     }
   }
 

@@ -103,7 +103,8 @@ public final class FindingPictures implements AutoCloseable {
   private static ViewPort port(PictureSize size, Finding finding) {
     Point place = finding.now().place();
     double shorter = Math.min(size.width(), size.height());
-    double side = place == null ? shorter : Math.clamp(2.6 * finding.now().radius(), 60, shorter);
+    double side =
+        place == null ? shorter : Math.min(shorter, Math.max(60, 2.6 * finding.now().radius()));
     double x = place == null ? size.width() / 2.0 : place.x();
     double y = place == null ? size.height() / 2.0 : place.y();
     return new ViewPort(

@@ -1,6 +1,8 @@
 package carezza.desktop.view.plan;
 
+import java.util.ArrayList;
 import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.OptionalDouble;
@@ -36,7 +38,8 @@ final class JobNumbers extends ScrollPane {
 
   private final AppState state;
   private final FlowPane groups = new FlowPane(20, 10);
-  private Brief shown = Brief.USUAL;
+  private final List<Runnable> rows = new ArrayList<>();
+  private String job = "";
 
   JobNumbers(AppState state) {
     this.state = state;
@@ -44,31 +47,30 @@ final class JobNumbers extends ScrollPane {
     setContent(groups);
     setFitToWidth(true);
     setFocusTraversable(false);
-    build();
   }
 
-  /** Shows the numbers as they are now. */
+  /** Shows the numbers as they are now; the one that is being typed stays in hand. */
   void show() {
     Brief brief = state.document().project().brief();
-    if (!brief.job().equals(shown.job()) || !brief.limits().equals(shown.limits())) {
-      shown = brief;
+    if (!brief.job().equals(job)) {
+      job = brief.job();
       build();
     }
+    rows.forEach(Runnable::run);
   }
 
   private void build() {
-    groups.getChildren().clear();
+    rows.clear();
     Map<String, VBox> boxes = new LinkedHashMap<>();
-    JobLevel shipped = JobLevel.of(shown.job());
-    JobLevel.of(shown)
-        .numbers()
-        .forEach(
-            (name, value) -> {
-              String group = name.substring(0, name.indexOf('.'));
-              VBox box = boxes.computeIfAbsent(group, JobNumbers::box);
-              box.getChildren().add(row(name, value, shipped.number(name)));
-            });
+    for (String name : JobLevel.of(job).numbers().keySet()) {
+      String group = name.substring(0, name.indexOf('.'));
+      boxes.computeIfAbsent(group, JobNumbers::box).getChildren().add(row(name));
+    }
     groups.getChildren().setAll(boxes.values());
+  }
+
+  private double now(String name) {
+    return JobLevel.of(state.document().project().brief()).number(name);
   }
 
   private static VBox box(String group) {
@@ -79,47 +81,55 @@ final class JobNumbers extends ScrollPane {
     return box;
   }
 
-  private HBox row(String name, double value, double shipped) {
+  private HBox row(String name) {
     Label words = new Label(PlanWords.limit(name));
     words.getStyleClass().add("row-value");
     words.setPrefWidth(TextSize.px(GROUP_WIDTH - FIELD_WIDTH - 34));
-    TextField field = new TextField(written(value));
+    TextField field = new TextField();
     field.setId("limit-" + name);
-    field.getStyleClass().addAll("row-number", NumberRow.LEFT_ON_ENTER);
+    field.getStyleClass().add("row-number");
     field.setAccessibleText(PlanWords.group(name.replaceAll("\\..*", "")) + ", " + words.getText());
     field.setPrefWidth(TextSize.px(FIELD_WIDTH));
     field.setMinWidth(TextSize.px(FIELD_WIDTH));
     field.setAlignment(Pos.CENTER_RIGHT);
-    field.setOnAction(e -> take(name, field, value));
-    field.focusedProperty().subscribe((was, is) -> leave(is, name, field, value));
-    HBox row = new HBox(6, words, field);
+    field.setOnAction(e -> take(name, field));
+    field.focusedProperty().subscribe((was, is) -> leave(is, name, field));
+    String shipped = written(JobLevel.of(job).number(name));
+    Button back =
+        Buttons.of(
+            "limit-back-" + name,
+            "",
+            TEXTS.get("numbers.back", shipped),
+            () -> state.plan().setLimit(name, null));
+    back.setGraphic(Glyph.UNDO.node());
+    back.setAccessibleText(TEXTS.get("numbers.back", shipped));
+    back.getStyleClass().add("part-out");
+    rows.add(
+        () -> {
+          String value = written(now(name));
+          if (!field.isFocused() || !field.getText().equals(value)) {
+            field.setText(value);
+          }
+          back.setVisible(!value.equals(shipped));
+        });
+    HBox row = new HBox(6, words, field, back);
     row.setAlignment(Pos.CENTER_LEFT);
-    if (value != shipped) {
-      Button back =
-          Buttons.of(
-              "limit-back-" + name,
-              "",
-              TEXTS.get("numbers.back", written(shipped)),
-              () -> state.plan().setLimit(name, null));
-      back.setGraphic(Glyph.UNDO.node());
-      back.setAccessibleText(TEXTS.get("numbers.back", written(shipped)));
-      back.getStyleClass().add("part-out");
-      row.getChildren().add(back);
-    }
     return row;
   }
 
-  private void leave(boolean focused, String name, TextField field, double value) {
+  private void leave(boolean focused, String name, TextField field) {
     if (!focused) {
-      take(name, field, value);
+      take(name, field);
     }
   }
 
-  private void take(String name, TextField field, double value) {
+  /** What was typed; put back where it is no number. */
+  private void take(String name, TextField field) {
     OptionalDouble typed = NumberRow.number(field.getText());
+    String value = written(now(name));
     if (typed.isEmpty()) {
-      field.setText(written(value));
-    } else if (!written(typed.getAsDouble()).equals(written(value))) {
+      field.setText(value);
+    } else if (!written(typed.getAsDouble()).equals(value)) {
       state.plan().setLimit(name, typed.getAsDouble());
     }
   }

@@ -20,6 +20,8 @@ import javafx.util.StringConverter;
 
 import org.jspecify.annotations.Nullable;
 
+import carezza.desktop.action.Action;
+import carezza.desktop.action.ActionMap;
 import carezza.desktop.action.Scope;
 import carezza.desktop.control.Buttons;
 import carezza.desktop.control.NumberRow;
@@ -123,7 +125,7 @@ public final class PlanView implements AppView {
         Buttons.of(
             "plan-draft",
             TEXTS.get("planView.take-draft"),
-            TEXTS.get("planView.take-draft.tip", "Shift+P"),
+            TEXTS.get("planView.take-draft.tip"),
             state.plan()::draft);
     take.getStyleClass().add("strong");
     drop =
@@ -243,8 +245,15 @@ public final class PlanView implements AppView {
     }
   }
 
+  /** What drafts the plan by key has the same tooltip here. */
+  public void use(ActionMap actions) {
+    Action draft = actions.get("plan-draft");
+    draft.keyProperty().subscribe(key -> take.setTooltip(new Tooltip(draft.tip())));
+  }
+
   private void show() {
-    if (state.document().isEmpty() || following) {
+    // A brush under way at the bench is not followed here.
+    if (!active || state.document().isEmpty() || following) {
       return;
     }
     following = true;
@@ -303,7 +312,7 @@ public final class PlanView implements AppView {
     drafted.setVisible(draft != null);
     double w = draftPlace.getWidth();
     double h = draftPlace.getHeight();
-    if (!active || w < 20 || h < 20) {
+    if (w < 20 || h < 20) {
       return;
     }
     var photo = state.document().session().size();
@@ -371,7 +380,7 @@ public final class PlanView implements AppView {
 
   @Override
   public Scope scope() {
-    return Scope.DOCUMENT;
+    return Scope.WORK;
   }
 
   @Override

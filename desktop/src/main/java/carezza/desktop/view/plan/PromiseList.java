@@ -25,6 +25,7 @@ import carezza.desktop.text.PlanWords;
 import carezza.desktop.text.Texts;
 import carezza.model.Mask;
 import carezza.model.Point;
+import carezza.model.Project;
 import carezza.model.Promise;
 import carezza.model.SemanticRegion;
 import carezza.session.Promises.Broken;
@@ -47,6 +48,7 @@ final class PromiseList extends VBox implements AutoCloseable {
   /** A region, or null for the place of the newest pin. */
   private final ComboBox<SemanticRegion> region = new ComboBox<>();
 
+  private List<Object> shown = List.of();
   private final ToggleButton pin = new ToggleButton(TEXTS.get("promise.pin"));
 
   PromiseList(AppState state) {
@@ -84,11 +86,19 @@ final class PromiseList extends VBox implements AutoCloseable {
     show();
   }
 
+  /** Anew where the promises, the pins or what is broken changed, and for no stroke. */
   private void show() {
-    chips.getChildren().clear();
     if (state.document().isEmpty()) {
       return;
     }
+    Project project = state.document().project();
+    List<Object> wanted =
+        List.of(project.brief().promises(), project.pins(), state.plan().brokenProperty().get());
+    if (wanted.equals(shown)) {
+      return;
+    }
+    shown = wanted;
+    chips.getChildren().clear();
     boolean pinned = !state.document().project().pins().isEmpty();
     pin.setDisable(!pinned);
     if (!pinned) {

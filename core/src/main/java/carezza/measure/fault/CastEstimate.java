@@ -1,12 +1,16 @@
-package carezza.measure;
+package carezza.measure.fault;
 
 import java.util.List;
 import java.util.Optional;
+
+import org.jspecify.annotations.Nullable;
 
 import carezza.colour.Lab;
 import carezza.image.Picture;
 import carezza.image.Plane;
 import carezza.mask.EvaluationContext;
+import carezza.measure.NeutralHint;
+import carezza.measure.SkinGauges;
 import carezza.model.Point;
 import carezza.model.SemanticRegion;
 
@@ -19,7 +23,7 @@ import carezza.model.SemanticRegion;
  * @param b of the cast, blue to yellow
  * @param place the neutral place that tells most, in photograph pixels
  */
-public record CastEstimate(double a, double b, Point place) {
+public record CastEstimate(double a, double b, @Nullable Point place) {
 
   /** Colours of a* and b* in neutral light: medians of made-up portraits without a cast. */
   private static final double[] SCLERA = {4.5, 9};
@@ -43,7 +47,7 @@ public record CastEstimate(double a, double b, Point place) {
     Picture lab = Lab.of(working);
     List<NeutralHint> hints = NeutralHint.of(working, context);
     Sum sum = new Sum();
-    Point place = null;
+    @Nullable Point place = null;
     for (NeutralHint hint : hints) {
       double[] usual =
           switch (hint.what()) {

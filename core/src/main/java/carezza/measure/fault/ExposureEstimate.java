@@ -1,7 +1,8 @@
-package carezza.measure;
+package carezza.measure.fault;
 
 import carezza.colour.Lab;
 import carezza.colour.Transfer;
+import carezza.measure.EndPoints;
 
 /** How far a portrait is exposed below or above what its lights and its eyes suggest. */
 public final class ExposureEstimate {

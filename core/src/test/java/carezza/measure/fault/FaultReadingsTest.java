@@ -1,4 +1,4 @@
-package carezza.measure;
+package carezza.measure.fault;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
@@ -14,7 +14,11 @@ import carezza.image.PictureSize;
 import carezza.image.Plane;
 import carezza.mask.EvaluationContext;
 import carezza.mask.Regions;
+import carezza.measure.EndPoints;
+import carezza.measure.SkinGauges;
+import carezza.model.Crop;
 import carezza.model.FaceMap;
+import carezza.model.Point;
 import carezza.model.SemanticRegion;
 import carezza.render.Pyramid;
 import carezza.testing.Portrait;
@@ -200,5 +204,32 @@ public class FaultReadingsTest {
 
     assertThat(reading.white()).isTrue();
     assertThat(reading.pure()).isEqualTo(100);
+  }
+
+  @Test
+  public void theRoomOverTheHeadIsAShareOfTheFrame() {
+    double whole = Headroom.percent(context, null).orElseThrow();
+    double height = 2.0 * context.whole().height();
+    double width = 2.0 * context.whole().width();
+    // Four hundredths more above, of a frame that is so much taller.
+    Crop taller = new Crop(width / 2, height / 2 - 0.02 * height, width, 1.04 * height, 0);
+
+    assertThat(whole).isBetween(3.0, 15.0);
+    assertThat(Headroom.percent(context, taller).orElseThrow())
+        .isCloseTo((whole + 4) / 1.04, within(0.3));
+  }
+
+  @Test
+  public void whereNobodyIsThereIsNoHeadroom() {
+    EvaluationContext nobody = new EvaluationContext(new PictureSize(80, 60), 0, Regions.none());
+
+    assertThat(Headroom.percent(nobody, null)).isEmpty();
+  }
+
+  @Test
+  public void anEyeBesideThePictureIsNotRead() {
+    FaceMap away = face.withLeftPupil(new Point(-900, -900)).withRightPupil(new Point(-500, -900));
+
+    assertThat(UnderEye.of(context, away, true, photo).darker()).isNaN();
   }
 }

@@ -1,7 +1,8 @@
-package carezza.measure;
+package carezza.measure.fault;
 
 import carezza.image.Area;
 import carezza.image.Picture;
+import carezza.measure.Blemish;
 
 /** How far the colour of a spot differs from that of the skin around it; shading does not count. */
 public final class SpotContrast {

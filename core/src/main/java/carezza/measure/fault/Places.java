@@ -1,4 +1,6 @@
-package carezza.measure;
+package carezza.measure.fault;
+
+import org.jspecify.annotations.Nullable;
 
 import carezza.image.Plane;
 import carezza.model.Point;
@@ -22,7 +24,7 @@ public final class Places {
   }
 
   /** The middle of what is covered, in photograph pixels; null where nothing is. */
-  public static Point middle(Plane coverage, double scale) {
+  public static @Nullable Point middle(Plane coverage, double scale) {
     double x = 0;
     double y = 0;
     double sum = 0;

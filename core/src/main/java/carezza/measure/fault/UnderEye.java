@@ -1,4 +1,6 @@
-package carezza.measure;
+package carezza.measure.fault;
+
+import org.jspecify.annotations.Nullable;
 
 import carezza.colour.Lab;
 import carezza.colour.Pigments;
@@ -99,7 +101,7 @@ public record UnderEye(double darker, Point place) {
   private record Skin(float red, float green, float blue, float melanin, float haemoglobin) {
 
     /** Null where there is too little. */
-    static Skin at(EvaluationContext context, Mask place, Picture working) {
+    static @Nullable Skin at(EvaluationContext context, Mask place, Picture working) {
       Plane inside = Masks.render(place, context.whole(), context, null);
       Area box = inside.covered();
       Plane skin =

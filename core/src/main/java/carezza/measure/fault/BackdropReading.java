@@ -1,12 +1,15 @@
-package carezza.measure;
+package carezza.measure.fault;
 
 import java.util.Arrays;
+
+import org.jspecify.annotations.Nullable;
 
 import carezza.colour.Lab;
 import carezza.filter.RobustStatistics;
 import carezza.image.Picture;
 import carezza.image.Plane;
 import carezza.mask.EvaluationContext;
+import carezza.measure.SkinGauges;
 import carezza.model.Point;
 import carezza.model.SemanticRegion;
 
@@ -20,7 +23,8 @@ import carezza.model.SemanticRegion;
  * @param colour its median
  * @param place its middle, in photograph pixels; null where there is none
  */
-public record BackdropReading(double across, boolean white, double pure, Lab colour, Point place) {
+public record BackdropReading(
+    double across, boolean white, double pure, Lab colour, @Nullable Point place) {
 
   /** Width of the borders that are compared, as a share of the picture's. */
   private static final double BORDER = 0.06;

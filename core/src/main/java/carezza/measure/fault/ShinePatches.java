@@ -1,4 +1,6 @@
-package carezza.measure;
+package carezza.measure.fault;
+
+import org.jspecify.annotations.Nullable;
 
 import carezza.colour.Lab;
 import carezza.filter.GaussianBlur;
@@ -16,7 +18,7 @@ import carezza.model.SemanticRegion;
  * @param share percent of the face's skin; NaN where there is none
  * @param place where there is most of it, in photograph pixels
  */
-public record ShinePatches(double share, Point place) {
+public record ShinePatches(double share, @Nullable Point place) {
 
   /** Sigma of the local diffuse tone and of what is read, as shares of the face width. */
   private static final double DIFFUSE = 1 / 7.0;

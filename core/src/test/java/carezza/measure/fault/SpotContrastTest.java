@@ -1,4 +1,4 @@
-package carezza.measure;
+package carezza.measure.fault;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
@@ -8,6 +8,7 @@ import org.testng.annotations.Test;
 import carezza.image.Area;
 import carezza.image.Picture;
 import carezza.image.Plane;
+import carezza.measure.Blemish;
 
 public class SpotContrastTest {
 
