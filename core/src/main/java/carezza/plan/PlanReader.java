@@ -236,7 +236,8 @@ public final class PlanReader {
       match();
     }
     mouthAndEyes();
-    if (wants(FindingKind.DISTRACTIONS)) {
+    // Away from the face is nowhere while no face is known.
+    if (wants(FindingKind.DISTRACTIONS) && context.regions().faces().isPresent()) {
       distractions(asShot);
     }
     if (wants(FindingKind.BACKDROP)) {
@@ -346,13 +347,10 @@ public final class PlanReader {
     if (wants(FindingKind.IRISES)) {
       Plane iris =
           context.regions().coverage(SemanticRegion.IRIS, context.whole(), context.level());
-      add(
-          FindingKind.IRISES,
-          "",
-          RobustStatistics.sigma(lab.first(), iris),
-          from(FindingKind.IRISES),
-          middle(SemanticRegion.IRIS),
-          0.3);
+      Point eyes = middle(SemanticRegion.IRIS);
+      // Where no iris is seen there is no spread, which is not a small one.
+      double spread = eyes == null ? Double.NaN : RobustStatistics.sigma(lab.first(), iris);
+      add(FindingKind.IRISES, "", spread, from(FindingKind.IRISES), eyes, 0.3);
     }
   }
 

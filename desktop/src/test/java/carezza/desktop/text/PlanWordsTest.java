@@ -83,9 +83,9 @@ public class PlanWordsTest {
 
   @Test
   public void spotsAreCounted() {
-    assertThat(PlanWords.title(spots(9, 9))).isEqualTo("9 spots that will pass");
-    assertThat(PlanWords.title(spots(9, 1))).isEqualTo("1 spot that will pass");
-    assertThat(PlanWords.title(spots(9, 0))).isEqualTo("Spots that will pass");
+    assertThat(PlanWords.title(spots(9, 9))).isEqualTo("9 spots that pass");
+    assertThat(PlanWords.title(spots(9, 1))).isEqualTo("1 spot that passes");
+    assertThat(PlanWords.title(spots(9, 0))).isEqualTo("Spots that pass");
     assertThat(PlanWords.reading(spots(9, 2))).isEqualTo("9 as shot, 2 now");
   }
 
