@@ -31,7 +31,9 @@ public class ArchitectureTest {
     "render",
     "measure",
     "plan",
+    "record",
     "project",
+    "studio",
     "session"
   };
 

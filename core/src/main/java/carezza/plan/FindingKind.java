@@ -76,9 +76,9 @@ public enum FindingKind {
     return unit;
   }
 
-  /** Whether a layer is of a kind that treats it. */
-  public boolean isTreatedBy(Layer layer) {
-    return treatedBy.contains(layer.getClass());
+  /** Whether layers of a kind treat it. */
+  public boolean isTreatedBy(Class<? extends Layer> kind) {
+    return treatedBy.contains(kind);
   }
 
   /**

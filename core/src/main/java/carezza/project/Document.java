@@ -5,6 +5,7 @@ import java.nio.file.Path;
 import carezza.codec.Photograph;
 import carezza.model.PhotoReference;
 import carezza.model.Project;
+import carezza.record.WorkRecord;
 
 /**
  * A project together with its photograph, as opened.
@@ -16,12 +17,19 @@ import carezza.model.Project;
  *     embedded
  * @param path where the project was opened from or saved to last; null before
  * @param origin where the photograph was read from, embedded or not; null where that is not known
+ * @param work what was done to it so far
  */
 public record Document(
-    Project project, Photograph photograph, byte[] file, Path source, Path path, Path origin) {
+    Project project,
+    Photograph photograph,
+    byte[] file,
+    Path source,
+    Path path,
+    Path origin,
+    WorkRecord work) {
 
   public Document with(Project newProject, Path newPath) {
-    return new Document(newProject, photograph, file, source, newPath, origin);
+    return new Document(newProject, photograph, file, source, newPath, origin, work);
   }
 
   /** The same with another name of the photograph's file. */
@@ -35,7 +43,8 @@ public record Document(
         file,
         source,
         path,
-        origin);
+        origin,
+        work);
   }
 
   /** The same with the photograph linked where it lies, or embedded if that is null. */
@@ -53,11 +62,17 @@ public record Document(
         file,
         newSource,
         path,
-        newSource == null ? origin : newSource);
+        newSource == null ? origin : newSource,
+        work);
+  }
+
+  /** The same with another record of what was done. */
+  public Document worked(WorkRecord record) {
+    return new Document(project, photograph, file, source, path, origin, record);
   }
 
   /** The same, its photograph read from this file; null where that is not known. */
   public Document readFrom(Path newOrigin) {
-    return new Document(project, photograph, file, source, path, newOrigin);
+    return new Document(project, photograph, file, source, path, newOrigin, work);
   }
 }

@@ -104,6 +104,10 @@ final class ModelJson {
 
   private ModelJson() {}
 
+  static JsonMapper mapper() {
+    return MAPPER;
+  }
+
   /** Parses the text of a JSON object. */
   static ObjectNode parse(byte[] json) {
     try {

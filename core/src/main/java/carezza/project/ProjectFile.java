@@ -27,10 +27,12 @@ import carezza.model.Project;
 import carezza.model.Stroke;
 import carezza.problem.Problem;
 import carezza.problem.Problem.Kind;
+import carezza.record.WorkRecord;
 
 /**
  * The {@code .carezza} file: a ZIP with {@code project.json}, {@code strokes.bin}, {@code
- * preview.jpg} and, if embedded, the photograph under {@code photograph/}. See docs/format.md.
+ * preview.jpg}, where there was work {@code record.json} and, if embedded, the photograph under
+ * {@code photograph/}. See docs/format.md.
  */
 public final class ProjectFile {
 
@@ -38,6 +40,7 @@ public final class ProjectFile {
 
   private static final String PROJECT = "project.json";
   private static final String STROKES = "strokes.bin";
+  private static final String RECORD = "record.json";
   private static final String PREVIEW = "preview.jpg";
   private static final String PHOTOGRAPH = "photograph/";
 
@@ -55,7 +58,15 @@ public final class ProjectFile {
   private static final long MOST_JUNK = 1L << 28;
 
   private static final Map<String, Integer> WHOLE =
-      Map.of(PROJECT, LARGEST_TEXT, STROKES, LARGEST_TEXT, PHOTOGRAPH, LARGEST_PHOTOGRAPH);
+      Map.of(
+          PROJECT,
+          LARGEST_TEXT,
+          STROKES,
+          LARGEST_TEXT,
+          RECORD,
+          LARGEST_TEXT,
+          PHOTOGRAPH,
+          LARGEST_PHOTOGRAPH);
 
   /** Bytes of a photograph's file up to which it is embedded unless said otherwise. */
   static final int LARGEST_EMBEDDED = 1 << 24;
@@ -94,7 +105,7 @@ public final class ProjectFile {
             null,
             null,
             null);
-    return new Document(project, photo, bytes, null, null, null);
+    return new Document(project, photo, bytes, null, null, null, WorkRecord.of(reference.sha256()));
   }
 
   /**
@@ -114,6 +125,9 @@ public final class ProjectFile {
               zip.setLevel(6);
               put(zip, PROJECT, json);
               put(zip, STROKES, packed);
+              if (!document.work().isEmpty()) {
+                put(zip, RECORD, RecordJson.text(document.work()));
+              }
               store(zip, PREVIEW, preview);
               PhotoReference photo = document.project().photograph();
               if (photo.embedded()) {
@@ -188,6 +202,7 @@ public final class ProjectFile {
       throw new Problem(Kind.PROJECT_DAMAGED, name, "it holds no " + PROJECT);
     }
     Project project;
+    WorkRecord work;
     try {
       ObjectNode node = ModelJson.parse(json);
       int version = node.path("version").asInt(0);
@@ -200,6 +215,9 @@ public final class ProjectFile {
       byte[] strokes = entries.get(STROKES);
       project =
           ModelJson.readProject(node, strokes == null ? List.of() : StrokesFile.read(strokes));
+      byte[] record = entries.get(RECORD);
+      work =
+          record == null ? WorkRecord.of(project.photograph().sha256()) : RecordJson.read(record);
     } catch (IllegalArgumentException | IOException e) {
       String reason = e instanceof IOException ? "its strokes are cut short" : e.getMessage();
       throw new Problem(e, Kind.PROJECT_DAMAGED, name, reason);
@@ -208,7 +226,7 @@ public final class ProjectFile {
     PhotoReference reference = project.photograph();
     String shown = Path.of(reference.name()).getFileName().toString();
     Document opened =
-        new Document(project, PictureReader.decode(photo, shown), photo, null, null, null);
+        new Document(project, PictureReader.decode(photo, shown), photo, null, null, null, work);
     return reference.embedded()
         ? opened
         : opened.linkedTo(file.toAbsolutePath().resolveSibling(reference.name()).normalize());

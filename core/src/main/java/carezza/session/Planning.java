@@ -286,7 +286,7 @@ public final class Planning {
     private static int lastTreating(Reading is, List<Layer> layers) {
       int last = -1;
       for (int i = 0; i < layers.size(); i++) {
-        last = is.kind().isTreatedBy(layers.get(i)) ? i : last;
+        last = is.kind().isTreatedBy(layers.get(i).getClass()) ? i : last;
       }
       return last;
     }
