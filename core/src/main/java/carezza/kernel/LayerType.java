@@ -192,6 +192,11 @@ public enum LayerType {
     return Arrays.stream(values()).filter(type -> type.key.equals(key)).findFirst();
   }
 
+  /** A layer's kind as files have it, that of one which is not known here included. */
+  public static String key(Layer layer) {
+    return layer instanceof LockedLayer locked ? locked.kind() : of(layer).key();
+  }
+
   /**
    * @throws IllegalArgumentException of a {@link LockedLayer}, whose kind is not known here
    */

@@ -3,6 +3,8 @@ package carezza.model;
 import java.lang.reflect.InvocationTargetException;
 import java.lang.reflect.RecordComponent;
 import java.util.Arrays;
+import java.util.Map;
+import java.util.TreeMap;
 
 /**
  * Reads and changes one value of a layer, or of a record within it, by its name as files have it:
@@ -27,6 +29,27 @@ public final class RecordValue {
       return n.doubleValue();
     }
     throw new IllegalArgumentException(path + " of " + record.getClass() + " is no number");
+  }
+
+  /** All numbers that a layer declares, and those of records within it, by their paths. */
+  public static Map<String, Double> numbers(Layer layer) {
+    Map<String, Double> numbers = new TreeMap<>();
+    collect(layer, "", numbers);
+    return numbers;
+  }
+
+  private static void collect(Object record, String path, Map<String, Double> numbers) {
+    for (RecordComponent component : record.getClass().getRecordComponents()) {
+      Object value = get(record, component);
+      String name = path + component.getName();
+      if (component.isAnnotationPresent(Parameter.class)) {
+        if (value instanceof Number n && Double.isFinite(n.doubleValue())) {
+          numbers.put(name, n.doubleValue());
+        }
+      } else if (value instanceof Record inner && !(value instanceof LayerAttributes)) {
+        collect(inner, name + ".", numbers);
+      }
+    }
   }
 
   /**

@@ -13,8 +13,9 @@ import org.jspecify.annotations.Nullable;
  * @param severity excess times what of it is seen at the delivered size; of the photograph where it
  *     is treated
  * @param visible share of it that is seen at the delivered size, 0 … 1
- * @param minutes that treating it takes; 0 where only pixels show it and the job does not look at
- *     them
+ * @param minutes that treating it takes this retoucher; 0 where only pixels show it and the job
+ *     does not look at them
+ * @param table minutes that the job has for it
  */
 public record Finding(
     Reading asShot,
@@ -24,7 +25,8 @@ public record Finding(
     @Nullable String reason,
     double severity,
     double visible,
-    double minutes) {
+    double minutes,
+    double table) {
 
   /** Derived from readings, but for what is left as it is. */
   public enum State {

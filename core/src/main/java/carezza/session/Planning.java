@@ -29,6 +29,7 @@ import carezza.plan.Knapsack;
 import carezza.plan.Plan;
 import carezza.plan.PlanReader;
 import carezza.plan.Reading;
+import carezza.record.Pace;
 import carezza.render.RenderInput;
 import carezza.render.Renderer;
 import carezza.render.Renderer.Readiness;
@@ -76,9 +77,18 @@ public final class Planning {
    * @throws java.util.concurrent.CancellationException if cancelled
    */
   public Plan plan(Project project, Cancellation cancellation) {
+    return plan(project, Pace.TABLE, cancellation);
+  }
+
+  /**
+   * As above.
+   *
+   * @param pace how long the retoucher takes
+   */
+  public Plan plan(Project project, Pace pace, Cancellation cancellation) {
     RenderInput scene = session.scene(project);
     forgetOthers(scene.regions());
-    Look look = new Look(project, scene, cancellation);
+    Look look = new Look(project, scene, pace, cancellation);
     List<Finding> findings = new ArrayList<>();
     List<Reading> asShot = look.asShot();
     List<Reading> now = look.now();
@@ -124,14 +134,16 @@ public final class Planning {
   private final class Look {
     private final Project project;
     private final RenderInput scene;
+    private final Pace pace;
     private final Cancellation cancellation;
     private final EvaluationContext context;
     private final JobLevel job;
     private final int settled;
     private final int mended;
 
-    Look(Project project, RenderInput scene, Cancellation cancellation) {
+    Look(Project project, RenderInput scene, Pace pace, Cancellation cancellation) {
       this.project = project;
+      this.pace = pace;
       this.scene = scene;
       this.cancellation = cancellation;
       Renderer renderer = session.renderer();
@@ -251,7 +263,15 @@ public final class Planning {
                   + job.limit(is.kind().key(), "each", 0) * worse.spots().size()
               : 0;
       return new Finding(
-          was, is, state, undoneBy, reason, worse.excess() * visible, visible, minutes);
+          was,
+          is,
+          state,
+          undoneBy,
+          reason,
+          worse.excess() * visible,
+          visible,
+          minutes * pace.factor(is.kind()),
+          minutes);
     }
 
     /**

@@ -56,6 +56,14 @@ public final class Store {
                 last == null ? session.renderer().photograph().level(previewLevel()) : last));
   }
 
+  /** A small JPEG of the photograph, cut as the picture is. */
+  public byte[] asShot(Project project) throws Problem {
+    return encoded(
+        session
+            .exports()
+            .sized(project, small(), session.renderer().photograph().level(previewLevel())));
+  }
+
   private Delivery small() {
     return new Delivery(
         PREVIEW_LONG_EDGE,

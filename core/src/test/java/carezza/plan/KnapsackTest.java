@@ -16,7 +16,7 @@ public class KnapsackTest {
 
   static Finding finding(String part, double severity, double minutes, Finding.State state) {
     Reading reading = new Reading(FindingKind.MATCH, part, 3, new Band(0, 1.5), null, 0, List.of());
-    return new Finding(reading, reading, state, null, null, severity, 1, minutes);
+    return new Finding(reading, reading, state, null, null, severity, 1, minutes, minutes);
   }
 
   private static Finding open(String part, double severity, double minutes) {

@@ -18,6 +18,7 @@ public class DesktopArchitectureTest {
     "geometry",
     "picture",
     "state",
+    "journal",
     "style",
     "control",
     "action",

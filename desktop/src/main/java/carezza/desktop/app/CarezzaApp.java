@@ -45,6 +45,7 @@ public final class CarezzaApp extends Application {
     WindowPlace place = new WindowPlace(view.settings());
     place.recall(stage);
     stage.setOnHiding(e -> place.keep(stage));
+    view.follow(stage.focusedProperty());
     stage.show();
     String open = getParameters().getNamed().get("open");
     if (demo != null) {

@@ -70,6 +70,11 @@ public final class Home {
     return new Journals(folder.resolve("unsaved"));
   }
 
+  /** Where the studio's journal lies. */
+  public Path folder() {
+    return folder;
+  }
+
   /** What the retoucher has set for all pictures. */
   public Settings settings() {
     return new Settings(folder.resolve("settings.properties"));

@@ -1,13 +1,16 @@
 package carezza.desktop.app;
 
 import java.nio.file.Path;
+import java.time.ZoneId;
 import java.util.EnumSet;
 import java.util.List;
 import java.util.Set;
 import java.util.concurrent.Callable;
+import javafx.beans.property.ReadOnlyBooleanProperty;
 import javafx.beans.property.ReadOnlyStringProperty;
 import javafx.beans.property.ReadOnlyStringWrapper;
 import javafx.scene.control.Label;
+import javafx.scene.input.InputEvent;
 import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.StackPane;
 import javafx.stage.Stage;
@@ -18,6 +21,8 @@ import carezza.desktop.action.Action;
 import carezza.desktop.action.ActionMap;
 import carezza.desktop.action.MenuBars;
 import carezza.desktop.action.Scope;
+import carezza.desktop.journal.JournalKeeper;
+import carezza.desktop.journal.WorkState;
 import carezza.desktop.state.AppState;
 import carezza.desktop.state.JobSettings;
 import carezza.desktop.state.Settings;
@@ -40,6 +45,7 @@ import carezza.desktop.view.start.StartView;
 import carezza.model.HealLayer;
 import carezza.problem.Problem;
 import carezza.project.Document;
+import carezza.record.WorkClock.Moment;
 
 /**
  * The window's content: menus and tabs at the top, the active view below, a sheet over both while
@@ -56,6 +62,8 @@ public final class Shell extends StackPane implements AutoCloseable {
 
   private final AppState state = AppState.with(TaskRunner.ofToolkit());
   private final Subscriptions subscriptions = new Subscriptions();
+  private final JournalKeeper keeper;
+  private final WorkState work;
   private final Home home;
   private final Settings settings;
   private final BorderPane frame = new BorderPane();
@@ -82,6 +90,10 @@ public final class Shell extends StackPane implements AutoCloseable {
   Shell(Home home, FileDialogs dialogs) {
     this.home = home;
     settings = home.settings();
+    keeper = new JournalKeeper(home.folder(), state.status(), state.tasks());
+    work = new WorkState(state, keeper, Moment::now, ZoneId.systemDefault());
+    // Before anything takes it: whatever a hand does is work.
+    addEventFilter(InputEvent.ANY, e -> work.input());
     setId("carezza");
     getStyleClass().add("carezza");
     TextSize.apply(this, "/carezza/desktop/carezza.css");
@@ -104,7 +116,7 @@ public final class Shell extends StackPane implements AutoCloseable {
             new StartView(files, home::recent),
             planView,
             bench,
-            new DeliverView(state, area, settings));
+            new DeliverView(state, work, area, settings));
     actions = AppActions.of(state, this);
     bench.use(actions);
     planView.use(actions);
@@ -155,6 +167,7 @@ public final class Shell extends StackPane implements AutoCloseable {
       active.deactivate();
     }
     active = view;
+    work.viewIs(view.id(), view.needsDocument());
     frame.setCenter(view.node());
     // What a scroll pane holds is in the scene, and can have the focus, once the pane has its skin.
     view.node().applyCss();
@@ -365,6 +378,17 @@ public final class Shell extends StackPane implements AutoCloseable {
     return windowTitle.getReadOnlyProperty();
   }
 
+  /** The window is looked at or away from: nobody works on what is behind. */
+  public void follow(ReadOnlyBooleanProperty focused) {
+    subscriptions.on(
+        focused,
+        is -> {
+          if (!is) {
+            work.rest();
+          }
+        });
+  }
+
   // --- leaving
 
   /** Leaves the document for the first view, after asking. */
@@ -403,6 +427,7 @@ public final class Shell extends StackPane implements AutoCloseable {
     views.forEach(AppView::close);
     area.close();
     findingPictures.close();
+    work.close();
     state.close();
   }
 }

@@ -14,6 +14,7 @@ import carezza.model.History;
 import carezza.model.LayerStack;
 import carezza.model.Project;
 import carezza.project.Document;
+import carezza.record.WorkRecord;
 import carezza.session.Session;
 
 /**
@@ -31,6 +32,8 @@ public final class DocumentState {
   private final ReadOnlyIntegerWrapper walks = new ReadOnlyIntegerWrapper();
   private final ReadOnlyBooleanWrapper seen = new ReadOnlyBooleanWrapper();
   private final ReadOnlyObjectWrapper<Path> path = new ReadOnlyObjectWrapper<>();
+  private final ReadOnlyObjectWrapper<WorkRecord> record = new ReadOnlyObjectWrapper<>();
+  private Runnable beforeRecordIsRead = () -> {};
   private Document opened;
   private Session working;
   private History history;
@@ -70,7 +73,8 @@ public final class DocumentState {
 
   /** What is at work now. */
   public Work work() {
-    return new Work(opened.with(history.present(), path.get()), history);
+    beforeRecordIsRead.run();
+    return new Work(opened.with(history.present(), path.get()).worked(record.get()), history);
   }
 
   /** Goes on with what was at work before; what was there is gone. */
@@ -79,7 +83,9 @@ public final class DocumentState {
   }
 
   private void open(Document document, History steps, Session own) {
+    beforeRecordIsRead.run();
     opened = document;
+    record.set(document.work());
     history = steps;
     seen.set(false);
     path.set(document.path());
@@ -94,7 +100,8 @@ public final class DocumentState {
 
   /** The document as it stands now. */
   public Document current() {
-    return opened.with(project.get(), path.get());
+    beforeRecordIsRead.run();
+    return opened.with(project.get(), path.get()).worked(record.get());
   }
 
   /** The photograph at work. */
@@ -135,6 +142,23 @@ public final class DocumentState {
   /** The file that the project lies in, or null. */
   public ReadOnlyObjectProperty<Path> pathProperty() {
     return path.getReadOnlyProperty();
+  }
+
+  // --- the record of work
+
+  /** What was done to the picture; null before a document is opened. */
+  public ReadOnlyObjectProperty<WorkRecord> recordProperty() {
+    return record.getReadOnlyProperty();
+  }
+
+  /** Adds to the record. It is no step: nobody undoes the time. */
+  public void record(UnaryOperator<WorkRecord> more) {
+    record.set(more.apply(record.get()));
+  }
+
+  /** Runs whenever the record is about to be read or left, so that what is under way is in it. */
+  public void beforeRecordIsRead(Runnable work) {
+    beforeRecordIsRead = work;
   }
 
   // --- steps

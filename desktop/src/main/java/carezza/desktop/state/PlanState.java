@@ -26,6 +26,7 @@ import carezza.model.Promise;
 import carezza.model.Stage;
 import carezza.plan.Finding;
 import carezza.plan.Plan;
+import carezza.record.Pace;
 import carezza.session.Promises.Broken;
 import carezza.session.Session;
 import carezza.session.Treatments;
@@ -53,6 +54,7 @@ public final class PlanState implements AutoCloseable {
   private final ReadOnlyBooleanWrapper underWay = new ReadOnlyBooleanWrapper();
   private final ObjectProperty<Finding> focus = new SimpleObjectProperty<>();
   private JobSettings studio = JobSettings.forgetful();
+  private Pace pace = Pace.TABLE;
 
   public PlanState(
       DocumentState document, SelectionController selection, Status status, TaskRunner tasks) {
@@ -97,12 +99,13 @@ public final class PlanState implements AutoCloseable {
     }
     Project asked = document.project();
     Session here = document.session();
+    Pace own = pace;
     underWay.set(true);
     looking.rested(
         REST,
         cancellation ->
             new Looked(
-                here.planning().plan(asked, cancellation),
+                here.planning().plan(asked, own, cancellation),
                 here.promises().broken(asked, cancellation)),
         found -> {
           underWay.set(false);
@@ -114,6 +117,12 @@ public final class PlanState implements AutoCloseable {
           underWay.set(false);
           status.fail(e);
         });
+  }
+
+  /** How long the retoucher takes, from now on. */
+  public void paceIs(Pace known) {
+    pace = known;
+    look();
   }
 
   private Optional<Finding> same(Finding earlier) {

@@ -26,6 +26,7 @@ public class PlanWordsTest {
         null,
         1,
         1,
+        1,
         1);
   }
 
@@ -38,6 +39,7 @@ public class PlanWordsTest {
         is > 0 ? Finding.State.OPEN : Finding.State.TREATED,
         null,
         null,
+        1,
         1,
         1,
         1);

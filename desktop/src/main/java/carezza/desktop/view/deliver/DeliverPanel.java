@@ -27,6 +27,7 @@ import org.jspecify.annotations.Nullable;
 import carezza.codec.PictureReader;
 import carezza.desktop.control.Buttons;
 import carezza.desktop.control.Titled;
+import carezza.desktop.journal.WorkState;
 import carezza.desktop.state.AppState;
 import carezza.desktop.state.Settings;
 import carezza.desktop.state.Status;
@@ -61,6 +62,7 @@ final class DeliverPanel extends VBox {
   private static final String SETTING = "deliver.";
 
   private final AppState state;
+  private final WorkState work;
   private final Subscriptions subscriptions = new Subscriptions();
   private final Settings settings;
   private final Lane writing;
@@ -84,8 +86,9 @@ final class DeliverPanel extends VBox {
   /** What the proposed name is for. */
   private @Nullable Session proposedFor;
 
-  DeliverPanel(AppState state, Settings settings) {
+  DeliverPanel(AppState state, WorkState work, Settings settings) {
     this.state = state;
+    this.work = work;
     writing = state.tasks().lane("delivery");
     this.settings = settings;
     setId("deliver");
@@ -362,6 +365,9 @@ final class DeliverPanel extends VBox {
           return written(file, delivery.size(project, session.size()));
         },
         done -> {
+          if (session == state.document().session()) {
+            work.delivered(file, delivery.size(project, session.size()), project);
+          }
           finished(done);
           state.status().say(done);
         },

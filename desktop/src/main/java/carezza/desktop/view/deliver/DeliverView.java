@@ -7,6 +7,7 @@ import javafx.scene.layout.BorderPane;
 import org.jspecify.annotations.Nullable;
 
 import carezza.desktop.action.Scope;
+import carezza.desktop.journal.WorkState;
 import carezza.desktop.state.AppState;
 import carezza.desktop.state.Settings;
 import carezza.desktop.state.ToolKind;
@@ -33,10 +34,10 @@ public final class DeliverView implements AppView {
   /**
    * @param area is shown by other views, too, and closed by whoever made it
    */
-  public DeliverView(AppState state, PictureArea area, Settings settings) {
+  public DeliverView(AppState state, WorkState work, PictureArea area, Settings settings) {
     this.state = state;
     this.area = area;
-    panel = new DeliverPanel(state, settings);
+    panel = new DeliverPanel(state, work, settings);
     pane.setRight(panel);
   }
 
