@@ -1,6 +1,7 @@
 package carezza.filter;
 
 import java.util.Arrays;
+import java.util.Collection;
 
 import carezza.image.Plane;
 
@@ -38,6 +39,20 @@ public final class RobustStatistics {
       return Double.NaN;
     }
     return select(values, (int) Math.min(values.length - 1, share * values.length));
+  }
+
+  /**
+   * Value below which a share of a few values lies, between two of them in proportion; NaN of none.
+   */
+  public static double interpolated(Collection<Double> values, double share) {
+    double[] sorted = values.stream().mapToDouble(v -> v).sorted().toArray();
+    if (sorted.length == 0) {
+      return Double.NaN;
+    }
+    double place = share * (sorted.length - 1);
+    int below = (int) place;
+    int above = Math.min(below + 1, sorted.length - 1);
+    return sorted[below] + (place - below) * (sorted[above] - sorted[below]);
   }
 
   /** The value that would stand at {@code rank} if the values were sorted (Hoare's selection). */

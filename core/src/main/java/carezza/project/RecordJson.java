@@ -32,6 +32,11 @@ public final class RecordJson {
     return one(node.toString(), WorkRecord.class);
   }
 
+  /** Records of work and what holds them, indented. */
+  public static byte[] text(Object records) {
+    return ModelJson.text(ModelJson.mapper().valueToTree(records));
+  }
+
   /** One entry of a record on a line of its own. */
   public static String line(Object entry) {
     return ModelJson.mapper().writeValueAsString(entry);

@@ -8,6 +8,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 
+import carezza.filter.RobustStatistics;
 import carezza.kernel.LayerType;
 import carezza.plan.Finding;
 import carezza.plan.FindingKind;
@@ -112,14 +113,6 @@ public final class Pace {
    * @param share 0 … 1
    */
   public double quantile(FindingKind kind, double share) {
-    double[] sorted =
-        ratios.getOrDefault(kind, List.of()).stream().mapToDouble(r -> r).sorted().toArray();
-    if (sorted.length == 0) {
-      return Double.NaN;
-    }
-    double place = share * (sorted.length - 1);
-    int below = (int) place;
-    int above = Math.min(below + 1, sorted.length - 1);
-    return sorted[below] + (place - below) * (sorted[above] - sorted[below]);
+    return RobustStatistics.interpolated(ratios.getOrDefault(kind, List.of()), share);
   }
 }

@@ -1,7 +1,5 @@
 package carezza.studio;
 
-import org.jspecify.annotations.Nullable;
-
 import carezza.record.WorkRecord;
 
 /**
@@ -10,19 +8,20 @@ import carezza.record.WorkRecord;
  * @param title as the project is called
  * @param photograph name of its file
  * @param job that it was done for, as in files
- * @param asShot a small JPEG of the photograph, or null
- * @param finished a small JPEG of the picture as it was seen last, or null
  * @param work what was done to it on this machine
  */
-public record JournalEntry(
-    String title,
-    String photograph,
-    String job,
-    byte @Nullable [] asShot,
-    byte @Nullable [] finished,
-    WorkRecord work) {
+public record JournalEntry(String title, String photograph, String job, WorkRecord work) {
+
+  public String id() {
+    return work.id();
+  }
 
   public JournalEntry worked(WorkRecord record) {
-    return new JournalEntry(title, photograph, job, asShot, finished, record);
+    return new JournalEntry(title, photograph, job, record);
+  }
+
+  /** Whether a file of it was written. */
+  public boolean isDelivered() {
+    return !work.deliveries().isEmpty();
   }
 }

@@ -133,25 +133,30 @@ public final class StudioJournal implements AutoCloseable {
 
   /**
    * Puts a picture into the journal or brings what is known of it up to date; its work is left as
-   * it is. Pictures that are null leave what there is.
+   * it is.
    */
   public synchronized void keep(JournalEntry picture) throws Problem {
     write(
         """
-        INSERT INTO picture (id, title, photograph, job, estimate, as_shot, finished)
-        VALUES (?, ?, ?, ?, ?, ?, ?)
+        INSERT INTO picture (id, title, photograph, job, estimate) VALUES (?, ?, ?, ?, ?)
         ON CONFLICT (id) DO UPDATE SET title = excluded.title, photograph = excluded.photograph,
-          job = excluded.job, estimate = excluded.estimate,
-          as_shot = coalesce(excluded.as_shot, as_shot),
-          finished = coalesce(excluded.finished, finished)
+          job = excluded.job, estimate = excluded.estimate
         """,
-        picture.work().id(),
+        picture.id(),
         picture.title(),
         picture.photograph(),
         picture.job(),
-        picture.work().estimate(),
-        picture.asShot(),
-        picture.finished());
+        picture.work().estimate());
+  }
+
+  /** A small JPEG of the photograph of a picture that is kept. */
+  public synchronized void showAsShot(String picture, byte[] jpeg) throws Problem {
+    write("UPDATE picture SET as_shot = ? WHERE id = ?", jpeg, picture);
+  }
+
+  /** A small JPEG of a picture that is kept, as it stands. */
+  public synchronized void showFinished(String picture, byte[] jpeg) throws Problem {
+    write("UPDATE picture SET finished = ? WHERE id = ?", jpeg, picture);
   }
 
   /** A span of work on a picture that is kept; one that began at the same time grows. */
@@ -223,6 +228,29 @@ public final class StudioJournal implements AutoCloseable {
     return new ArrayList<>(found.values());
   }
 
+  /**
+   * Small JPEGs of a picture.
+   *
+   * @param asShot of the photograph, or null
+   * @param finished as it was seen last, or null
+   */
+  public record Pictures(byte @Nullable [] asShot, byte @Nullable [] finished) {}
+
+  /** What there is to see of a picture. */
+  public synchronized Pictures pictures(String picture) throws Problem {
+    String sql = "SELECT as_shot, finished FROM picture WHERE id = ?";
+    try (PreparedStatement statement = database.prepareStatement(sql)) {
+      statement.setString(1, picture);
+      try (ResultSet row = statement.executeQuery()) {
+        return row.next()
+            ? new Pictures(row.getBytes(1), row.getBytes(2))
+            : new Pictures(null, null);
+      }
+    } catch (SQLException e) {
+      throw unusable(e);
+    }
+  }
+
   private interface Row {
     void read(ResultSet row) throws SQLException;
   }
@@ -243,7 +271,7 @@ public final class StudioJournal implements AutoCloseable {
       throws SQLException {
     ask(
         """
-        SELECT p.*, max(s.start) AS last FROM picture p JOIN span s ON s.picture = p.id
+        SELECT p.id, p.title, p.photograph, p.job, p.estimate, max(s.start) AS last FROM picture p JOIN span s ON s.picture = p.id
         WHERE s.start >= ? AND s.start < ? GROUP BY p.id ORDER BY last DESC
         """,
         from,
@@ -253,12 +281,7 @@ public final class StudioJournal implements AutoCloseable {
           found.put(
               work.id(),
               new JournalEntry(
-                  row.getString("title"),
-                  row.getString("photograph"),
-                  row.getString("job"),
-                  row.getBytes("as_shot"),
-                  row.getBytes("finished"),
-                  work));
+                  row.getString("title"), row.getString("photograph"), row.getString("job"), work));
         });
   }
 

@@ -46,12 +46,7 @@ public class StudioJournalTest {
 
   private static JournalEntry picture(String id) {
     return new JournalEntry(
-        "The Ferry Pilot",
-        "pilot.jpg",
-        "portrait",
-        new byte[] {1, 2},
-        null,
-        WorkRecord.of(id).estimated(7.5));
+        "The Ferry Pilot", "pilot.jpg", "portrait", WorkRecord.of(id).estimated(7.5));
   }
 
   private static Span span(int after) {
@@ -93,8 +88,6 @@ public class StudioJournalTest {
       WorkRecord expected = picture("a").work().plus(span(0)).plus(change).plus(end).plus(file);
       assertThat(read.work()).isEqualTo(expected);
       assertThat(read.title()).isEqualTo("The Ferry Pilot");
-      assertThat(read.asShot()).containsExactly(1, 2);
-      assertThat(read.finished()).isNull();
     }
   }
 
@@ -109,7 +102,7 @@ public class StudioJournalTest {
       journal.add("b", span(4000));
 
       assertThat(journal.between(START, START.plusSeconds(1000)))
-          .extracting(e -> e.work().id())
+          .extracting(JournalEntry::id)
           .containsExactly("b", "a");
       assertThat(journal.between(START.plusSeconds(1000), START.plusSeconds(9000)))
           .singleElement()
@@ -136,15 +129,16 @@ public class StudioJournalTest {
     try (StudioJournal journal = StudioJournal.open(folder)) {
       journal.keep(picture("a"));
       journal.add("a", span(0));
-      journal.keep(
-          new JournalEntry(
-              "The Pilot", "pilot.jpg", "beauty", null, new byte[] {9}, WorkRecord.of("a")));
+      journal.showAsShot("a", new byte[] {1, 2});
+      journal.keep(new JournalEntry("The Pilot", "pilot.jpg", "beauty", WorkRecord.of("a")));
+      journal.showFinished("a", new byte[] {9});
 
       JournalEntry read = all(journal).getFirst();
       assertThat(read.title()).isEqualTo("The Pilot");
       assertThat(read.job()).isEqualTo("beauty");
-      assertThat(read.asShot()).containsExactly(1, 2);
-      assertThat(read.finished()).containsExactly(9);
+      assertThat(journal.pictures("a").asShot()).containsExactly(1, 2);
+      assertThat(journal.pictures("a").finished()).containsExactly(9);
+      assertThat(journal.pictures("b").finished()).isNull();
       assertThat(read.work().active()).isEqualTo(Duration.ofMillis(1500));
     }
   }

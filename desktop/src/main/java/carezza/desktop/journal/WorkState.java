@@ -196,33 +196,24 @@ public final class WorkState implements AutoCloseable {
 
   /** The picture's line in the journal, the first time with the photograph. */
   private void keep() {
-    if (kept != document.session()) {
-      kept = document.session();
-      Session session = document.session();
-      Project project = document.settled();
-      JournalEntry entry = entry(null, null);
-      keeper.write(
-          journal ->
-              journal.keep(
-                  new JournalEntry(
-                      entry.title(),
-                      entry.photograph(),
-                      entry.job(),
-                      session.store().asShot(project),
-                      null,
-                      entry.work())));
+    if (kept == document.session()) {
+      return;
     }
+    kept = document.session();
+    Session session = document.session();
+    Project project = document.settled();
+    JournalEntry entry = entry();
+    keeper.write(
+        journal -> {
+          journal.keep(entry);
+          journal.showAsShot(entry.id(), session.store().asShot(project));
+        });
   }
 
-  private JournalEntry entry(byte @Nullable [] asShot, byte @Nullable [] finished) {
+  private JournalEntry entry() {
     Project project = document.settled();
     return new JournalEntry(
-        project.title(),
-        project.photograph().name(),
-        project.brief().job(),
-        asShot,
-        finished,
-        record());
+        project.title(), project.photograph().name(), project.brief().job(), record());
   }
 
   /** The picture was measured anew, so there is one to show. */
@@ -237,8 +228,12 @@ public final class WorkState implements AutoCloseable {
         cancellation -> session.store().glance(project),
         glance -> {
           if (session == document.session()) {
-            JournalEntry entry = entry(null, glance);
-            keeper.write(journal -> journal.keep(entry));
+            JournalEntry entry = entry();
+            keeper.write(
+                journal -> {
+                  journal.keep(entry);
+                  journal.showFinished(entry.id(), glance);
+                });
           }
         },
         state.status()::fail);
@@ -329,11 +324,11 @@ public final class WorkState implements AutoCloseable {
             LayerChanges.all(project.stack(), now));
     document.record(r -> r.plus(written));
     keep();
-    JournalEntry entry = entry(null, null);
+    JournalEntry entry = entry();
     keeper.write(
         journal -> {
           journal.keep(entry);
-          journal.add(entry.work().id(), written);
+          journal.add(entry.id(), written);
         });
     learn();
   }
