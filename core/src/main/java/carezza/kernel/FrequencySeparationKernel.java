@@ -17,6 +17,7 @@ import carezza.model.FrequencySeparationLayer;
 import carezza.model.FrequencySeparationLayer.LowBandArea;
 import carezza.model.FrequencySeparationLayer.Split;
 import carezza.model.Mask;
+import carezza.model.Parameters;
 import carezza.model.SemanticRegion;
 
 /**
@@ -58,9 +59,12 @@ final class FrequencySeparationKernel
 
   @Override
   public FrequencySeparationLayer resolve(FrequencySeparationLayer layer, Measurements read) {
-    return read instanceof Measurements.Separation advised
-        ? layer.withRadius(advised.advisedRadius())
-        : layer;
+    if (!(read instanceof Measurements.Separation advised)) {
+      return layer;
+    }
+    // In a very small picture the best radius may be finer than any that a layer can have.
+    var range = Parameters.of(FrequencySeparationLayer.class).get("radius");
+    return layer.withRadius(Math.clamp(advised.advisedRadius(), range.least(), range.most()));
   }
 
   @Override

@@ -36,8 +36,10 @@ public final class Store {
     Picture last = session.readings().measured();
     Picture shown =
         last == null
-            ? session.exports().picture(document.project(), small(), cancellation)
-            : session.exports().sized(document.project(), small(), last);
+            ? session
+                .exports()
+                .picture(document.project(), preview(document.project()), cancellation)
+            : session.exports().sized(document.project(), preview(document.project()), last);
     ProjectFile.save(document, file, encoded(shown));
   }
 
@@ -47,29 +49,35 @@ public final class Store {
    */
   public byte[] glance(Project project) throws Problem {
     Picture last = session.readings().measured();
+    return last == null
+        ? asShot(project, PREVIEW_LONG_EDGE)
+        : encoded(session.exports().sized(project, preview(project), last));
+  }
+
+  /** A JPEG of the photograph, cut as the picture is. */
+  public byte[] asShot(Project project, int longEdge) throws Problem {
+    Delivery small = small(project, longEdge);
     return encoded(
         session
             .exports()
-            .sized(
-                project,
-                small(),
-                last == null ? session.renderer().photograph().level(previewLevel()) : last));
+            .sized(project, small, session.renderer().photograph().level(small.level())));
   }
 
-  /** A small JPEG of the photograph, cut as the picture is. */
-  public byte[] asShot(Project project) throws Problem {
-    return encoded(
-        session
-            .exports()
-            .sized(project, small(), session.renderer().photograph().level(previewLevel())));
+  /** A JPEG of the finished picture. */
+  public byte[] finished(Project project, int longEdge, Cancellation cancellation) throws Problem {
+    return encoded(session.exports().picture(project, small(project, longEdge), cancellation));
   }
 
-  private Delivery small() {
+  private Delivery small(Project project, int longEdge) {
+    double cut =
+        project.crop() == null
+            ? session.size().longEdge()
+            : Math.max(project.crop().width(), project.crop().height());
     return new Delivery(
-        PREVIEW_LONG_EDGE,
+        longEdge,
         PREVIEW_QUALITY,
         8,
-        previewLevel(),
+        Level.forZoom(Math.min(1, longEdge / cut)),
         OutputColour.of(OutputProfile.SRGB),
         Carried.NOTHING,
         false);
@@ -82,7 +90,7 @@ public final class Store {
         "the preview");
   }
 
-  private int previewLevel() {
-    return Level.forZoom(Math.min(1, (double) PREVIEW_LONG_EDGE / session.size().longEdge()));
+  private Delivery preview(Project project) {
+    return small(project, PREVIEW_LONG_EDGE);
   }
 }

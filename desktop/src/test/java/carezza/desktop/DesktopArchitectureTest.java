@@ -17,6 +17,7 @@ public class DesktopArchitectureTest {
     "text",
     "geometry",
     "picture",
+    "sheet",
     "state",
     "journal",
     "style",

@@ -51,6 +51,9 @@ public final class WorkState implements AutoCloseable {
   /** How far back the retoucher's pace is learned from. */
   private static final Duration LEARNED_FROM = Duration.ofDays(400);
 
+  /** Pixels of the longer side of what the journal shows. */
+  private static final int SHOWN = 512;
+
   private static final String DELIVERY = "deliver";
   private static final String BENCH = "bench";
 
@@ -206,7 +209,7 @@ public final class WorkState implements AutoCloseable {
     keeper.write(
         journal -> {
           journal.keep(entry);
-          journal.showAsShot(entry.id(), session.store().asShot(project));
+          journal.showAsShot(entry.id(), session.store().asShot(project, SHOWN));
         });
   }
 

@@ -111,20 +111,11 @@ public final class PanelRows {
     String name = path.substring(path.lastIndexOf('.') + 1);
     parameter(
         path.replace('.', '-'),
-        key(holder) + "." + name,
+        Names.key(holder) + "." + name,
         Parameters.of(holder).get(name),
         type,
         l -> RecordValue.number(l, path),
         (l, v) -> RecordValue.with(l, path, v));
-  }
-
-  /** What the texts call a record with numbers: a layer by its key, all else by its own name. */
-  private static String key(Class<? extends Record> holder) {
-    return Arrays.stream(LayerType.values())
-        .filter(t -> t.record() == holder)
-        .map(LayerType::key)
-        .findFirst()
-        .orElse(holder.getSimpleName().toLowerCase(Locale.ROOT));
   }
 
   /**

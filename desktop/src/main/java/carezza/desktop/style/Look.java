@@ -15,7 +15,7 @@ public final class Look {
   /** On the interface thread. */
   public static void load() {
     for (String font : new String[] {"Inter-Regular", "Inter-Medium"}) {
-      Font.loadFont(Look.class.getResourceAsStream("/carezza/desktop/fonts/" + font + ".otf"), 13);
+      Font.loadFont(Look.class.getResourceAsStream("/carezza/desktop/fonts/" + font + ".ttf"), 13);
     }
     // Its colours are set to greys by our own sheet; it gives every state of every control a shape.
     Application.setUserAgentStylesheet(new PrimerDark().getUserAgentStylesheetBSS());

@@ -1,5 +1,6 @@
 package carezza.desktop.text;
 
+import java.util.Arrays;
 import java.util.Locale;
 
 import carezza.colour.BlendMode;
@@ -14,10 +15,12 @@ import carezza.model.Layer;
 import carezza.model.MaskParts.Join;
 import carezza.model.NeutralPointsLayer;
 import carezza.model.Parameters;
+import carezza.model.RecordValue;
 import carezza.model.SemanticRegion;
 import carezza.model.Stage;
 import carezza.model.Unit;
 import carezza.press.Intent;
+import carezza.record.Phase;
 
 /** What the window calls things that the core knows by a constant. */
 public final class Names {
@@ -39,6 +42,14 @@ public final class Names {
 
   public static String of(Stage stage) {
     return NAMES.get("stage." + stage);
+  }
+
+  /** A part of the work that time is counted for. */
+  public static String of(Phase phase) {
+    return switch (phase) {
+      case LOOK, DELIVER -> NAMES.get("phase." + phase);
+      default -> of(Stage.valueOf(phase.name()));
+    };
   }
 
   /** In a sentence. */
@@ -118,6 +129,26 @@ public final class Names {
     return NAMES.has(part)
         ? NAMES.get(part)
         : of(SemanticRegion.valueOf(gauge.where().toUpperCase(Locale.ROOT)));
+  }
+
+  /** What the texts call a record with numbers: a layer by its key, all else by its own name. */
+  public static String key(Class<? extends Record> holder) {
+    return Arrays.stream(LayerType.values())
+        .filter(t -> t.record() == holder)
+        .map(LayerType::key)
+        .findFirst()
+        .orElse(holder.getSimpleName().toLowerCase(Locale.ROOT));
+  }
+
+  /** A number of a layer by its path, with its value. */
+  public static String number(Layer layer, String path, double value) {
+    Class<? extends Record> holder = RecordValue.holder(layer.getClass(), path);
+    String name = path.substring(path.lastIndexOf('.') + 1);
+    String within = "within." + path.substring(0, Math.max(0, path.lastIndexOf('.')));
+    return (LAYERS.has(within) ? LAYERS.get(within) + ": " : "")
+        + LAYERS.get(key(holder) + "." + name)
+        + " "
+        + written(Parameters.of(holder).get(name), value);
   }
 
   /** A number of a layer with its unit. */

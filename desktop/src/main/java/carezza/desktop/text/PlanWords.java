@@ -62,7 +62,8 @@ public final class PlanWords {
     };
   }
 
-  private static String band(Band band) {
+  /** Where a reading should lie. */
+  public static String band(Band band) {
     if (Double.isInfinite(band.low())) {
       return TEXTS.get("band.up-to", number(band.high()));
     }
@@ -71,7 +72,8 @@ public final class PlanWords {
         : TEXTS.get("band.within", number(band.low()), number(band.high()));
   }
 
-  private static String number(double value) {
+  /** A number without what nobody reads. */
+  public static String number(double value) {
     double size = Math.abs(value);
     String said =
         String.format(Locale.ROOT, size >= 100 ? "%.0f" : size >= 3 ? "%.1f" : "%.2f", value);
