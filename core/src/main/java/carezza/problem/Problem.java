@@ -47,6 +47,7 @@ public final class Problem extends Exception {
     SIZES_DIFFER,
     VALUE_OUT_OF_RANGE,
     PROJECT_ENDING,
+    SHEET_ENDING,
     MEMORY_SPENT,
     PROGRAM_FAULT,
     NO_DISPLAY

@@ -23,6 +23,8 @@ import carezza.desktop.task.Faults;
       ApplyCommand.class,
       MeasureCommand.class,
       PlanCommand.class,
+      JournalCommand.class,
+      SheetCommand.class,
       MasksCommand.class,
       ShotsCommand.class
     },
