@@ -13,7 +13,7 @@ import java.util.Set;
 public final class Metadata {
 
   /** Nothing at all. */
-  public static final Metadata NONE = new Metadata(null, null, null);
+  public static final Metadata NONE = new Metadata(null, null, null, false);
 
   /** Bytes of each kind that are read at most; what is longer counts as absent. */
   public static final int LARGEST = 1 << 24;
@@ -74,11 +74,13 @@ public final class Metadata {
   private final TiffDirectory exif;
   private final byte[] iptc;
   private final byte[] xmp;
+  private final boolean retouched;
 
-  private Metadata(TiffDirectory exif, byte[] iptc, byte[] xmp) {
+  private Metadata(TiffDirectory exif, byte[] iptc, byte[] xmp, boolean retouched) {
     this.exif = exif;
     this.iptc = iptc;
     this.xmp = xmp;
+    this.retouched = retouched;
   }
 
   /**
@@ -87,7 +89,7 @@ public final class Metadata {
    * @param xmp a packet, or null
    */
   public static Metadata of(TiffDirectory exif, byte[] iptc, byte[] xmp) {
-    return new Metadata(exif, bounded(iptc), bounded(xmp));
+    return new Metadata(exif, bounded(iptc), bounded(xmp), false);
   }
 
   /** Of a directory that holds all three kinds, as TIFF files do. */
@@ -101,9 +103,17 @@ public final class Metadata {
     return bytes == null || bytes.length == 0 || bytes.length > LARGEST ? null : bytes;
   }
 
+  /**
+   * The same, and the fact that a person retouched the picture: IPTC's digital source type, which
+   * is written whatever else is carried.
+   */
+  public Metadata retouched() {
+    return new Metadata(exif, iptc, xmp, true);
+  }
+
   /** Whether there is anything to pass on. */
   public boolean isEmpty() {
-    return exif == null && iptc == null && xmp == null;
+    return exif == null && iptc == null && xmp == null && !retouched;
   }
 
   /** How the picture is turned, 1 … 8, as EXIF or else XMP says; 1 is upright. */
@@ -160,8 +170,10 @@ public final class Metadata {
 
   /** The XMP packet. */
   public Optional<String> xmp(Carried what) {
-    return xmp == null || what == Carried.NOTHING
-        ? Optional.empty()
-        : XmpPolicy.passed(xmp, what == Carried.ALL);
+    Optional<String> passed =
+        xmp == null || what == Carried.NOTHING
+            ? Optional.empty()
+            : XmpPolicy.passed(xmp, what == Carried.ALL);
+    return retouched ? Optional.of(XmpPolicy.retouched(passed)) : passed;
   }
 }

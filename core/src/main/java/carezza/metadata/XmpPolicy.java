@@ -24,6 +24,9 @@ final class XmpPolicy {
   private static final String IPTC_CORE = XMPConst.NS_IPTCCORE;
   private static final String PHOTOSHOP = XMPConst.NS_PHOTOSHOP;
 
+  /** Changed by people with tools that make nothing up (IPTC NewsCodes, digital source type). */
+  private static final String EDITED = "http://cv.iptc.org/newscodes/digitalsourcetype/humanEdits";
+
   /** What is known to name neither a place nor a body, by local names. */
   private static final Map<String, Set<String>> PLACELESS =
       Map.of(
@@ -176,12 +179,30 @@ final class XmpPolicy {
       if (!any) {
         return Optional.empty();
       }
-      byte[] text =
-          XMPMetaFactory.serializeToBuffer(
-              meta, new SerializeOptions().setUseCompactFormat(true).setPadding(1));
-      return Optional.of(new String(text, StandardCharsets.UTF_8));
+      return Optional.of(text(meta));
     } catch (XMPException | RuntimeException e) {
       return Optional.empty();
+    }
+  }
+
+  private static String text(XMPMeta meta) throws XMPException {
+    byte[] text =
+        XMPMetaFactory.serializeToBuffer(
+            meta, new SerializeOptions().setUseCompactFormat(true).setPadding(1));
+    return new String(text, StandardCharsets.UTF_8);
+  }
+
+  /** A packet that says that a person edited the picture, and else what is passed on. */
+  static String retouched(Optional<String> passed) {
+    XMPMeta meta =
+        passed
+            .flatMap(p -> parsed(p.getBytes(StandardCharsets.UTF_8)))
+            .orElseGet(XMPMetaFactory::create);
+    try {
+      meta.setProperty(XMPConst.NS_IPTCEXT, "DigitalSourceType", EDITED);
+      return text(meta);
+    } catch (XMPException e) {
+      throw new IllegalStateException("A packet of our own cannot be written", e);
     }
   }
 

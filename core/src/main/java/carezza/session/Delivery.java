@@ -27,6 +27,7 @@ import carezza.problem.Problem.Kind;
  * @param colour colour space of the file
  * @param carried what of the photograph's metadata goes into the file
  * @param layers writes a TIFF with a page for each layer; OpenRaster always has them
+ * @param retouched says in the file that the picture was retouched
  */
 public record Delivery(
     int longEdge,
@@ -35,7 +36,8 @@ public record Delivery(
     int level,
     OutputColour colour,
     Carried carried,
-    boolean layers) {
+    boolean layers,
+    boolean retouched) {
 
   public Delivery {
     if (longEdge < 0 || quality < 1 || quality > 100 || (bits != 8 && bits != 16)) {
@@ -44,6 +46,18 @@ public record Delivery(
     if (level < 0 || level > Level.COARSEST) {
       throw new IllegalArgumentException("Level " + level);
     }
+  }
+
+  /** One that does not say that the picture was retouched. */
+  public Delivery(
+      int longEdge,
+      int quality,
+      int bits,
+      int level,
+      OutputColour colour,
+      Carried carried,
+      boolean layers) {
+    this(longEdge, quality, bits, level, colour, carried, layers, false);
   }
 
   /** Full size at high quality. */

@@ -69,7 +69,7 @@ public final class Exports {
             delivery.quality(),
             delivery.bits(),
             delivery.colour(),
-            metadata,
+            delivery.retouched() ? metadata.retouched() : metadata,
             delivery.carried()));
   }
 

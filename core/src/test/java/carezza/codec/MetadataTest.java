@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
+import java.nio.charset.StandardCharsets;
 import java.util.List;
 
 import com.drew.imaging.ImageMetadataReader;
@@ -91,15 +92,15 @@ public class MetadataTest {
   }
 
   private byte[] written(String name, Carried carried) throws Problem {
+    return written(name, carried, photograph.metadata());
+  }
+
+  private byte[] written(String name, Carried carried, carezza.metadata.Metadata metadata)
+      throws Problem {
     return PictureWriter.encode(
         photograph.pixels(),
         new PictureWriter.Settings(
-            PictureFormat.of(name),
-            90,
-            8,
-            OutputColour.of(OutputProfile.SRGB),
-            photograph.metadata(),
-            carried),
+            PictureFormat.of(name), 90, 8, OutputColour.of(OutputProfile.SRGB), metadata, carried),
         name);
   }
 
@@ -126,6 +127,21 @@ public class MetadataTest {
                   && "Studio Quay 9".equals(iptc.getString(IptcDirectory.TAG_COPYRIGHT_NOTICE)))
           .isEqualTo(some);
     }
+  }
+
+  @Test(dataProvider = "files")
+  public void theFactThatItWasRetouchedIsReadByAnotherLibrary(String name, Carried carried)
+      throws Exception {
+    byte[] file = written(name, carried, photograph.metadata().retouched());
+    Metadata read = ImageMetadataReader.readMetadata(new ByteArrayInputStream(file));
+    XmpDirectory xmp = read.getFirstDirectoryOfType(XmpDirectory.class);
+
+    assertThat(xmp.getXmpProperties().get("Iptc4xmpExt:DigitalSourceType"))
+        .isEqualTo("http://cv.iptc.org/newscodes/digitalsourcetype/humanEdits");
+    assertThat(xmp.getXmpProperties().containsValue("Made-up camera"))
+        .isEqualTo(carried != Carried.NOTHING);
+    assertThat(new String(written(name, carried), StandardCharsets.ISO_8859_1))
+        .doesNotContain("DigitalSourceType");
   }
 
   @Test(dataProvider = "files")

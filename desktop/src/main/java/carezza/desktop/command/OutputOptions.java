@@ -94,6 +94,13 @@ final class OutputOptions {
               + " with .ora it is always so.")
   private boolean layers;
 
+  @Option(
+      names = "--say-retouched",
+      description =
+          "Says in the file, as IPTC's digital source type, that the picture was retouched; not in"
+              + " files with layers.")
+  private boolean retouched;
+
   @Mixin private Writing writing;
 
   /** Words with hyphens for the constants. */
@@ -163,6 +170,7 @@ final class OutputOptions {
         level,
         new OutputColour(profile, intent, !noBlackPoint),
         carried,
-        layers);
+        layers,
+        retouched);
   }
 }

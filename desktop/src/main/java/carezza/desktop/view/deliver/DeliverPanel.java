@@ -76,6 +76,7 @@ final class DeliverPanel extends VBox {
   private final ComboBox<Carried> notes = new ComboBox<>();
   private final CheckBox layers =
       new CheckBox(TEXTS.get("deliverPanel.a-page-for-each-layer-tiff"));
+  private final CheckBox retouched = new CheckBox(TEXTS.get("deliverPanel.say-retouched"));
   private final Button write = new Button(TEXTS.get("deliverPanel.write-the-picture"));
   private final Button stop = new Button(TEXTS.get("deliverPanel.stop"));
   private final HBox question = new HBox(8);
@@ -114,6 +115,7 @@ final class DeliverPanel extends VBox {
             colours,
             caption(TEXTS.get("deliverPanel.what-the-photograph-s-file-says")),
             notes,
+            retouched,
             layers,
             caption(TEXTS.get("deliverPanel.what-the-gauges-say")),
             checks,
@@ -180,6 +182,10 @@ final class DeliverPanel extends VBox {
                 }));
     notes.getSelectionModel().select(Carried.WITHOUT_PLACE);
     notes.setTooltip(new Tooltip(TEXTS.get("deliverPanel.exif-iptc-and-xmp-camera-date")));
+    retouched.setId("deliver-retouched");
+    retouched.setTooltip(new Tooltip(TEXTS.get("deliverPanel.say-retouched.tip")));
+    // Files with layers carry no words about the picture.
+    retouched.disableProperty().bind(layers.selectedProperty());
     layers.setId("deliver-layers");
     layers.setTooltip(new Tooltip(TEXTS.get("deliverPanel.the-photograph-each-layer-and-the")));
     write.setId("deliver-write");
@@ -258,7 +264,8 @@ final class DeliverPanel extends VBox {
         0,
         colours.colour(),
         notes.getValue(),
-        layers.isSelected());
+        layers.isSelected(),
+        retouched.isSelected());
   }
 
   // --- what is remembered
@@ -267,6 +274,7 @@ final class DeliverPanel extends VBox {
     edge.getSelectionModel().select(Math.clamp(number("edge", 0), 0, EDGES.length - 1));
     quality.setValue(Math.clamp(number("quality", 92), 50, 100));
     bits.getSelectionModel().select(number("bits", 8) == 16 ? 1 : 0);
+    retouched.setSelected(number("retouched", 0) == 1);
     colours.recall();
   }
 
@@ -282,6 +290,7 @@ final class DeliverPanel extends VBox {
     settings.set(SETTING + "edge", Integer.toString(edge.getSelectionModel().getSelectedIndex()));
     settings.set(SETTING + "quality", Long.toString(Math.round(quality.getValue())));
     settings.set(SETTING + "bits", bits.getValue());
+    settings.set(SETTING + "retouched", retouched.isSelected() ? "1" : "0");
     colours.remember();
   }
 
