@@ -16,6 +16,7 @@ import javafx.beans.property.ReadOnlyObjectProperty;
 
 import carezza.desktop.action.ActionMap;
 import carezza.desktop.action.Menu;
+import carezza.desktop.sheet.SheetKind;
 import carezza.desktop.state.AppState;
 import carezza.desktop.state.Brush;
 import carezza.desktop.state.Comparison;
@@ -93,6 +94,14 @@ final class AppActions {
     actions.add("plan", Menu.PICTURE, DOCUMENT, "Shortcut+L", open(), shell::togglePlan);
     actions.add("plan-draft", Menu.PICTURE, WORK, "Shift+P", proposed(), state.plan()::draft);
     actions.add("deliver", Menu.PICTURE, DOCUMENT, "Shortcut+D", open(), shell::toggleDeliver);
+    actions.add("journal", Menu.PICTURE, APPLICATION, "Shortcut+J", shell::toggleJournal);
+    actions.add(
+        "sheet",
+        Menu.PICTURE,
+        DOCUMENT,
+        "Shortcut+T",
+        open(),
+        () -> shell.showSheet(SheetKind.CLIENT));
     actions.add("recover", Menu.PICTURE, APPLICATION, null, files::offerRecovery);
     actions.add("leave", Menu.PICTURE, DOCUMENT, "Shortcut+W", open(), shell::leave);
     actions.add("quit", Menu.PICTURE, APPLICATION, "Shortcut+Q", shell::quit);

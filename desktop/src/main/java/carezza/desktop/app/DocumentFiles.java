@@ -152,7 +152,8 @@ final class DocumentFiles implements StartView.Opening, AutoCloseable {
         job::end);
   }
 
-  private void problem(String said) {
+  /** Says what has to be read. */
+  void problem(String said) {
     Label words = new Label(said);
     words.setWrapText(true);
     words.setMaxWidth(520);

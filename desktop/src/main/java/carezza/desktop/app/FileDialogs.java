@@ -10,9 +10,9 @@ public interface FileDialogs {
   Optional<Path> open();
 
   /**
-   * Where to save the project; nothing if it was called off.
+   * Where to save a project or write another file; nothing if it was called off.
    *
-   * @param proposal folder and name to begin with
+   * @param proposal folder and name to begin with; its ending says what is written
    */
   Optional<Path> save(Path proposal);
 }

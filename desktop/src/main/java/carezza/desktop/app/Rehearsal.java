@@ -14,7 +14,7 @@ import javafx.stage.Window;
 /**
  * Starts the demo once, offscreen, so that the Java runtime keeps the classes it needed as loaded
  * and linked in a file that shortens every later start from the same archives. Run by the build; a
- * file that is newer than the archives stays.
+ * file that was recorded with the same archives stays.
  */
 public final class Rehearsal {
 
@@ -34,27 +34,48 @@ public final class Rehearsal {
             .map(Path::of)
             .toList();
     if (isStale(file, archives)) {
-      record(file);
+      record(file, archives);
     }
   }
 
-  /** Whether the file is missing, or an archive was made after it. */
+  /**
+   * Whether the file is missing, or was recorded with other archives than these. The runtime does
+   * not look: from a file of other archives it would take their classes.
+   */
   static boolean isStale(Path file, List<Path> archives) throws IOException {
-    if (!Files.exists(file)) {
-      return true;
-    }
+    Path note = note(file);
+    return !Files.exists(file)
+        || !Files.exists(note)
+        || !Files.readString(note).equals(described(archives));
+  }
+
+  /** What the file was recorded with, beside it. */
+  private static Path note(Path file) {
+    return file.resolveSibling(file.getFileName() + ".archives");
+  }
+
+  static void describe(Path file, List<Path> archives) throws IOException {
+    Files.writeString(note(file), described(archives));
+  }
+
+  private static String described(List<Path> archives) throws IOException {
+    StringBuilder text = new StringBuilder();
     for (Path archive : archives) {
-      if (Files.getLastModifiedTime(archive).compareTo(Files.getLastModifiedTime(file)) > 0) {
-        return true;
-      }
+      text.append(archive)
+          .append(' ')
+          .append(Files.size(archive))
+          .append(' ')
+          .append(Files.getLastModifiedTime(archive).toMillis())
+          .append('\n');
     }
-    return false;
+    return text.toString();
   }
 
   /**
    * Without the file a start is slower and nothing else, so a failure is said and stops no build.
    */
-  private static void record(Path file) throws IOException, InterruptedException {
+  private static void record(Path file, List<Path> archives)
+      throws IOException, InterruptedException {
     Path log = file.resolveSibling(file.getFileName() + ".log");
     Path home = Files.createTempDirectory("carezza-rehearsal");
     List<String> command = new ArrayList<>();
@@ -78,7 +99,10 @@ public final class Rehearsal {
             .waitFor();
     Shots.remove(home);
     if (code != 0 || !Files.exists(file)) {
+      Files.deleteIfExists(file);
       System.out.println("The start could not be rehearsed, so it will be slower; see " + log);
+    } else {
+      describe(file, archives);
     }
   }
 

@@ -1,9 +1,11 @@
 package carezza.desktop.app;
 
 import java.nio.file.Path;
+import java.time.Instant;
 import java.time.ZoneId;
 import java.util.EnumSet;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.Callable;
 import javafx.beans.property.ReadOnlyBooleanProperty;
@@ -22,7 +24,9 @@ import carezza.desktop.action.ActionMap;
 import carezza.desktop.action.MenuBars;
 import carezza.desktop.action.Scope;
 import carezza.desktop.journal.JournalKeeper;
+import carezza.desktop.journal.JournalState;
 import carezza.desktop.journal.WorkState;
+import carezza.desktop.sheet.SheetKind;
 import carezza.desktop.state.AppState;
 import carezza.desktop.state.JobSettings;
 import carezza.desktop.state.Settings;
@@ -31,12 +35,15 @@ import carezza.desktop.state.ToolKind;
 import carezza.desktop.state.Workspace;
 import carezza.desktop.style.TextSize;
 import carezza.desktop.style.Tone;
+import carezza.desktop.task.Lane;
 import carezza.desktop.task.TaskRunner;
 import carezza.desktop.text.Language;
 import carezza.desktop.text.Texts;
 import carezza.desktop.view.AppView;
 import carezza.desktop.view.bench.BenchView;
 import carezza.desktop.view.deliver.DeliverView;
+import carezza.desktop.view.deliver.ProposedNames;
+import carezza.desktop.view.journal.JournalView;
 import carezza.desktop.view.picture.PictureArea;
 import carezza.desktop.view.picture.PictureView;
 import carezza.desktop.view.plan.FindingPictures;
@@ -46,6 +53,8 @@ import carezza.model.HealLayer;
 import carezza.problem.Problem;
 import carezza.project.Document;
 import carezza.record.WorkClock.Moment;
+import carezza.studio.JournalEntry;
+import carezza.studio.JournalFile;
 
 /**
  * The window's content: menus and tabs at the top, the active view below, a sheet over both while
@@ -64,6 +73,9 @@ public final class Shell extends StackPane implements AutoCloseable {
   private final Subscriptions subscriptions = new Subscriptions();
   private final JournalKeeper keeper;
   private final WorkState work;
+  private final JournalState journal;
+  private final FileWrites writes;
+  private final Lane sheetLane;
   private final Home home;
   private final Settings settings;
   private final BorderPane frame = new BorderPane();
@@ -90,8 +102,9 @@ public final class Shell extends StackPane implements AutoCloseable {
   Shell(Home home, FileDialogs dialogs) {
     this.home = home;
     settings = home.settings();
-    keeper = new JournalKeeper(home.folder(), state.status(), state.tasks());
+    keeper = new JournalKeeper(home.folder(), this::tell, state.tasks());
     work = new WorkState(state, keeper, Moment::now, ZoneId.systemDefault());
+    journal = new JournalState(keeper, Instant::now, ZoneId.systemDefault());
     // Before anything takes it: whatever a hand does is work.
     addEventFilter(InputEvent.ANY, e -> work.input());
     setId("carezza");
@@ -103,6 +116,8 @@ public final class Shell extends StackPane implements AutoCloseable {
         dialogs == null ? new SystemFileDialogs(() -> getScene().getWindow()) : dialogs;
     files =
         new DocumentFiles(state, workspace, home, ask, sheets, this::showBench, this::showStart);
+    writes = new FileWrites(state, ask, sheets);
+    sheetLane = state.tasks().droppable("sheets");
     area = new PictureArea(state, settings);
     state.plan().keepNumbersIn(new JobSettings(settings));
     findingPictures = new FindingPictures(state);
@@ -116,7 +131,8 @@ public final class Shell extends StackPane implements AutoCloseable {
             new StartView(files, home::recent),
             planView,
             bench,
-            new DeliverView(state, work, area, settings));
+            new DeliverView(state, work, area, settings),
+            new JournalView(state, work, journal, journalFiles(), this::showSheet));
     actions = AppActions.of(state, this);
     bench.use(actions);
     planView.use(actions);
@@ -206,6 +222,73 @@ public final class Shell extends StackPane implements AutoCloseable {
     show(active == view("deliver") ? bench : view("deliver"));
   }
 
+  void toggleJournal() {
+    AppView own = view("journal");
+    if (active != own) {
+      show(own);
+    } else if (state.document().isEmpty()) {
+      showStart();
+    } else {
+      showBench();
+    }
+  }
+
+  /** Shows what would be written about the document at work. */
+  void showSheet(SheetKind kind) {
+    sheets.show(
+        new SheetPreview(
+            state,
+            sheetLane,
+            kind,
+            (whom, pdf) -> {
+              sheets.close();
+              Path folder = ProposedNames.folder(state.document().current());
+              String name = TEXTS.get("shell.sheet." + whom, state.document().project().title());
+              writes.ask(ProposedNames.free(folder, name, ".pdf"), cancellation -> pdf);
+            },
+            sheets::close));
+  }
+
+  /** What has to be read; a sheet that is open is left as it is. */
+  private void tell(String said) {
+    if (sheets.isOpen()) {
+      state.status().say(said);
+    } else {
+      files.problem(said);
+    }
+  }
+
+  /** The journal for other programs, by default in the user's home. */
+  private JournalView.Exports journalFiles() {
+    Path home = Path.of(System.getProperty("user.home"));
+    return new JournalView.Exports() {
+      @Override
+      public void csv() {
+        shown()
+            .ifPresent(
+                found ->
+                    writes.ask(
+                        ProposedNames.free(home, TEXTS.get("shell.journal"), ".csv"),
+                        c -> JournalFile.csv(found, ZoneId.systemDefault())));
+      }
+
+      @Override
+      public void json() {
+        shown()
+            .ifPresent(
+                found ->
+                    writes.ask(
+                        ProposedNames.free(home, TEXTS.get("shell.journal"), ".json"),
+                        c -> JournalFile.json(found)));
+      }
+    };
+  }
+
+  private Optional<List<JournalEntry>> shown() {
+    return Optional.ofNullable(journal.contentsProperty().get())
+        .map(JournalState.Contents::entries);
+  }
+
   /** Puts the focus where the view that is shown has it. */
   private void focusView() {
     if (active != null) {
@@ -222,7 +305,11 @@ public final class Shell extends StackPane implements AutoCloseable {
       return;
     }
     if (active != bench) {
-      showBench();
+      if (state.document().isEmpty()) {
+        showStart();
+      } else {
+        showBench();
+      }
     } else if (state.plan().focusProperty().get() != null) {
       state.plan().focusProperty().set(null);
     } else if (state.proposals().currentProperty().get() != null) {
@@ -339,6 +426,10 @@ public final class Shell extends StackPane implements AutoCloseable {
     return workspace;
   }
 
+  JournalState journal() {
+    return journal;
+  }
+
   DocumentFiles files() {
     return files;
   }
@@ -428,6 +519,8 @@ public final class Shell extends StackPane implements AutoCloseable {
     area.close();
     findingPictures.close();
     work.close();
+    sheetLane.close();
+    writes.close();
     state.close();
   }
 }

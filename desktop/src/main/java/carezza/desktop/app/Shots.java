@@ -4,11 +4,13 @@ import java.awt.image.BufferedImage;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.time.Instant;
 import java.util.Comparator;
 import java.util.concurrent.CountDownLatch;
 import java.util.stream.Stream;
 import javafx.application.Platform;
 import javafx.scene.Scene;
+import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.control.ToggleButton;
@@ -18,6 +20,9 @@ import javafx.stage.Stage;
 import javax.imageio.ImageIO;
 
 import carezza.desktop.demo.Demo;
+import carezza.desktop.demo.DemoJournal;
+import carezza.desktop.journal.Period;
+import carezza.desktop.sheet.SheetKind;
 import carezza.desktop.state.AppState;
 import carezza.desktop.state.Comparison;
 import carezza.desktop.state.PlanState;
@@ -35,6 +40,7 @@ import carezza.model.SemanticRegion;
 import carezza.model.SkinToneEveningLayer;
 import carezza.problem.Problem;
 import carezza.project.Document;
+import carezza.studio.StudioJournal;
 
 /** Pictures of the main views, 1280 x 800, made from the demo in a window that is never shown. */
 public final class Shots {
@@ -227,6 +233,7 @@ public final class Shots {
     ToolkitThread.await(() -> view.picture().isExact());
     shot("keys");
     plan();
+    journal(demo);
     ToolkitThread.call(
         () -> {
           view.close();
@@ -324,6 +331,32 @@ public final class Shots {
     ToolkitThread.await(() -> plan.draftProperty().get() != null);
     Thread.sleep(3000);
     shot("plan");
+  }
+
+  /** Some days of work, and what a client reads of one picture. */
+  private void journal(Document demo) throws Problem, InterruptedException {
+    try (StudioJournal journal = StudioJournal.open(home)) {
+      DemoJournal.fill(journal, Instant.now());
+    }
+    ToolkitThread.call(
+        () -> {
+          // What was just done here to take pictures is nobody's work.
+          view.journal().wordsProperty().set(".jpg");
+          view.journal().periodProperty().set(Period.ALL);
+          view.toggleJournal();
+          view.journal().selectedProperty().set(demo.project().photograph().sha256());
+          return null;
+        });
+    Thread.sleep(2500);
+    shot("journal");
+    ToolkitThread.call(
+        () -> {
+          view.put(demo);
+          view.showSheet(SheetKind.CLIENT);
+          return null;
+        });
+    ToolkitThread.await(() -> view.lookup("#sheet-write") instanceof Button b && !b.isDisabled());
+    shot("sheet");
   }
 
   /** How far down the panel is looked at, 0 … 1. */

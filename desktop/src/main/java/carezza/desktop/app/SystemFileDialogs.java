@@ -12,6 +12,7 @@ import javafx.stage.FileChooser;
 import javafx.stage.FileChooser.ExtensionFilter;
 import javafx.stage.Window;
 
+import carezza.codec.PictureReader;
 import carezza.desktop.text.Texts;
 import carezza.project.ProjectFile;
 
@@ -50,13 +51,22 @@ final class SystemFileDialogs implements FileDialogs {
 
   @Override
   public Optional<Path> save(Path proposal) {
+    String name = PictureReader.name(proposal);
+    boolean project = name.endsWith(ProjectFile.ENDING);
+    String ending = name.substring(name.lastIndexOf('.'));
     FileChooser chooser = new FileChooser();
-    chooser.setTitle(TEXTS.get("systemFileDialogs.save-the-project"));
-    chooser.setInitialFileName(proposal.getFileName().toString());
+    chooser.setTitle(
+        TEXTS.get(
+            project ? "systemFileDialogs.save-the-project" : "systemFileDialogs.write-the-file"));
+    chooser.setInitialFileName(name);
     chooser
         .getExtensionFilters()
         .add(
-            new ExtensionFilter(TEXTS.get("systemFileDialogs.projects"), "*" + ProjectFile.ENDING));
+            new ExtensionFilter(
+                project
+                    ? TEXTS.get("systemFileDialogs.projects")
+                    : ending.substring(1).toUpperCase(Locale.ROOT),
+                "*" + ending));
     return picked(in(chooser, proposal.getParent()).showSaveDialog(owner.get()));
   }
 

@@ -9,6 +9,7 @@ import javafx.beans.property.ReadOnlyStringProperty;
 import javafx.beans.property.ReadOnlyStringWrapper;
 import javafx.geometry.Insets;
 import javafx.geometry.Pos;
+import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.MenuBar;
 import javafx.scene.control.Slider;
@@ -27,8 +28,10 @@ import carezza.desktop.state.Subscriptions;
 import carezza.desktop.state.Workspace;
 import carezza.desktop.style.Glyph;
 import carezza.desktop.style.Tone;
+import carezza.desktop.text.PlanWords;
 import carezza.desktop.text.Texts;
 import carezza.desktop.view.AppView;
+import carezza.record.WorkRecord;
 
 /**
  * The strip at the top: menus, a tab for each view, what is at work, steps back and forth, the grey
@@ -80,6 +83,7 @@ final class TopStrip extends HBox implements AutoCloseable {
             row,
             new Spring(),
             title(),
+            clock(actions),
             ActionButtons.drawn(actions.get("undo"), Glyph.UNDO.node()),
             ActionButtons.drawn(actions.get("redo"), Glyph.REDO.node()),
             tone);
@@ -110,6 +114,34 @@ final class TopStrip extends HBox implements AutoCloseable {
     title.getStyleClass().add("project-title");
     title.textProperty().bind(words);
     return title;
+  }
+
+  /** The job, and the time that went into the picture of that which was planned. */
+  private Button clock(ActionMap actions) {
+    Button clock = new Button();
+    clock.setId("clock");
+    clock.getStyleClass().add("clock");
+    clock.setTooltip(new Tooltip(TEXTS.get("topStrip.clock.tip")));
+    clock.setOnAction(e -> actions.get("journal").run());
+    clock.setFocusTraversable(false);
+    Runnable say =
+        () -> {
+          boolean shown = state.document().project() != null;
+          clock.setVisible(shown);
+          if (shown) {
+            WorkRecord work = state.document().recordProperty().get();
+            clock.setText(
+                TEXTS.get(
+                    "topStrip.clock",
+                    PlanWords.job(state.document().project().brief().job()),
+                    (int) WorkRecord.minutes(work.active()),
+                    PlanWords.minutes(Math.round(work.estimate()))));
+          }
+        };
+    clock.managedProperty().bind(clock.visibleProperty());
+    subscriptions.on(say, state.document().recordProperty(), state.document().projectProperty());
+    say.run();
+    return clock;
   }
 
   private void sayTitle() {

@@ -5,7 +5,7 @@ import java.util.function.Consumer;
 
 import org.jspecify.annotations.Nullable;
 
-import carezza.desktop.state.Status;
+import carezza.desktop.task.Faults;
 import carezza.desktop.task.Lane;
 import carezza.desktop.task.TaskRunner;
 import carezza.studio.StudioJournal;
@@ -17,7 +17,7 @@ import carezza.studio.StudioJournal;
 public final class JournalKeeper implements AutoCloseable {
 
   private final Path folder;
-  private final Status status;
+  private final Consumer<String> notice;
   private final TaskRunner tasks;
   private final Lane lane;
 
@@ -28,10 +28,12 @@ public final class JournalKeeper implements AutoCloseable {
 
   /**
    * @param folder that holds the database
+   * @param notice takes what has to be read: that the journal cannot be used, or that another was
+   *     set aside
    */
-  public JournalKeeper(Path folder, Status status, TaskRunner tasks) {
+  public JournalKeeper(Path folder, Consumer<String> notice, TaskRunner tasks) {
     this.folder = folder;
-    this.status = status;
+    this.notice = notice;
     this.tasks = tasks;
     lane = tasks.lane("journal");
   }
@@ -69,7 +71,7 @@ public final class JournalKeeper implements AutoCloseable {
     if (open == null) {
       open = StudioJournal.open(folder);
       journal = open;
-      open.setAside().ifPresent(said -> tasks.atHome(() -> status.say(said.getMessage())));
+      open.setAside().ifPresent(said -> tasks.atHome(() -> notice.accept(said.getMessage())));
     }
     return open;
   }
@@ -77,7 +79,7 @@ public final class JournalKeeper implements AutoCloseable {
   private void fail(Throwable e) {
     if (!failed) {
       failed = true;
-      status.fail(e);
+      notice.accept(Faults.said(e));
     }
   }
 

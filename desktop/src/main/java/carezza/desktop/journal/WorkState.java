@@ -43,7 +43,7 @@ import carezza.studio.JournalEntry;
  * Counts the time that is worked on the document and keeps the record of what is done to it: in the
  * document, so that it travels, and in the studio's journal.
  */
-public final class WorkState implements AutoCloseable {
+public final class WorkState implements DocumentState.Recorder, AutoCloseable {
 
   /** Pause after which the picture in the journal is brought up to date. */
   private static final Duration REST = Duration.ofSeconds(2);
@@ -83,8 +83,7 @@ public final class WorkState implements AutoCloseable {
     document = state.document();
     clock = new WorkClock(zone);
     pictures = state.tasks().lane("pictures of the journal");
-    document.beforeRecordIsRead(this::roundOff);
-    subscriptions.on(document.sessionProperty(), is -> begin());
+    document.recordedBy(this);
     subscriptions.on(state.plan().planProperty(), this::follow);
     subscriptions.on(state.measurements().gaugesProperty(), is -> show());
     subscriptions.on(
@@ -160,12 +159,17 @@ public final class WorkState implements AutoCloseable {
     }
   }
 
-  /** What is under way goes into the record, as that is about to be read. */
-  private void roundOff() {
+  @Override
+  public void roundOff() {
     if (!document.isEmpty()) {
       take(clock.roundOff(time.get()));
       recordLayers();
     }
+  }
+
+  /** The picture at work, as the journal knows it; null where there is none or nothing was done. */
+  public @Nullable String picture() {
+    return document.isEmpty() || kept != document.session() ? null : record().id();
   }
 
   private WorkRecord record() {
@@ -174,11 +178,11 @@ public final class WorkState implements AutoCloseable {
 
   // --- documents
 
-  /** Another document is at work. */
-  private void begin() {
+  @Override
+  public void begins(Project project) {
     clock.stop(time.get());
     pictures.cancel();
-    recorded = document.isEmpty() ? LayerStack.EMPTY : document.settled().stack();
+    recorded = project.stack();
     kept = null;
     findings = null;
     estimatedFor = null;
@@ -305,6 +309,10 @@ public final class WorkState implements AutoCloseable {
                       .filter(f -> f.state() == Finding.State.TREATED)
                       .toList());
       document.record(r -> r.estimated(minutes));
+      if (kept == document.session()) {
+        JournalEntry entry = entry();
+        keeper.write(journal -> journal.keep(entry));
+      }
     }
     estimatedFor = brief;
   }

@@ -33,7 +33,7 @@ public final class DocumentState {
   private final ReadOnlyBooleanWrapper seen = new ReadOnlyBooleanWrapper();
   private final ReadOnlyObjectWrapper<Path> path = new ReadOnlyObjectWrapper<>();
   private final ReadOnlyObjectWrapper<WorkRecord> record = new ReadOnlyObjectWrapper<>();
-  private Runnable beforeRecordIsRead = () -> {};
+  private Recorder recorder = new Recorder() {};
   private Document opened;
   private Session working;
   private History history;
@@ -73,7 +73,7 @@ public final class DocumentState {
 
   /** What is at work now. */
   public Work work() {
-    beforeRecordIsRead.run();
+    recorder.roundOff();
     return new Work(opened.with(history.present(), path.get()).worked(record.get()), history);
   }
 
@@ -83,13 +83,14 @@ public final class DocumentState {
   }
 
   private void open(Document document, History steps, Session own) {
-    beforeRecordIsRead.run();
+    recorder.roundOff();
     opened = document;
-    record.set(document.work());
     history = steps;
+    working = own;
+    record.set(document.work());
+    recorder.begins(history.present());
     seen.set(false);
     path.set(document.path());
-    working = own;
     show(history.present());
     session.set(working);
   }
@@ -100,7 +101,7 @@ public final class DocumentState {
 
   /** The document as it stands now. */
   public Document current() {
-    beforeRecordIsRead.run();
+    recorder.roundOff();
     return opened.with(project.get(), path.get()).worked(record.get());
   }
 
@@ -156,9 +157,18 @@ public final class DocumentState {
     record.set(more.apply(record.get()));
   }
 
-  /** Runs whenever the record is about to be read or left, so that what is under way is in it. */
-  public void beforeRecordIsRead(Runnable work) {
-    beforeRecordIsRead = work;
+  /** Who keeps the record. */
+  public interface Recorder {
+
+    /** The record is about to be read or left: what is under way goes into it. */
+    default void roundOff() {}
+
+    /** Another document is at work from now on. */
+    default void begins(Project project) {}
+  }
+
+  public void recordedBy(Recorder keeper) {
+    recorder = keeper;
   }
 
   // --- steps

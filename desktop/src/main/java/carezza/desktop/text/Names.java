@@ -119,7 +119,8 @@ public final class Names {
     return NAMES.has("gauge." + id);
   }
 
-  static String gauge(String id) {
+  /** A gauge as files call it. */
+  public static String gauge(String id) {
     return NAMES.get("gauge." + id);
   }
 

@@ -23,16 +23,23 @@ public class RehearsalTest {
   }
 
   @Test
-  public void aRehearsalIsOldWhenAnArchiveWasMadeAfterIt() throws IOException {
+  public void aRehearsalIsOldWhenAnArchiveIsAnother() throws IOException {
     Path folder = Files.createTempDirectory("rehearsal");
     Path recorded = file(folder, "recorded", 1000);
+    List<Path> archives = List.of(file(folder, "a.jar", 900), file(folder, "b.jar", 1100));
+    assertThat(Rehearsal.isStale(recorded, archives)).isTrue();
+    Rehearsal.describe(recorded, archives);
 
-    assertThat(Rehearsal.isStale(recorded, List.of(file(folder, "a.jar", 900)))).isFalse();
-    assertThat(
-            Rehearsal.isStale(
-                recorded, List.of(file(folder, "a.jar", 900), file(folder, "b.jar", 1100))))
-        .isTrue();
-    assertThat(Rehearsal.isStale(folder.resolve("never"), List.of())).isTrue();
+    assertThat(Rehearsal.isStale(recorded, archives)).isFalse();
+    assertThat(Rehearsal.isStale(recorded, archives.subList(0, 1))).isTrue();
+    assertThat(Rehearsal.isStale(recorded, archives.reversed())).isTrue();
+    // An older archive in its place is another, too.
+    file(folder, "b.jar", 800);
+    assertThat(Rehearsal.isStale(recorded, archives)).isTrue();
+    file(folder, "b.jar", 1100);
+    assertThat(Rehearsal.isStale(recorded, archives)).isFalse();
+    Files.delete(recorded);
+    assertThat(Rehearsal.isStale(recorded, archives)).isTrue();
   }
 
   /** In this mode the runtime refuses to start where it cannot use the file. */

@@ -9,6 +9,7 @@ import java.nio.file.Path;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.ZoneId;
+import java.util.ArrayList;
 import java.util.List;
 
 import org.testng.annotations.AfterMethod;
@@ -37,6 +38,8 @@ import carezza.studio.StudioJournal;
 /** Work on a small grey picture by a clock that is told the time. */
 public class WorkStateTest {
 
+  private final List<String> said = new ArrayList<>();
+
   private Path folder;
   private Instant now;
   private AppState state;
@@ -44,6 +47,7 @@ public class WorkStateTest {
 
   @BeforeMethod
   public void begin() throws IOException {
+    said.clear();
     folder = Files.createTempDirectory("journal");
     now = Instant.parse("2026-11-02T10:00:00Z");
     state = AppState.with(TaskRunner.inPlace());
@@ -59,7 +63,7 @@ public class WorkStateTest {
   }
 
   private WorkState workOn(AppState window) {
-    JournalKeeper keeper = new JournalKeeper(folder, window.status(), window.tasks());
+    JournalKeeper keeper = new JournalKeeper(folder, said::add, window.tasks());
     return new WorkState(
         window,
         keeper,
@@ -253,16 +257,16 @@ public class WorkStateTest {
   public void aJournalThatCannotBeUsedIsSaidOnceAndWorkGoesOn() throws Exception {
     Files.writeString(folder.resolve("file"), "");
     AppState other = AppState.with(TaskRunner.inPlace());
-    JournalKeeper keeper = new JournalKeeper(folder.resolve("file"), other.status(), other.tasks());
+    JournalKeeper keeper = new JournalKeeper(folder.resolve("file"), said::add, other.tasks());
     WorkState second = new WorkState(other, keeper, () -> new Moment(0, now), ZoneId.of("UTC"));
     other.document().open(Documents.with());
 
-    assertThat(other.status().messageProperty().get()).contains("file");
-    other.status().clear();
+    assertThat(said).singleElement().asString().contains("file");
     second.viewIs("bench", true);
     second.input();
     second.rest();
-    assertThat(other.status().messageProperty().get()).isEmpty();
+    assertThat(said).hasSize(1);
+    assertThat(other.document().current().work().id()).isNotBlank();
     other.close();
   }
 
@@ -271,10 +275,10 @@ public class WorkStateTest {
     Path broken = Files.createTempDirectory("broken");
     Files.writeString(broken.resolve(StudioJournal.NAME), "no database, but long enough text. ");
     AppState other = AppState.with(TaskRunner.inPlace());
-    JournalKeeper keeper = new JournalKeeper(broken, other.status(), other.tasks());
+    JournalKeeper keeper = new JournalKeeper(broken, said::add, other.tasks());
     keeper.write(journal -> {});
 
-    assertThat(other.status().messageProperty().get()).contains(StudioJournal.NAME);
+    assertThat(said).singleElement().asString().contains(StudioJournal.NAME);
     keeper.close();
     other.close();
   }
