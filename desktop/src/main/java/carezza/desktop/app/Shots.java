@@ -116,17 +116,10 @@ public final class Shots {
             view.picture().isExact()
                 && !view.state().measurements().gaugesProperty().get().isEmpty());
     shot("bench");
-    select("sculpt");
-    ToolkitThread.call(
-        () -> {
-          view.state().view().maskShownProperty().set(true);
-          return null;
-        });
-    ToolkitThread.await(() -> view.picture().isExact());
-    shot("mask");
     ToolkitThread.call(
         () -> {
           AppState state = view.state();
+          state.view().maskShownProperty().set(true);
           state.selection().select("grade");
           state.part().add(MaskParts.Join.WITHIN, new Mask.RegionMask(SemanticRegion.FACE_SKIN));
           state
@@ -340,8 +333,6 @@ public final class Shots {
     }
     ToolkitThread.call(
         () -> {
-          // What was just done here to take pictures is nobody's work.
-          view.journal().wordsProperty().set(".jpg");
           view.journal().periodProperty().set(Period.ALL);
           view.toggleJournal();
           view.journal().selectedProperty().set(demo.project().photograph().sha256());

@@ -17,6 +17,7 @@ import javafx.scene.control.ToggleButton;
 import javafx.scene.control.ToggleGroup;
 import javafx.scene.control.Tooltip;
 import javafx.scene.layout.HBox;
+import javafx.scene.layout.Region;
 
 import carezza.desktop.action.ActionButtons;
 import carezza.desktop.action.ActionMap;
@@ -71,7 +72,8 @@ final class TopStrip extends HBox implements AutoCloseable {
     }
     Slider tone = new Slider(Tone.DARKEST, Tone.LIGHTEST, Tone.USUAL);
     tone.setId("tone");
-    tone.setPrefWidth(80);
+    tone.setPrefWidth(64);
+    tone.setMinWidth(40);
     tone.setAccessibleText(TEXTS.get("topStrip.grey-of-the-surround"));
     tone.setTooltip(new Tooltip(TEXTS.get("topStrip.grey-of-the-surround-darker-to")));
     tone.valueProperty().subscribe((was, is) -> grey.accept(is.doubleValue()));
@@ -111,12 +113,14 @@ final class TopStrip extends HBox implements AutoCloseable {
   private Label title() {
     Label title = new Label();
     title.setId("title");
+    // Whatever a picture is called, all else stays in sight.
+    title.setMinWidth(0);
     title.getStyleClass().add("project-title");
     title.textProperty().bind(words);
     return title;
   }
 
-  /** The job, and the time that went into the picture of that which was planned. */
+  /** The time that went into the picture, of that which was planned. */
   private Button clock(ActionMap actions) {
     Button clock = new Button();
     clock.setId("clock");
@@ -133,11 +137,11 @@ final class TopStrip extends HBox implements AutoCloseable {
             clock.setText(
                 TEXTS.get(
                     "topStrip.clock",
-                    PlanWords.job(state.document().project().brief().job()),
                     (int) WorkRecord.minutes(work.active()),
                     PlanWords.minutes(Math.round(work.estimate()))));
           }
         };
+    clock.setMinWidth(Region.USE_PREF_SIZE);
     clock.managedProperty().bind(clock.visibleProperty());
     subscriptions.on(say, state.document().recordProperty(), state.document().projectProperty());
     say.run();

@@ -55,10 +55,18 @@ final class ClientSheet {
     rows.add(List.of(TEXTS.get("stage"), TEXTS.get("client.what")));
     for (Stage stage : Stage.values()) {
       Set<String> words = new LinkedHashSet<>();
+      int mended = 0;
       for (Layer layer : facts.project().stack().layers()) {
         if (layer.attributes().stage() == stage && counts(layer)) {
-          words.add(words(layer));
+          if (layer instanceof HealLayer heal) {
+            mended += heal.patches().size();
+          } else {
+            words.add(words(layer));
+          }
         }
+      }
+      if (mended > 0) {
+        words.add(TEXTS.get(mended == 1 ? "done.heal.one" : "done.heal", mended));
       }
       if (!words.isEmpty()) {
         rows.add(List.of(Names.of(stage), String.join(" ", words)));
@@ -79,10 +87,6 @@ final class ClientSheet {
   }
 
   private static String words(Layer layer) {
-    if (layer instanceof HealLayer heal) {
-      int count = heal.patches().size();
-      return TEXTS.get(count == 1 ? "done.heal.one" : "done.heal", count);
-    }
     String key = "done." + LayerType.key(layer);
     return TEXTS.get(TEXTS.has(key) ? key : "done.other");
   }

@@ -16,6 +16,7 @@ import org.apache.pdfbox.pdmodel.PDPageContentStream.AppendMode;
 import org.apache.pdfbox.pdmodel.font.PDType0Font;
 import org.apache.pdfbox.pdmodel.graphics.image.JPEGFactory;
 import org.apache.pdfbox.pdmodel.graphics.image.PDImageXObject;
+import org.jspecify.annotations.Nullable;
 
 import carezza.desktop.text.Language;
 import carezza.desktop.text.Texts;
@@ -86,12 +87,14 @@ final class SheetWriter implements Closeable {
     return paper.size().getWidth() - 2 * MARGIN;
   }
 
-  /** Goes to another page where this much does not fit on this one. */
-  private void need(float height) throws IOException {
-    if (y - height < FOOT) {
+  /** Goes to another page where this much does not fit on this one; whether it did. */
+  private boolean need(float height) throws IOException {
+    boolean full = y - height < FOOT;
+    if (full) {
       page.close();
       page = begin();
     }
+    return full;
   }
 
   // --- parts
@@ -162,8 +165,8 @@ final class SheetWriter implements Closeable {
           float h = scale * Math.max(one.getHeight(), other.getHeight());
           need(h + SMALL * LEADING + 6);
           float second = MARGIN + Math.min(w, scale * one.getWidth()) + GUTTER;
-          page.drawImage(one, MARGIN, y - h, scale * one.getWidth(), scale * one.getHeight());
-          page.drawImage(other, second, y - h, scale * other.getWidth(), scale * other.getHeight());
+          picture(one, MARGIN, y - h, scale);
+          picture(other, second, y - h, scale);
           y -= h + SMALL * LEADING + 2;
           text(regular, SMALL, plain(regular, leftWords), MARGIN, y, FAINT);
           text(regular, SMALL, plain(regular, rightWords), second, y, FAINT);
@@ -171,8 +174,23 @@ final class SheetWriter implements Closeable {
         });
   }
 
+  /** With a hairline around it: a white backdrop ends somewhere. */
+  private void picture(PDImageXObject image, float x, float base, float scale) throws IOException {
+    float w = scale * image.getWidth();
+    float h = scale * image.getHeight();
+    page.drawImage(image, x, base, w, h);
+    hairline();
+    page.addRect(x, base, w, h);
+    page.stroke();
+  }
+
+  private void hairline() throws IOException {
+    page.setStrokingColor(0.8f);
+    page.setLineWidth(0.4f);
+  }
+
   /**
-   * Rows of cells, the first of them heads; a row stays on one page.
+   * Rows of cells, the first of them heads, which stand on every page; a row stays on one page.
    *
    * @param shares of the width that columns have; their sum is 1
    */
@@ -180,13 +198,18 @@ final class SheetWriter implements Closeable {
     draw(
         () -> {
           for (int i = 0; i < rows.size(); i++) {
-            row(shares, rows.get(i), i == 0);
+            row(shares, rows.get(i), i == 0 ? null : rows.getFirst());
           }
           y -= 4;
         });
   }
 
-  private void row(float[] shares, List<String> cells, boolean head) throws IOException {
+  /**
+   * @param heads above the rows; null for these themselves
+   */
+  private void row(float[] shares, List<String> cells, @Nullable List<String> heads)
+      throws IOException {
+    boolean head = heads == null;
     PDType0Font font = head ? medium : regular;
     List<List<String>> wrapped = new ArrayList<>();
     int most = 1;
@@ -195,7 +218,9 @@ final class SheetWriter implements Closeable {
       most = Math.max(most, wrapped.getLast().size());
     }
     float height = most * SMALL * LEADING + 5;
-    need(height);
+    if (need(height) && heads != null) {
+      row(shares, heads, null);
+    }
     float x = MARGIN;
     for (int c = 0; c < cells.size(); c++) {
       float base = y;
@@ -206,8 +231,7 @@ final class SheetWriter implements Closeable {
       x += shares[c] * width();
     }
     y -= height;
-    page.setStrokingColor(0.8f);
-    page.setLineWidth(0.4f);
+    hairline();
     page.moveTo(MARGIN, y);
     page.lineTo(MARGIN + width(), y);
     page.stroke();

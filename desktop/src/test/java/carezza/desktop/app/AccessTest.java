@@ -62,8 +62,11 @@ public class AccessTest extends WindowDriver {
     }
     onStage(
         () -> {
-          view.showDeliver();
-          collect(view, nameless);
+          for (String id : new String[] {"deliver", "plan", "journal"}) {
+            ((ToggleButton) node("#view-" + id)).fire();
+            view.layout();
+            collect(view, nameless);
+          }
           return null;
         });
     assertThat(nameless.stream().distinct()).isEmpty();

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.lang.management.ManagementFactory;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
@@ -26,10 +27,15 @@ import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 
 import carezza.desktop.demo.Demo;
+import carezza.desktop.demo.DemoJournal;
+import carezza.desktop.journal.Period;
+import carezza.desktop.sheet.SheetKind;
 import carezza.desktop.style.Look;
 import carezza.desktop.style.TextSize;
 import carezza.desktop.text.Language;
+import carezza.file.ApplicationFolder;
 import carezza.kernel.LayerType;
+import carezza.studio.StudioJournal;
 
 /**
  * Words fit: no button, heading or number ends in dots, in any language, and with larger text on a
@@ -136,6 +142,40 @@ public class LanguageWidthsTest {
             return null;
           });
       look(shell);
+      while (onStage(() -> shell.state().plan().planProperty().get() == null)) {
+        Thread.sleep(100);
+      }
+      onStage(
+          () -> {
+            shell.showBench();
+            return null;
+          });
+      look(shell);
+      onStage(
+          () -> {
+            shell.togglePlan();
+            return null;
+          });
+      look(shell);
+      try (StudioJournal journal = StudioJournal.open(ApplicationFolder.path())) {
+        DemoJournal.fill(journal, Instant.now());
+      }
+      onStage(
+          () -> {
+            shell.journal().periodProperty().set(Period.ALL);
+            shell.toggleJournal();
+            return null;
+          });
+      while (onStage(() -> shell.lookup("#journal-numbers .journal-number") == null)) {
+        Thread.sleep(100);
+      }
+      look(shell);
+      onStage(
+          () -> {
+            shell.showSheet(SheetKind.CLIENT);
+            return null;
+          });
+      look(shell);
       CUT.forEach(words -> System.out.println("cut: " + words));
       System.out.println("done " + arguments[0]);
       System.exit(0);
@@ -161,7 +201,10 @@ public class LanguageWidthsTest {
       if (!node.isVisible()) {
         return;
       }
-      boolean name = node.getStyleClass().contains("card-name");
+      // What the retoucher called it is as long as it is.
+      boolean name =
+          node.getStyleClass().contains("card-name")
+              || node.getStyleClass().contains("project-title");
       if (node instanceof Labeled labeled
           && !name
           && labeled.lookup(".text") instanceof Text shown) {

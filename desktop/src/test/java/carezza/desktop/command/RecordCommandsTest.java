@@ -12,6 +12,7 @@ import java.time.Instant;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.text.PDFTextStripper;
+import org.testng.annotations.AfterClass;
 import org.testng.annotations.BeforeClass;
 import org.testng.annotations.Test;
 import picocli.CommandLine;
@@ -30,18 +31,19 @@ import carezza.record.WorkRecord;
 import carezza.studio.JournalEntry;
 import carezza.studio.StudioJournal;
 
-/** The verbs that write what was done, beside windows that write into the same journal. */
-@Test(groups = "beside")
+/** The verbs that write what was done; the home that they read is their own meanwhile. */
 public class RecordCommandsTest {
 
   private static final String TITLE = "The Bell Founder";
 
   private Path folder;
+  private String home;
   private Path project;
 
-  @BeforeClass(alwaysRun = true)
+  @BeforeClass
   public void prepare() throws Exception {
     folder = Files.createTempDirectory("records");
+    home = System.setProperty("carezza.home", folder.resolve("home").toString());
     project = folder.resolve("grey.carezza");
     ProjectFile.save(
         Documents.with(LayerType.EXPOSURE, LayerType.TEETH),
@@ -57,6 +59,15 @@ public class RecordCommandsTest {
               Duration.ofSeconds(90),
               Duration.ZERO,
               new Activity(Phase.SCULPT, "a", "dodgeBurn", "dodge")));
+    }
+  }
+
+  @AfterClass(alwaysRun = true)
+  public void giveBack() {
+    if (home == null) {
+      System.clearProperty("carezza.home");
+    } else {
+      System.setProperty("carezza.home", home);
     }
   }
 

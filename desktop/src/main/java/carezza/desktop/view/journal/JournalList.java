@@ -11,6 +11,8 @@ import javafx.scene.control.ListCell;
 import javafx.scene.control.ListView;
 import javafx.scene.image.Image;
 import javafx.scene.image.ImageView;
+import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
@@ -33,7 +35,8 @@ final class JournalList extends VBox {
 
   private static final Texts TEXTS = Texts.of("journal");
 
-  private static final double THUMB = 36;
+  private static final double THUMB = 34;
+  private static final double ROW = 46;
   private static final double NAME_WIDTH = 150;
   private static final double NUMBER_WIDTH = 70;
 
@@ -55,6 +58,7 @@ final class JournalList extends VBox {
     list.setId("journal-rows");
     list.getStyleClass().add("journal-rows");
     list.setAccessibleText(TEXTS.get("rows.accessible"));
+    list.setFixedCellSize(ROW);
     list.setCellFactory(view -> new Cell());
     list.setPlaceholder(new Label(TEXTS.get("nothing")));
     list.getSelectionModel()
@@ -65,9 +69,18 @@ final class JournalList extends VBox {
                 journal.selectedProperty().set(is.key());
               }
             });
+    list.addEventFilter(KeyEvent.KEY_PRESSED, this::passOn);
     list.widthProperty().subscribe(w -> list.refresh());
     VBox.setVgrow(list, Priority.ALWAYS);
     getChildren().addAll(head, list);
+  }
+
+  /** A list takes Escape for itself, though nothing is edited in it. */
+  private void passOn(KeyEvent e) {
+    if (e.getCode() == KeyCode.ESCAPE) {
+      e.consume();
+      fireEvent(e.copyFor(this, this));
+    }
   }
 
   /** Shows these; the row that was in hand stays so. */
