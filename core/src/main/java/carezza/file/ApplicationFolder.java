@@ -31,4 +31,16 @@ public final class ApplicationFolder {
       rights.setPermissions(PosixFilePermissions.fromString("rwx------"));
     }
   }
+
+  /** Makes an empty file that nobody but its owner may look into, where there is none yet. */
+  public static void makePrivateFile(Path file) throws IOException {
+    if (Files.exists(file)) {
+      return;
+    }
+    Files.createFile(file);
+    PosixFileAttributeView rights = Files.getFileAttributeView(file, PosixFileAttributeView.class);
+    if (rights != null) {
+      rights.setPermissions(PosixFilePermissions.fromString("rw-------"));
+    }
+  }
 }

@@ -64,6 +64,7 @@ public final class StudioJournal implements AutoCloseable {
     Path file = folder.resolve(NAME);
     try {
       ApplicationFolder.makePrivate(folder);
+      ApplicationFolder.makePrivateFile(file);
     } catch (IOException e) {
       throw new Problem(e, Kind.FILE_NOT_WRITTEN, file, Reason.of(e));
     }
@@ -75,6 +76,7 @@ public final class StudioJournal implements AutoCloseable {
       }
       database.close();
       Path aside = aside(file);
+      ApplicationFolder.makePrivateFile(file);
       Kind kind = fault == Fault.NEWER ? Kind.JOURNAL_NEWER : Kind.JOURNAL_BROKEN;
       Connection fresh = connect(file);
       Schema.prepare(fresh);

@@ -3,15 +3,20 @@ package carezza.studio;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.io.IOException;
+import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.nio.file.attribute.PosixFilePermission;
+import java.nio.file.attribute.PosixFilePermissions;
 import java.sql.Connection;
 import java.sql.DriverManager;
 import java.sql.Statement;
 import java.time.Duration;
 import java.time.Instant;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.concurrent.Callable;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
@@ -88,6 +93,26 @@ public class StudioJournalTest {
       WorkRecord expected = picture("a").work().plus(span(0)).plus(change).plus(end).plus(file);
       assertThat(read.work()).isEqualTo(expected);
       assertThat(read.title()).isEqualTo("The Ferry Pilot");
+    }
+  }
+
+  @Test
+  public void nobodyElseMayLookIntoIt() throws Exception {
+    try (StudioJournal journal = StudioJournal.open(folder)) {
+      journal.keep(picture("a"));
+      try (var files = Files.list(folder)) {
+        assertThat(files)
+            .isNotEmpty()
+            .allMatch(f -> PosixFilePermissions.toString(rights(f)).equals("rw-------"));
+      }
+    }
+  }
+
+  private static Set<PosixFilePermission> rights(Path file) {
+    try {
+      return Files.getPosixFilePermissions(file);
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
     }
   }
 
@@ -198,7 +223,7 @@ public class StudioJournalTest {
     }
     Path file = folder.resolve(StudioJournal.NAME);
     byte[] whole = Files.readAllBytes(file);
-    Files.write(file, java.util.Arrays.copyOf(whole, whole.length / 2));
+    Files.write(file, Arrays.copyOf(whole, whole.length / 2));
 
     try (StudioJournal journal = StudioJournal.open(folder)) {
       assertThat(journal.setAside().orElseThrow().kind()).isEqualTo(Problem.Kind.JOURNAL_BROKEN);

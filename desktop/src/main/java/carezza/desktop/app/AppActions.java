@@ -98,7 +98,7 @@ final class AppActions {
     actions.add(
         "sheet",
         Menu.PICTURE,
-        DOCUMENT,
+        APPLICATION,
         "Shortcut+T",
         open(),
         () -> shell.showSheet(SheetKind.CLIENT));

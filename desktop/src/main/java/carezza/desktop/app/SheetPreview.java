@@ -165,8 +165,13 @@ final class SheetPreview extends VBox {
           return new Drawn(made, drawn(made));
         },
         drawn -> {
+          boolean opened = pdf == null;
           pdf = drawn.pdf();
           write.setDisable(false);
+          if (opened) {
+            // What the sheet is about is in hand as soon as it can be done.
+            write.requestFocus();
+          }
           pages.getChildren().clear();
           for (Image page : drawn.pages()) {
             ImageView view = new ImageView(page);

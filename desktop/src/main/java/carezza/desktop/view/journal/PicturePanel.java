@@ -39,7 +39,7 @@ final class PicturePanel extends VBox {
   private static final Texts TEXTS = Texts.of("journal");
 
   private static final double WIDTH = 320;
-  private static final double BAR = 288;
+  private static final double BAR = 272;
   private static final double PICTURE = 140;
   private static final int FEW = 9;
 
@@ -63,6 +63,7 @@ final class PicturePanel extends VBox {
     setMaxWidth(TextSize.px(WIDTH));
     title.getStyleClass().add("title");
     about.setWrapText(true);
+    about.setMinHeight(USE_PREF_SIZE);
     client =
         Buttons.of(
             "journal-client",
@@ -79,6 +80,8 @@ final class PicturePanel extends VBox {
     ScrollPane scroll = new ScrollPane(rows);
     scroll.setFitToWidth(true);
     scroll.setFocusTraversable(false);
+    scroll.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
+    rows.setMaxWidth(TextSize.px(BAR));
     VBox.setVgrow(scroll, Priority.ALWAYS);
     getChildren().addAll(title, pictures, about, scroll, new HBox(8, client, studio));
   }
