@@ -46,7 +46,7 @@ public final class Pace {
           (kind, minutes) ->
               ratios
                   .computeIfAbsent(kind, k -> new ArrayList<>())
-                  .add(minutes / planned.get(kind)));
+                  .add(minutes / planned.getOrDefault(kind, Double.NaN)));
     }
     return new Pace(ratios);
   }
@@ -61,8 +61,9 @@ public final class Pace {
     }
     Map<FindingKind, Double> minutes = new EnumMap<>(FindingKind.class);
     for (FindingEnd end : last.values()) {
-      if (end.state() == Finding.State.TREATED && most.get(end.key()) > 0) {
-        minutes.merge(end.kind(), most.get(end.key()), Double::sum);
+      double table = most.getOrDefault(end.key(), 0.0);
+      if (end.state() == Finding.State.TREATED && table > 0) {
+        minutes.merge(end.kind(), table, Double::sum);
       }
     }
     return minutes;
@@ -87,8 +88,8 @@ public final class Pace {
         planned.keySet().stream()
             .filter(k -> LayerType.of(layer).filter(l -> k.isTreatedBy(l.record())).isPresent())
             .toList();
-    double sum = kinds.stream().mapToDouble(planned::get).sum();
-    kinds.forEach(k -> took.merge(k, minutes * planned.get(k) / sum, Double::sum));
+    double sum = kinds.stream().mapToDouble(k -> planned.getOrDefault(k, 0.0)).sum();
+    kinds.forEach(k -> took.merge(k, minutes * planned.getOrDefault(k, 0.0) / sum, Double::sum));
   }
 
   /** Pictures that it is known from. */

@@ -225,7 +225,7 @@ public final class StudioJournal implements AutoCloseable {
     } catch (SQLException e) {
       throw unusable(e);
     } catch (IllegalArgumentException e) {
-      throw new Problem(e, Kind.JOURNAL_UNUSABLE, NAME, e.getMessage());
+      throw new Problem(e, Kind.JOURNAL_UNUSABLE, NAME, String.valueOf(e.getMessage()));
     }
     return new ArrayList<>(found.values());
   }
