@@ -58,6 +58,7 @@ final class PlanTruth {
           Map.entry("cast", FindingKind.CAST),
           Map.entry("mixed", FindingKind.CAST),
           Map.entry("backdrop", FindingKind.BACKDROP),
+          Map.entry("loose hairs", FindingKind.STRAY_HAIRS),
           Map.entry("veined eyes", FindingKind.SCLERA),
           Map.entry("yellowish eyes", FindingKind.SCLERA));
 
@@ -70,7 +71,11 @@ final class PlanTruth {
           FindingKind.REDNESS,
           FindingKind.PIGMENT,
           FindingKind.SHINE,
-          FindingKind.UNDER_EYES);
+          FindingKind.UNDER_EYES,
+          FindingKind.STRAY_HAIRS);
+
+  /** Hairs from which they are a fault. */
+  private static final int FEWEST_HAIRS = 3;
 
   /** What the evened twin has no longer. */
   private static final Set<FindingKind> EVENED =
@@ -173,6 +178,15 @@ final class PlanTruth {
               faults.add(kind);
             }
           });
+    }
+    long hairs =
+        truth
+            .get("temporary_blemishes")
+            .valueStream()
+            .filter(b -> b.path("type").asString("").equals("stray_hair"))
+            .count();
+    if (hairs >= FEWEST_HAIRS) {
+      faults.add(FindingKind.STRAY_HAIRS);
     }
     return faults;
   }

@@ -29,6 +29,7 @@ public enum FindingKind {
   RANGE("range", Stage.SETTLE, "%", LevelsLayer.class, ExposureLayer.class),
   HEADROOM("headroom", Stage.SETTLE, "%"),
   BLEMISHES("blemishes", Stage.MEND, "places", HealLayer.class),
+  STRAY_HAIRS("strayHairs", Stage.MEND, "hairs", HealLayer.class),
   TONE("tone", Stage.SMOOTH, "L*", FrequencySeparationLayer.class, DodgeBurnLayer.class),
   SHINE("shine", Stage.SCULPT, "%", DodgeBurnLayer.class),
   UNDER_EYES("underEyes", Stage.SCULPT, "L*", DodgeBurnLayer.class, CurveLayer.class),

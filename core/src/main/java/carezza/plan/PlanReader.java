@@ -20,6 +20,7 @@ import carezza.measure.Distractions;
 import carezza.measure.EndPoints;
 import carezza.measure.PictureStatistics;
 import carezza.measure.SkinGauges;
+import carezza.measure.StrayHairs.Hair;
 import carezza.measure.fault.BackdropReading;
 import carezza.measure.fault.CastEstimate;
 import carezza.measure.fault.ExposureEstimate;
@@ -56,6 +57,9 @@ public final class PlanReader {
           SemanticRegion.EARS,
           SemanticRegion.SHOULDERS,
           SemanticRegion.HANDS);
+
+  /** How sure a hair is that was found: it is long and narrow. */
+  private static final double HAIR_CONFIDENCE = 0.8;
 
   /**
    * Least area of such a region, in squares of the face width, and the difference from which it is
@@ -192,9 +196,29 @@ public final class PlanReader {
   }
 
   private Reading counted(List<Blemish> spots) {
-    Point first = spots.stream().findFirst().map(b -> new Point(b.x(), b.y())).orElse(null);
-    return new Reading(
-        FindingKind.BLEMISHES, "", spots.size(), new Band(0, 0), first, 0.15 * faceWidth, spots);
+    return counted(FindingKind.BLEMISHES, new Band(0, 0), spots);
+  }
+
+  private Reading counted(FindingKind kind, Band band, List<Blemish> places) {
+    Point first = places.stream().findFirst().map(b -> new Point(b.x(), b.y())).orElse(null);
+    return new Reading(kind, "", places.size(), band, first, 0.15 * faceWidth, places);
+  }
+
+  /** Hairs that lie loose, each as a place about its middle; a few are anybody's. */
+  public Reading strayHairs(List<Hair> hairs) {
+    List<Blemish> places =
+        hairs.stream()
+            .map(
+                h ->
+                    new Blemish(
+                        h.middle().x(),
+                        h.middle().y(),
+                        h.length() / 2,
+                        Blemish.Kind.TEMPORARY,
+                        HAIR_CONFIDENCE))
+            .toList();
+    double most = job.limit(FindingKind.STRAY_HAIRS.key(), "above");
+    return counted(FindingKind.STRAY_HAIRS, new Band(0, most), places);
   }
 
   /**

@@ -6,6 +6,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Stream;
 
 import carezza.image.Cancellation;
 import carezza.image.Picture;
@@ -16,7 +17,10 @@ import carezza.mask.Regions;
 import carezza.measure.Blemish;
 import carezza.measure.BlemishFinder;
 import carezza.measure.PictureStatistics;
+import carezza.measure.StrayHairs;
+import carezza.measure.StrayHairs.Hair;
 import carezza.model.Brief;
+import carezza.model.FaceMap;
 import carezza.model.KeptMark;
 import carezza.model.Layer;
 import carezza.model.Point;
@@ -44,6 +48,9 @@ public final class Planning {
   private static final double SPOT_SEEN = 4;
 
   private static final double BLOTCH_SEEN = 3;
+
+  /** Pixels that a hair is wide, about, in photographs of a face. */
+  private static final double HAIR_WIDTH = 2.5;
 
   /** Width of the finest blotches, as a share of the face. */
   private static final double BLOTCH = 1 / 75.0;
@@ -118,6 +125,16 @@ public final class Planning {
         unseen(scene, look.context));
   }
 
+  /**
+   * Hairs that lie loose in the settled picture.
+   *
+   * @throws java.util.concurrent.CancellationException if cancelled
+   */
+  List<Hair> strayHairs(Project project, Cancellation cancellation) {
+    Look look = new Look(project, session.scene(project), Pace.TABLE, cancellation);
+    return look.hairs(look.settled);
+  }
+
   /** Minutes to spend: as agreed on, or the most that the job usually takes. */
   public static double budget(Brief brief) {
     return brief.minutes() > 0 ? brief.minutes() : JobLevel.of(brief).limit("minutes", "high");
@@ -156,6 +173,7 @@ public final class Planning {
     List<Reading> asShot() {
       List<Reading> all = new ArrayList<>(settle(0));
       blemishes(settled).ifPresent(all::add);
+      strayHairs(settled).ifPresent(all::add);
       all.addAll(finish(settled).readings());
       return all;
     }
@@ -163,6 +181,7 @@ public final class Planning {
     List<Reading> now() {
       List<Reading> all = new ArrayList<>(settle(settled));
       blemishes(mended).ifPresent(all::add);
+      strayHairs(mended).ifPresent(all::add);
       all.addAll(finish(scene.stack().size()).readings());
       return all;
     }
@@ -201,6 +220,32 @@ public final class Planning {
           layers == settled
               ? were
               : new PlanReader(context, picture(layers), List.of()).blemishesLeft(were, asShot));
+    }
+
+    private Optional<Reading> strayHairs(int layers) {
+      if (project.faces() == null || !job.has(FindingKind.STRAY_HAIRS.key())) {
+        return Optional.empty();
+      }
+      return Optional.of(
+          new PlanReader(context, picture(layers), List.of()).strayHairs(hairs(layers)));
+    }
+
+    List<Hair> hairs(int layers) {
+      FaceMap face = project.faces();
+      return remembered(
+          List.of("hairs", scene.through(layers)),
+          () -> {
+            Picture about =
+                session
+                    .renderer()
+                    .render(
+                        scene.through(layers),
+                        StrayHairs.around(face, session.size()),
+                        StrayHairs.level(face),
+                        Readiness.EXACT,
+                        cancellation);
+            return StrayHairs.find(about, scene.regions());
+          });
     }
 
     private List<Blemish> proposals() {
@@ -315,7 +360,8 @@ public final class Planning {
       List<Reading> there =
           switch (is.kind().readAfter()) {
             case SETTLE -> settle(layers);
-            case MEND -> blemishes(layers).stream().toList();
+            case MEND ->
+                Stream.of(blemishes(layers), strayHairs(layers)).flatMap(Optional::stream).toList();
             default -> finish(layers).readings();
           };
       return there.stream().filter(r -> r.key().equals(is.key())).anyMatch(Reading::isOut);
@@ -338,6 +384,7 @@ public final class Planning {
                 .orElse(0);
         case TONE ->
             Math.min(1, BLOTCH * context.faceWidth() / context.scale() * scale / BLOTCH_SEEN);
+        case STRAY_HAIRS -> Math.min(1, HAIR_WIDTH * scale);
         case SOFT_EYES, NOISE -> scale;
         default -> 1;
       };

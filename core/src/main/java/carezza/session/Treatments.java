@@ -11,6 +11,7 @@ import carezza.image.Plane;
 import carezza.job.JobLevel;
 import carezza.kernel.LayerType;
 import carezza.mask.EvaluationContext;
+import carezza.measure.StrayHairs.Hair;
 import carezza.measure.fault.UnderEye;
 import carezza.model.DesaturateLayer;
 import carezza.model.DodgeBurnLayer;
@@ -28,6 +29,7 @@ import carezza.model.SemanticRegion;
 import carezza.model.SkinMatchLayer;
 import carezza.model.SkinToneEveningLayer;
 import carezza.model.Stage;
+import carezza.model.Stroke;
 import carezza.plan.Finding;
 import carezza.plan.FindingKind;
 import carezza.render.Renderer;
@@ -46,6 +48,9 @@ public final class Treatments {
 
   /** Shade that is laid on what draws the eye. */
   private static final double DIMMED = 0.1;
+
+  /** How far off its path a hair is looked for at full size, in widths of the face. */
+  private static final double HAIR_REACH = 0.006;
 
   private static final double FEATHER = 0.25;
 
@@ -70,6 +75,7 @@ public final class Treatments {
       case RANGE -> settling.range(project, cancellation);
       case HEADROOM -> settling.headroom(project, finding.now().value());
       case BLEMISHES -> blemishes(project, finding);
+      case STRAY_HAIRS -> hairs(project, cancellation);
       case TONE -> with(project, smoothing(job));
       case SHINE -> shine(project, cancellation);
       case UNDER_EYES -> underEye(project, finding, job);
@@ -108,6 +114,24 @@ public final class Treatments {
     List<Patch> patches =
         finding.now().spots().stream().map(b -> Patch.spot(b.x(), b.y(), b.radius())).toList();
     return with(project, ((HealLayer) LayerType.HEAL.fresh()).withPatches(patches));
+  }
+
+  /**
+   * A repair along each hair, as the hand that draws along it would make; none where none shows.
+   */
+  private Project hairs(Project project, Cancellation cancellation) {
+    double reach = HAIR_REACH * project.faces().faceWidth();
+    Project begun = with(project, LayerType.HEAL.fresh());
+    String id = added(project, begun);
+    List<Patch> patches = new ArrayList<>();
+    for (Hair hair : session.planning().strayHairs(project, cancellation)) {
+      Stroke along = Stroke.path(hair.path(), reach, 0.4, 1, false);
+      session
+          .repairs()
+          .hair(begun, id, along, cancellation)
+          .ifPresent(found -> patches.add(new Patch(found, null)));
+    }
+    return patches.isEmpty() ? project : begun.edit(id, l -> ((HealLayer) l).withPatches(patches));
   }
 
   static Layer smoothing(JobLevel job) {

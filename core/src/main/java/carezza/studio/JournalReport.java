@@ -70,7 +70,8 @@ public final class JournalReport {
       }
     }
     List<JournalRow> rows = new ArrayList<>();
-    members.forEach((key, group) -> rows.add(row(key, by, group, spans.getOrDefault(key, List.of()))));
+    members.forEach(
+        (key, group) -> rows.add(row(key, by, group, spans.getOrDefault(key, List.of()))));
     rows.sort(
         by == Grouping.JOB
             ? Comparator.comparingInt(r -> JobLevel.IDS.indexOf(r.key()))

@@ -118,4 +118,18 @@ public enum Portrait {
     }
     return spots;
   }
+
+  /** Paths of the stray hairs of the truth. */
+  public List<List<Point>> hairs() {
+    List<List<Point>> hairs = new ArrayList<>();
+    JsonNode truth = JsonMapper.shared().readTree(bytes("truth.json"));
+    for (JsonNode b : truth.get("temporary_blemishes")) {
+      if (b.get("type").asString().equals("stray_hair")) {
+        List<Point> path = new ArrayList<>();
+        b.get("path").forEach(p -> path.add(new Point(p.get(0).asDouble(), p.get(1).asDouble())));
+        hairs.add(path);
+      }
+    }
+    return hairs;
+  }
 }

@@ -24,11 +24,12 @@ public final class PlanWords {
   /** What was found, in a few words. */
   public static String title(Finding finding) {
     Reading now = finding.now();
-    if (now.kind() == FindingKind.BLEMISHES) {
+    if (isCounted(now.kind())) {
+      String key = "finding." + now.kind().key();
       int count = Math.max(now.spots().size(), finding.state() == Finding.State.TREATED ? 0 : 1);
       return count == 0
-          ? TEXTS.get("finding.blemishes.none")
-          : TEXTS.get(count == 1 ? "finding.blemishes.one" : "finding.blemishes.many", count);
+          ? TEXTS.get(key + ".none")
+          : TEXTS.get(key + (count == 1 ? ".one" : ".many"), count);
     }
     if (now.part().startsWith("face")) {
       return TEXTS.get("finding.match.face", now.part().substring(4));
@@ -41,7 +42,7 @@ public final class PlanWords {
   public static String reading(Finding finding) {
     Reading was = finding.asShot();
     Reading now = finding.now();
-    if (now.kind() == FindingKind.BLEMISHES) {
+    if (isCounted(now.kind())) {
       return TEXTS.get("reading.blemishes", was.spots().size(), now.spots().size());
     }
     String unit = unit(now);
@@ -51,6 +52,10 @@ public final class PlanWords {
             : number(was.value()) + " → " + number(now.value());
     String measured = (values + " " + unit).strip();
     return TEXTS.get("reading.value", measured, band(now.band()));
+  }
+
+  private static boolean isCounted(FindingKind kind) {
+    return kind == FindingKind.BLEMISHES || kind == FindingKind.STRAY_HAIRS;
   }
 
   private static String unit(Reading reading) {
