@@ -28,6 +28,9 @@ final class DraftTuning {
   /** Rounds of measuring and setting. */
   private static final int ROUNDS = 4;
 
+  /** Share of a band that a reading is brought inside it. */
+  private static final double LITTLE_INSIDE = 0.15;
+
   private static final double LEAST = 0.1;
   private static final double MOST = 1.6;
 
@@ -70,11 +73,43 @@ final class DraftTuning {
       }
       next = aimed(next, cancellation);
       if (next.equals(tuned)) {
-        return tuned;
+        break;
       }
       tuned = next;
     }
-    return tuned;
+    return eased(tuned, cancellation);
+  }
+
+  /**
+   * With no more smoothing than the band of tone asks for: beyond that it flattens what is the
+   * face's own.
+   */
+  private Project eased(Project tuned, Cancellation cancellation) {
+    List<String> smoothing =
+        drafted(tuned).stream()
+            .filter(FrequencySeparationLayer.class::isInstance)
+            .map(l -> l.attributes().id())
+            .toList();
+    Gauge with = tone(tuned, cancellation);
+    if (smoothing.isEmpty() || with.verdict() != Gauge.Verdict.INSIDE) {
+      return tuned;
+    }
+    Project without = tuned;
+    for (String id : smoothing) {
+      without = without.edit(id, l -> l.with(l.attributes().withAmount(0)));
+    }
+    double bare = tone(without, cancellation).after();
+    double width = with.band().high() - with.band().low();
+    double aim = with.band().high() - LITTLE_INSIDE * width;
+    double share = Math.clamp((bare - aim) / Math.max(1e-9, bare - with.after()), 0, 1);
+    return changed(tuned, FrequencySeparationLayer.class, share);
+  }
+
+  private Gauge tone(Project project, Cancellation cancellation) {
+    return session.readings().gauges(project, cancellation).stream()
+        .filter(g -> g.id().equals("toneBlotch"))
+        .findFirst()
+        .orElseThrow();
   }
 
   private Project answered(Project project, Gauge gauge) {
@@ -135,7 +170,7 @@ final class DraftTuning {
     Band band = gauge.band();
     double moved = gauge.after() - gauge.before();
     double width = band.high() - band.low();
-    double inside = Double.isInfinite(width) ? 0.1 * Math.abs(moved) : 0.15 * width;
+    double inside = Double.isInfinite(width) ? 0.1 * Math.abs(moved) : LITTLE_INSIDE * width;
     double aim =
         gauge.verdict() == Gauge.Verdict.ABOVE ? band.high() - inside : band.low() + inside;
     double wanted = aim - gauge.before();

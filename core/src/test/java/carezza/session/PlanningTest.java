@@ -251,8 +251,20 @@ public class PlanningTest {
             .filter(g -> g.verdict() == Gauge.Verdict.ABOVE || g.verdict() == Gauge.Verdict.BELOW)
             .toList();
     assertThat(out).isEmpty();
+    Gauge tone = gauge(drafted, "toneBlotch");
+    double width = tone.band().high() - tone.band().low();
+    assertThat(tone.after())
+        .as("no smoother than asked")
+        .isGreaterThan(tone.band().high() - width / 2);
     Plan after = plan(drafted);
     assertThat(after.open().size()).isLessThan(asShot.open().size() / 2);
+  }
+
+  private Gauge gauge(Project of, String id) {
+    return session.readings().gauges(of, Cancellation.NONE).stream()
+        .filter(g -> g.id().equals(id))
+        .findFirst()
+        .orElseThrow();
   }
 
   @Test
