@@ -67,6 +67,7 @@ public final class WorkState implements DocumentState.Recorder, AutoCloseable {
 
   private String view = "";
   private boolean counts;
+  private boolean waits;
   private LayerStack recorded = LayerStack.EMPTY;
   private @Nullable Session kept;
   private @Nullable Map<String, Finding.State> findings;
@@ -87,14 +88,7 @@ public final class WorkState implements DocumentState.Recorder, AutoCloseable {
     subscriptions.on(state.plan().planProperty(), this::follow);
     subscriptions.on(state.measurements().gaugesProperty(), is -> show());
     subscriptions.on(
-        state.status().jobProperty(),
-        job -> {
-          if (job == null) {
-            clock.waitEnds(time.get());
-          } else {
-            clock.waitBegins(time.get());
-          }
-        });
+        this::followWaits, state.status().jobProperty(), state.view().awaitedProperty());
   }
 
   // --- time
@@ -125,6 +119,18 @@ public final class WorkState implements DocumentState.Recorder, AutoCloseable {
     if (!document.isEmpty()) {
       take(clock.stop(time.get()));
       recordLayers();
+    }
+  }
+
+  private void followWaits() {
+    boolean is = state.status().jobProperty().get() != null || state.view().awaitedProperty().get();
+    if (is != waits) {
+      waits = is;
+      if (is) {
+        clock.waitBegins(time.get());
+      } else {
+        clock.waitEnds(time.get());
+      }
     }
   }
 

@@ -29,6 +29,7 @@ public final class ViewState {
   private final DocumentState document;
   private final ReadOnlyIntegerWrapper playhead = new ReadOnlyIntegerWrapper(END);
   private final BooleanProperty asShot = new SimpleBooleanProperty();
+  private final BooleanProperty awaited = new SimpleBooleanProperty();
   private final BooleanProperty maskShown = new SimpleBooleanProperty();
   private final ObjectProperty<MaskView> maskView =
       new SimpleObjectProperty<>(MaskView.GREY_OUTSIDE);
@@ -127,6 +128,11 @@ public final class ViewState {
   /** Whether the photograph is shown without any layer. */
   public BooleanProperty asShotProperty() {
     return asShot;
+  }
+
+  /** Whether the picture was asked for and nothing of it has come yet. */
+  public BooleanProperty awaitedProperty() {
+    return awaited;
   }
 
   /** Whether the selected layer's mask is shown. */

@@ -133,6 +133,26 @@ public class WorkStateTest {
   }
 
   @Test
+  public void waitsForWorkAndForThePictureAreCountedApart() {
+    workFor(2);
+    var job = state.status().begin("Drafting", null);
+    state.view().awaitedProperty().set(true);
+    after(5);
+    job.end();
+    after(4);
+    state.view().awaitedProperty().set(false);
+    after(1);
+    work.input();
+    state.view().awaitedProperty().set(true);
+    after(1);
+    state.view().awaitedProperty().set(false);
+    work.input();
+
+    assertThat(record().waiting()).isEqualTo(Duration.ofSeconds(9));
+    assertThat(record().active()).isEqualTo(Duration.ofSeconds(4));
+  }
+
+  @Test
   public void layersThatComeChangeAndGoAreWrittenDown() throws Exception {
     workFor(2);
     state.selection().add(LayerType.EXPOSURE);

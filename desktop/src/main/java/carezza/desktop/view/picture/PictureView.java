@@ -364,6 +364,7 @@ public final class PictureView extends Region {
       return;
     }
     exact = false;
+    state.view().awaitedProperty().set(true);
     renderer.request(
         new ViewRenderer.Request(
             state.document().session(),
@@ -388,6 +389,7 @@ public final class PictureView extends Region {
       return;
     }
     exact = frame.exact() && frame.port().equals(port);
+    state.view().awaitedProperty().set(false);
     shown.set(frame.project());
     waiting.setVisible(frame.isBare());
     if (exact) {
