@@ -8,7 +8,6 @@ import org.assertj.core.data.Offset;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 
-import carezza.face.FaceAnalysis;
 import carezza.image.Area;
 import carezza.image.Picture;
 import carezza.image.Plane;
@@ -85,9 +84,7 @@ public class RegionsTest {
   @Test(dataProvider = "found")
   public void regionsFoundWithoutAHandOverlapThePaintedTruth(Portrait portrait, double[] least) {
     Picture photo = portrait.picture("photo.jpg");
-    FaceAnalysis analysis = FaceAnalysis.shared();
-    FaceMap map = analysis.faces(photo, 0).getFirst();
-    Regions regions = Regions.find(photo, map, analysis.subject(photo));
+    Regions regions = portrait.found();
     Area all = photo.area();
     SemanticRegion[] regionsInOrder = {
       SemanticRegion.SUBJECT,

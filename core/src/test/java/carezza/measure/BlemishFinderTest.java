@@ -36,7 +36,7 @@ public class BlemishFinderTest {
   public void mostBlemishesAreProposedAndMostProposalsAreBlemishes(Portrait portrait) {
     Picture photo = portrait.picture("photo.jpg");
     List<Blemish> proposed =
-        BlemishFinder.find(photo, regions(photo), 1).stream()
+        BlemishFinder.find(photo, portrait.found(), 1).stream()
             .filter(b -> b.kind() == Kind.TEMPORARY)
             .toList();
     List<Patch> truth = portrait.spots();
@@ -63,7 +63,7 @@ public class BlemishFinderTest {
     for (Portrait portrait : List.of(Portrait.S01, Portrait.S05, Portrait.S06)) {
       Picture photo = portrait.picture("photo.jpg");
       List<Blemish> marks =
-          BlemishFinder.find(photo, regions(photo), 1).stream()
+          BlemishFinder.find(photo, portrait.found(), 1).stream()
               .filter(b -> b.kind() == Kind.MARK)
               .toList();
       for (Point mole : portrait.moles()) {
@@ -119,7 +119,7 @@ public class BlemishFinderTest {
   public void theCleanTwinHasFewerAndMoreSensitivityFindsMore() {
     Picture photo = Portrait.S04.picture("photo.jpg");
     Picture clean = Portrait.S04.picture("clean.jpg");
-    Regions regions = regions(photo);
+    Regions regions = Portrait.S04.found();
     int asShot = BlemishFinder.find(photo, regions, 1).size();
     assertThat(BlemishFinder.find(clean, regions, 1).size()).isLessThan(asShot / 2);
     assertThat(BlemishFinder.find(photo, regions, 1.5).size()).isGreaterThan(asShot);
@@ -131,7 +131,7 @@ public class BlemishFinderTest {
   public void theWingsOfTheNoseAreNotProposed() {
     Picture photo = Portrait.S03.picture("photo.jpg");
     Point wing = new Point(511, 711);
-    assertThat(BlemishFinder.find(photo, regions(photo), 1))
+    assertThat(BlemishFinder.find(photo, Portrait.S03.found(), 1))
         .noneMatch(b -> wing.distance(new Point(b.x(), b.y())) < 20 && b.kind() == Kind.TEMPORARY);
   }
 

@@ -9,7 +9,6 @@ import java.util.Random;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 
-import carezza.face.FaceAnalysis;
 import carezza.filter.GaussianBlur;
 import carezza.image.Area;
 import carezza.image.Picture;
@@ -113,9 +112,8 @@ public class StrayHairsTest {
   @Test(dataProvider = "portraits")
   public void hairsOverFacesAreFoundAndWrinklesAreNot(Portrait portrait) {
     Picture photo = portrait.picture("photo.jpg");
-    FaceAnalysis analysis = FaceAnalysis.shared();
-    FaceMap map = analysis.faces(photo, 0).getFirst();
-    Regions regions = Regions.find(photo, map, analysis.subject(photo));
+    Regions regions = portrait.found();
+    FaceMap map = regions.faces().orElseThrow();
     assertThat(StrayHairs.level(map)).isZero();
     Area about =
         StrayHairs.around(map, new PictureSize(photo.area().width(), photo.area().height()));

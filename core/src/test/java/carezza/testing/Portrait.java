@@ -5,6 +5,7 @@ import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.UncheckedIOException;
+import java.lang.ref.SoftReference;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
@@ -14,9 +15,11 @@ import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
 import carezza.codec.PictureReader;
+import carezza.face.FaceAnalysis;
 import carezza.image.Area;
 import carezza.image.Picture;
 import carezza.image.Plane;
+import carezza.mask.Regions;
 import carezza.model.FaceMap;
 import carezza.model.FaceMap.FaceOval;
 import carezza.model.HealLayer.Patch;
@@ -33,6 +36,7 @@ public enum Portrait {
   S06(524, 780, 876, 752, 535, 1143, 868, 1121, 362, 453, 1191, 1401);
 
   private final FaceMap faces;
+  private SoftReference<Regions> found = new SoftReference<>(null);
 
   /** Pupils, mouth corners and the oval's box, as a retoucher would place them. */
   Portrait(double... p) {
@@ -66,6 +70,21 @@ public enum Portrait {
     } catch (Problem e) {
       throw new IllegalStateException(e);
     }
+  }
+
+  /**
+   * The regions of {@code photo.jpg} as they are found without a hand; made once for all tests that
+   * ask, while there is room.
+   */
+  public synchronized Regions found() {
+    Regions known = found.get();
+    if (known == null) {
+      Picture photo = picture("photo.jpg");
+      FaceAnalysis analysis = FaceAnalysis.shared();
+      known = Regions.find(photo, analysis.faces(photo, 0).getFirst(), analysis.subject(photo));
+      found = new SoftReference<>(known);
+    }
+    return known;
   }
 
   public boolean has(String name) {

@@ -307,7 +307,8 @@ public final class WorkState implements DocumentState.Recorder, AutoCloseable {
   private void estimate(Plan plan) {
     Brief brief = document.settled().brief();
     boolean agreedAnew = estimatedFor != null && !estimatedFor.equals(brief);
-    if (record().estimate() == 0 || agreedAnew) {
+    boolean begun = !record().changes().isEmpty();
+    if (record().estimate() == 0 || agreedAnew || !begun) {
       double minutes =
           plan.minutes(plan.proposed())
               + plan.minutes(

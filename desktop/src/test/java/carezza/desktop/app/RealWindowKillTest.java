@@ -26,7 +26,7 @@ import carezza.session.Journals.LeftBehind;
 @Test(groups = "real-window")
 public class RealWindowKillTest {
 
-  private static final int KILLS = Thorough.ASKED ? 25 : 2;
+  private static final int KILLS = Thorough.ASKED ? 16 : 2;
 
   /** What may be lost of the work, counted from when the window has taken it in. */
   private static final double MOST_LOST_SECONDS = 2;
