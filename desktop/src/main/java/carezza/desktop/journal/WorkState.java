@@ -307,7 +307,7 @@ public final class WorkState implements DocumentState.Recorder, AutoCloseable {
   private void estimate(Plan plan) {
     Brief brief = document.settled().brief();
     boolean agreedAnew = estimatedFor != null && !estimatedFor.equals(brief);
-    boolean begun = !record().changes().isEmpty();
+    boolean begun = !record().changes().isEmpty() || document.settled().stack() != recorded;
     if (record().estimate() == 0 || agreedAnew || !begun) {
       double minutes =
           plan.minutes(plan.proposed())
