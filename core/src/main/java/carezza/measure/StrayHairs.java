@@ -59,6 +59,9 @@ public final class StrayHairs {
   /** Times that it stands out of the texture around. */
   private static final double DISTINCT = 2.2;
 
+  /** Times that a single place does from which it is looked at. */
+  private static final double HIGH = 1.5;
+
   private static final double SHORTEST = 50;
 
   /** L* of the line against its sides. */
@@ -246,7 +249,9 @@ public final class StrayHairs {
             for (int x = area.x(); x < area.x() + area.width(); x++) {
               int i = line.index(x, y);
               double least = Math.max(GOES_ON, texture.values()[i]);
-              if (where.values()[i] > 0 && sign * line.values()[i] > least) {
+              boolean high =
+                  sign * line.values()[i] > Math.max(GOES_ON, HIGH * texture.values()[i]);
+              if (where.values()[i] > 0 && high) {
                 ridges.values()[i] = (float) ridge(x, y, sign, least);
               }
             }
@@ -256,10 +261,12 @@ public final class StrayHairs {
   }
 
   private double ridge(int x, int y, int sign, double least) {
+    int rough = roughly(x, y, sign);
+    int along = rough;
     double best = 0;
-    int along = 0;
-    for (int d = 0; d < DIRECTIONS; d++) {
-      double mean = sign * mean(x, y, d);
+    for (int near = rough - 1; near <= rough + 1; near++) {
+      int d = Math.floorMod(near, DIRECTIONS);
+      double mean = sign * mean(x, y, d, 1);
       if (mean > best) {
         best = mean;
         along = d;
@@ -271,18 +278,36 @@ public final class StrayHairs {
     for (int offset = -2; offset <= 2; offset++) {
       double ox = x - offset * size * dy[along];
       double oy = y + offset * size * dx[along];
-      if (offset != 0 && sign * mean(ox, oy, along) > best) {
+      if (offset != 0 && sign * mean(ox, oy, along, 1) > best) {
         return 0;
       }
     }
     return best;
   }
 
-  private double mean(double x, double y, int direction) {
+  /** The best of every other direction, by every third sample. */
+  private int roughly(int x, int y, int sign) {
+    double best = 0;
+    int along = 0;
+    for (int d = 0; d < DIRECTIONS; d += 2) {
+      double mean = sign * mean(x, y, d, 3);
+      if (mean > best) {
+        best = mean;
+        along = d;
+      }
+    }
+    return along;
+  }
+
+  /**
+   * @param stride from sample to sample
+   */
+  private double mean(double x, double y, int direction, int stride) {
     double sum = 0;
-    int half = (int) Math.round(HALF_PIECE * size);
+    int half = (int) Math.round(HALF_PIECE * size) / stride;
     for (int t = -half; t <= half; t++) {
-      sum += line.sample(x + t * dx[direction], y + t * dy[direction]);
+      double along = t * stride;
+      sum += line.sample(x + along * dx[direction], y + along * dy[direction]);
     }
     return sum / (2 * half + 1);
   }

@@ -165,7 +165,7 @@ final class JournalList extends VBox {
           found -> {
             byte[] jpeg = found.finished() == null ? found.asShot() : found.finished();
             if (jpeg != null) {
-              Image image = new Image(new ByteArrayInputStream(jpeg));
+              Image image = new Image(new ByteArrayInputStream(jpeg), 0, 3 * THUMB, true, true);
               images.put(id, image);
               into.getChildren().setAll(square(image, THUMB));
             }
