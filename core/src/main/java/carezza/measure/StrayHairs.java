@@ -178,6 +178,30 @@ public final class StrayHairs {
     return new StrayHairs(working, where, faceWidth / FACE_WIDTH, 1).hairs();
   }
 
+  /**
+   * Those of the hairs of one picture that another still has: along their paths they stand out at
+   * least half as far.
+   *
+   * @param working what of the other picture at {@link #level} is looked at
+   */
+  public static List<Hair> left(List<Hair> hairs, Picture working, FaceMap face) {
+    double scale = Level.scale(level(face));
+    double size = Math.max(0.5, face.faceWidth() * scale / FACE_WIDTH);
+    Plane lightness = Lab.lightness(working);
+    return hairs.stream()
+        .filter(
+            hair -> {
+              int sign = hair.contrast() < 0 ? -1 : 1;
+              List<Point> path =
+                  hair.path().stream()
+                      .map(p -> new Point(p.x() * scale - 0.5, p.y() * scale - 0.5))
+                      .toList();
+              double now = standsOut(profiles(path, lightness, size), sign);
+              return now > Math.max(CONTRAST, Math.abs(hair.contrast()) / 2);
+            })
+        .toList();
+  }
+
   /** Skin and backdrop, away from their edges and from features, with 1 inside. */
   private static Plane where(Regions regions, Area area, int level, double size) {
     Plane skin = blurred(regions, SemanticRegion.SKIN, area, level, AREA_EDGE * size);
@@ -438,15 +462,23 @@ public final class StrayHairs {
   }
 
   private double contrast(List<Point> path, int sign) {
-    return median(profiles(path).stream().map(p -> sign * middle(p, sign)).toList());
+    return standsOut(profiles(path), sign);
+  }
+
+  private static double standsOut(List<double[]> profiles, int sign) {
+    return median(profiles.stream().map(p -> sign * middle(p, sign)).toList());
   }
 
   private static double median(List<Double> values) {
     return RobustStatistics.interpolated(values, 0.5);
   }
 
-  /** Lightness across the path, from one side to the other. */
   private List<double[]> profiles(List<Point> path) {
+    return profiles(path, lightness, size);
+  }
+
+  /** Lightness across the path, from one side to the other. */
+  private static List<double[]> profiles(List<Point> path, Plane lightness, double size) {
     List<double[]> profiles = new ArrayList<>();
     int stride = Math.max(1, path.size() / SECTIONS);
     for (int i = 1; i < path.size() - 1; i += stride) {

@@ -233,8 +233,10 @@ public final class Planning {
     List<Hair> hairs(int layers) {
       FaceMap face = project.faces();
       return remembered(
-          List.of("hairs", scene.through(layers)),
+          List.of("hairs", scene.through(layers), settled),
           () -> {
+            // None comes by an edit, so those of the settled picture are followed.
+            List<Hair> known = layers == settled ? null : hairs(settled);
             Picture about =
                 session
                     .renderer()
@@ -244,7 +246,9 @@ public final class Planning {
                         StrayHairs.level(face),
                         Readiness.EXACT,
                         cancellation);
-            return StrayHairs.find(about, scene.regions());
+            return known == null
+                ? StrayHairs.find(about, scene.regions())
+                : StrayHairs.left(known, about, face);
           });
     }
 

@@ -103,6 +103,24 @@ public class StrayHairsTest {
     assertThat(StrayHairs.find(picture, Plane.of(AREA), FACE)).isEmpty();
   }
 
+  @Test
+  public void aHairThatWasHealedIsLeftNoMore() {
+    FaceMap face =
+        new FaceMap(
+            new FaceMap.FaceOval(150, 150, 300, 300, 0),
+            new Point(100, 150),
+            new Point(200, 150),
+            new Point(100, 220),
+            new Point(200, 220));
+    Shade hair = (x, y) -> Math.abs(offArc(x, y)) < 1 ? -0.12 : 0;
+    List<Hair> hairs = found(hair);
+
+    assertThat(StrayHairs.level(face)).isZero();
+    assertThat(StrayHairs.left(hairs, skin(hair), face)).isEqualTo(hairs);
+    assertThat(StrayHairs.left(hairs, skin((x, y) -> 0), face)).isEmpty();
+    assertThat(StrayHairs.left(hairs, skin((x, y) -> hair.at(x, y) / 4), face)).isEmpty();
+  }
+
   @DataProvider
   public Object[] portraits() {
     return Portrait.values();
