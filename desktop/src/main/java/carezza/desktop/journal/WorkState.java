@@ -152,7 +152,15 @@ public final class WorkState implements DocumentState.Recorder, AutoCloseable {
             tool);
   }
 
+  /** Layers are compared where a span ends by what the hand does, not while a value is dragged. */
   private void take(List<Span> ended) {
+    count(ended);
+    if (!ended.isEmpty()) {
+      recordLayers();
+    }
+  }
+
+  private void count(List<Span> ended) {
     for (Span span : ended) {
       document.record(r -> r.plus(span));
       Span whole = record().spans().getLast();
@@ -160,15 +168,19 @@ public final class WorkState implements DocumentState.Recorder, AutoCloseable {
       String id = record().id();
       keeper.write(journal -> journal.add(id, whole));
     }
-    if (!ended.isEmpty()) {
-      recordLayers();
-    }
   }
 
   @Override
   public void roundOff() {
     if (!document.isEmpty()) {
-      take(clock.roundOff(time.get()));
+      count(clock.roundOff(time.get()));
+    }
+  }
+
+  @Override
+  public void leaves() {
+    if (!document.isEmpty()) {
+      roundOff();
       recordLayers();
     }
   }
@@ -330,7 +342,7 @@ public final class WorkState implements DocumentState.Recorder, AutoCloseable {
    * @param project as it was written
    */
   public void delivered(Path file, PictureSize size, Project project) {
-    roundOff();
+    leaves();
     Instant now = time.get().wall();
     Delivered written =
         new Delivered(

@@ -73,7 +73,7 @@ public final class DocumentState {
 
   /** What is at work now. */
   public Work work() {
-    recorder.roundOff();
+    recorder.leaves();
     return new Work(opened.with(history.present(), path.get()).worked(record.get()), history);
   }
 
@@ -83,7 +83,7 @@ public final class DocumentState {
   }
 
   private void open(Document document, History steps, Session own) {
-    recorder.roundOff();
+    recorder.leaves();
     opened = document;
     history = steps;
     working = own;
@@ -160,8 +160,11 @@ public final class DocumentState {
   /** Who keeps the record. */
   public interface Recorder {
 
-    /** The record is about to be read or left: what is under way goes into it. */
+    /** The record is about to be read, as often as work is kept: time under way goes into it. */
     default void roundOff() {}
+
+    /** The document is about to be left: all that is under way goes into its record. */
+    default void leaves() {}
 
     /** Another document is at work from now on. */
     default void begins(Project project) {}

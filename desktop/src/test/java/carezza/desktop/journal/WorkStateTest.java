@@ -158,8 +158,11 @@ public class WorkStateTest {
     state.selection().add(LayerType.EXPOSURE);
     workFor(2);
     state.selection().edit(null, l -> l.with(l.attributes().withAmount(0.5)));
+    work.rest();
     assertThat(record().changes()).hasSize(2);
+    workFor(2);
     state.selection().remove();
+    work.rest();
 
     assertThat(record().changes())
         .extracting(LayerChange::what)
@@ -167,6 +170,29 @@ public class WorkStateTest {
     assertThat(record().changes()).allMatch(c -> c.kind().equals("exposure"));
     assertThat(record().changes().get(1).values()).containsEntry("amount", 0.5);
     assertThat(journal().getFirst().work().changes()).isEqualTo(record().changes());
+  }
+
+  /** Work is kept twice a second while a value is dragged; that is one change. */
+  @Test
+  public void aLongDragIsOneChange() {
+    state.selection().add(LayerType.EXPOSURE);
+    workFor(1);
+    work.rest();
+    work.input();
+    for (int i = 1; i <= 40; i++) {
+      double amount = i / 80.0;
+      state.selection().edit("amount", l -> l.with(l.attributes().withAmount(amount)));
+      after(0.5);
+      work.input();
+      assertThat(record().active()).isPositive();
+    }
+    work.rest();
+
+    assertThat(record().changes())
+        .extracting(LayerChange::what)
+        .containsExactly(What.ADDED, What.CHANGED);
+    assertThat(record().changes().getLast().values()).containsEntry("amount", 0.5);
+    assertThat(record().active()).isEqualTo(Duration.ofSeconds(21));
   }
 
   @Test
