@@ -115,6 +115,14 @@ final class SheetPreview extends VBox {
     scroll.setPrefSize(TextSize.px(WIDTH), HEIGHT);
     getChildren().addAll(choice, scroll);
     mark();
+    sceneProperty()
+        .subscribe(
+            (was, is) -> {
+              if (is == null) {
+                // Closed: nobody waits for it any more.
+                lane.cancel();
+              }
+            });
     measure(state);
   }
 
