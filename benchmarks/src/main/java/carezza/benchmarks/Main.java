@@ -10,11 +10,11 @@ import carezza.codec.PressProfile;
 /**
  * Runs a measurement: {@code jmh [pattern …]}, {@code memory}, {@code strokes}, {@code sliders},
  * {@code masks}, {@code colours [KIND …]}; {@code quality PORTRAITS FILE.md} compares what is found
- * with the painted truth; {@code plan PORTRAITS … FILE.md} compares findings and drafts; {@code
- * detection PORTRAITS} fits the weights by which blemishes are told; {@code files FOLDER
- * [REPORT.md]} reads a folder of other people's files beside an independent reader; {@code fuzz
- * SECONDS FOLDER} fuzzes the readers (with the profile {@code fuzz}); {@code press-profile FILE}
- * makes the CMYK profile anew.
+ * with the painted truth; {@code regions PORTRAITS … FILE.md} compares regions and draws them;
+ * {@code plan PORTRAITS … FILE.md} compares findings and drafts; {@code detection PORTRAITS} fits
+ * the weights by which blemishes are told; {@code files FOLDER [REPORT.md]} reads a folder of other
+ * people's files beside an independent reader; {@code fuzz SECONDS FOLDER} fuzzes the readers (with
+ * the profile {@code fuzz}); {@code press-profile FILE} makes the CMYK profile anew.
  */
 public final class Main {
 
@@ -37,13 +37,19 @@ public final class Main {
           PlanTruth.run(
               Arrays.stream(rest).limit(rest.length - 1).map(Path::of).toList(),
               Path.of(rest[rest.length - 1]));
+      case "regions" ->
+          RegionTruth.run(
+              Arrays.stream(rest).limit(rest.length - 1).map(Path::of).toList(),
+              Path.of(rest[rest.length - 1]),
+              Files.createDirectories(
+                  Path.of(System.getProperty("carezza.sheet", "target/regions"))));
       case "detection" -> DetectionFit.run(Path.of(rest[0]));
       case "files" -> ForeignFiles.main(rest);
       case "fuzz" -> Fuzzing.run(rest);
       case "press-profile" -> Files.write(Path.of(rest[0]), PressProfile.make());
       default -> {
         System.err.println(
-            "Say what to measure: jmh [pattern …], memory, strokes, sliders, masks, colours, quality, plan, detection, files, fuzz, or press-profile.");
+            "Say what to measure: jmh [pattern …], memory, strokes, sliders, masks, colours, quality, plan, regions, detection, files, fuzz, or press-profile.");
         System.exit(2);
       }
     }

@@ -6,37 +6,18 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 
-import carezza.codec.Photograph;
 import carezza.codec.PictureReader;
 import carezza.file.AtomicFile;
 import carezza.image.Cancellation;
-import carezza.image.Plane;
 import carezza.measure.Blemish;
 import carezza.model.Project;
-import carezza.model.SemanticRegion;
 import carezza.problem.Problem;
 import carezza.project.ProjectFile;
 import carezza.session.Session;
 
-/**
- * What is found without a hand, regions, blemishes and what heals them, against the truth of the
- * made-up portraits.
- */
+/** Blemishes found without a hand, and what heals them, against the truth of the portraits. */
 final class Quality {
-
-  private static final List<SemanticRegion> REGIONS =
-      List.of(
-          SemanticRegion.SUBJECT,
-          SemanticRegion.SKIN,
-          SemanticRegion.LIPS,
-          SemanticRegion.TEETH,
-          SemanticRegion.SCLERA,
-          SemanticRegion.IRIS,
-          SemanticRegion.BROWS_LASHES,
-          SemanticRegion.HAIR);
-  private static final double[] BARS = {0.93, 0.90, 0.80, 0.75, 0.75, 0.75, 0, 0};
 
   private Quality() {}
 
@@ -47,18 +28,6 @@ final class Quality {
   static void run(Path portraits, Path report) throws IOException, Problem {
     List<Path> folders = folders(portraits);
     List<String> lines = new ArrayList<>();
-    lines.add(
-        "| | "
-            + String.join(
-                " | ", REGIONS.stream().map(r -> r.name().toLowerCase(Locale.ROOT)).toList())
-            + " |");
-    lines.add("|---".repeat(REGIONS.size() + 1) + "|");
-    lines.add("| bar |" + cells(BARS));
-    for (Path folder : folders) {
-      lines.add("| " + folder.getFileName() + " |" + cells(overlaps(folder)));
-    }
-    put(report, "<!-- regions -->\n", lines);
-    lines.clear();
     lines.add("| | blemishes | found | of the proposals, right | marks proposed as blemishes |");
     lines.add("|---|---|---|---|---|");
     lines.add("| bar | | 0.85 | 0.70 | ≤ 0.10 |");
@@ -119,43 +88,5 @@ final class Quality {
             (double) right / Math.max(1, proposed.size()),
             wronged,
             truth.marks().size());
-  }
-
-  private static String cells(double[] values) {
-    StringBuilder row = new StringBuilder();
-    for (double v : values) {
-      row.append(v == 0 ? "  |" : " %.3f |".formatted(v));
-    }
-    return row.toString();
-  }
-
-  private static double[] overlaps(Path folder) throws Problem {
-    Photograph photograph = PictureReader.read(folder.resolve("photo.jpg"));
-    Session session = new Session(photograph);
-    Project project =
-        session
-            .faces()
-            .withFace(ProjectFile.start(folder.resolve("photo.jpg")).project(), Cancellation.NONE);
-    double[] out = new double[REGIONS.size()];
-    for (int i = 0; i < out.length; i++) {
-      Path truth = folder.resolve(REGIONS.get(i).name().toLowerCase(Locale.ROOT) + ".png");
-      if (Files.exists(truth)) {
-        // A neutral grey is the same number in every space here.
-        Plane wanted = PictureReader.read(truth).pixels().first();
-        out[i] = overlap(session.faces().region(project, REGIONS.get(i)), wanted);
-      }
-    }
-    return out;
-  }
-
-  /** Soft intersection over union. */
-  private static double overlap(Plane one, Plane other) {
-    double both = 0;
-    double any = 0;
-    for (int i = 0; i < one.values().length; i++) {
-      both += Math.min(one.values()[i], other.values()[i]);
-      any += Math.max(one.values()[i], other.values()[i]);
-    }
-    return both / Math.max(any, 1e-9);
   }
 }

@@ -14,15 +14,34 @@ final class OutlinedEye {
   /** Half width of the band around lids, as a share of the face width. */
   private static final double LID_BAND = 0.008;
 
-  /**
-   * Steps and look to either side, in eye widths, the cost of leaving the network's lid, corners'
-   * reach.
-   */
-  private static final double LID_STEP = 0.005;
+  /** Rays of a lid; offsets that are looked at, outwards in eye widths; samples of a mean. */
+  private static final int LID_RAYS = 12;
 
-  private static final double LID_LOOK = 0.025;
-  private static final double LID_FAITH = 0.002;
-  private static final double CORNER = 0.03;
+  private static final double LID_FIRST = -0.1;
+  private static final double LID_STEP = 0.005;
+  private static final int LID_STEPS = 49;
+  private static final int LID_SAMPLES = 4;
+
+  /** How far to either side of a lid is looked, and where skin is sure, in eye widths. */
+  private static final double LID_LOOK = 0.03;
+
+  private static final double[] LID_SKIN = {0.1, 0.16};
+
+  /** Where lids lie outside of the network's on most eyes, and the spread of it, in eye widths. */
+  private static final double ASIDE = 0.02;
+
+  private static final double BELOW = 0.03;
+  private static final double BELOW_SPREAD = 0.04;
+  private static final double ABOVE = -0.025;
+  private static final double ABOVE_SPREAD = 0.02;
+
+  /** What a sure step of colour counts against a likely place, and what a bend costs. */
+  private static final double LID_EVIDENCE = 6;
+
+  private static final double LID_STIFFNESS = 0.05;
+
+  /** Distance in L*a*b* of what is surely not the same. */
+  private static final double SURELY = 20;
 
   /** What is darker than the white of the eye by more than this share is all the same. */
   private static final double DARKER = 0.58;
@@ -74,7 +93,6 @@ final class OutlinedEye {
         int i = open.index(x, y);
         if (open.values()[i] > 0.5f && round.values()[i] < 0.1f) {
           light.add(l[i]);
-          white.add(whiteness(i));
         }
         if (open.values()[i] > 0.5f && round.values()[i] > 0.9f && y > disc.y()) {
           colour.add(whiteness(i));
@@ -83,7 +101,19 @@ final class OutlinedEye {
     }
     double bright = light.quantile(0.85);
     double lashes = 0.36 * bright;
-    double pale = white.quantile(0.7);
+    for (int y = box.y(); y < box.bottom(); y++) {
+      for (int x = box.x(); x < box.right(); x++) {
+        int i = open.index(x, y);
+        if (open.values()[i] > 0.5f && round.values()[i] < 0.1f && l[i] > lashes) {
+          white.add(whiteness(i));
+        }
+      }
+    }
+    double split = white.otsu();
+    double pink = white.meanBelow(split);
+    double pale = white.meanAbove(split);
+    // Where white and pink are one colour, the lids alone decide.
+    float sure = Smoothstep.step((pale - pink - 4) / 6);
     // A hooded lid and its lashes hang over the iris: they have the colour of skin, which a blue
     // iris has not.
     double blue = right || colour.count() == 0 ? 0 : colour.quantile(0.5);
@@ -98,7 +128,10 @@ final class OutlinedEye {
         float lit = Smoothstep.step((l[i] - lashes) / (0.3 * lashes + 1e-3) + 0.5);
         // The pink of the inner corner and of the lids is skin.
         float clean =
-            Smoothstep.step((whiteness(i) - 0.08 * pale) / (0.3 * Math.max(2, pale)) + 0.5);
+            Smoothstep.step(
+                (whiteness(i) - pink - 0.3 * (pale - pink)) / (0.35 * Math.max(2, pale - pink))
+                    + 0.5);
+        clean = 1 - sure * (1 - clean);
         sclera.values()[i] = inside * (1 - round.values()[i]) * lit * clean;
       }
     }
@@ -106,31 +139,53 @@ final class OutlinedEye {
   }
 
   /**
-   * The lids moved to where skin begins: each by the offset, greatest in its middle, at which the
-   * colours inside and outside differ most. The network draws the lower lid too high, above all in
-   * smiles.
+   * The lids moved to where skin begins: what lies inside is unlike the skin a little further out
+   * on the same ray, what lies outside is like it. Every ray has its own skin, so a lid in shadow
+   * is found as one in light. The network draws the lower lid too high, above all in smiles; above
+   * the upper lid lashes are as unlike skin as the eye itself.
    */
   private List<Point> fitted(List<Point> lids) {
-    BoundaryRefiner edges = new BoundaryRefiner(lids, 2);
-    edges.widen(CORNER);
-    BoundaryRefiner.Score unlike = (inside, outside) -> unlike(inside) - unlike(outside);
-    // Above the upper lid lashes are as unlike skin as the eye itself.
-    edges.fit(0, new BoundaryRefiner.Search(-6, 24, LID_STEP, LID_LOOK, LID_FAITH), unlike);
-    edges.fit(1, new BoundaryRefiner.Search(-16, 5, LID_STEP, LID_LOOK, LID_FAITH), unlike);
-    return edges.outline();
+    ContourFit rays = new ContourFit(lids, LID_RAYS);
+    double[][] cost = new double[rays.rays()][LID_STEPS];
+    for (int r = 0; r < cost.length; r++) {
+      int corner = Math.min(r % LID_RAYS, LID_RAYS - r % LID_RAYS);
+      double heard = Math.min(1, corner / 2.0);
+      double likely = corner == 0 ? ASIDE : r < LID_RAYS ? BELOW : ABOVE;
+      double spread = (r < LID_RAYS ? BELOW_SPREAD : ABOVE_SPREAD) * (0.4 + 0.6 * heard);
+      double[] beyond = mean(rays, r, LID_SKIN[0], LID_SKIN[1]);
+      for (int k = 0; k < LID_STEPS; k++) {
+        double o = lidOffset(k);
+        double step =
+            unlike(mean(rays, r, o - LID_LOOK, o), beyond)
+                - unlike(mean(rays, r, o, o + LID_LOOK), beyond);
+        double away = (o - likely) / spread;
+        cost[r][k] = away * away / 2 - LID_EVIDENCE * heard * step;
+      }
+    }
+    return rays.smooth(
+        rays.least(LID_STEPS, (r, k) -> cost[r][k], LID_STIFFNESS), OutlinedEye::lidOffset);
   }
 
-  private double unlike(List<Point> points) {
-    double sum = 0;
-    for (Point p : points) {
-      sum += unlike(p);
+  private static double lidOffset(double step) {
+    return LID_FIRST + LID_STEP * step;
+  }
+
+  /** Mean colour on a piece of a ray, offsets in eye widths. */
+  private double[] mean(ContourFit rays, int ray, double from, double to) {
+    double[] sum = new double[3];
+    for (int i = 0; i < LID_SAMPLES; i++) {
+      Point p = rays.at(ray, from + (to - from) * (i + 0.5) / LID_SAMPLES);
+      for (int c = 0; c < 3; c++) {
+        sum[c] += on.at(c, p) / LID_SAMPLES;
+      }
     }
     return sum;
   }
 
-  private double unlike(Point p) {
-    double distance = skin.distance(on.at(0, p), on.at(1, p), on.at(2, p));
-    return Math.min(distance, 6);
+  /** 0 for the same colour, 1 for one that is surely another. */
+  private static double unlike(double[] one, double[] other) {
+    double away = Math.hypot(one[0] - other[0], Math.hypot(one[1] - other[1], one[2] - other[2]));
+    return Math.min(1, away / SURELY);
   }
 
   /**

@@ -19,10 +19,16 @@ import carezza.model.SemanticRegion;
  */
 final class RegionFinder {
 
+  /** How far foreheads reach, in ovals of the face. */
+  private static final double HEAD = 1.4;
+
   private final Picture lab;
   private final Area area;
   private final FaceFrame face;
   private final SkinModel skin;
+
+  /** Places that are skin. */
+  private final int[] samples;
 
   /** Coarse probability of the subject, or null. */
   private final Plane subject;
@@ -39,7 +45,8 @@ final class RegionFinder {
       face.ellipse(face.mouth(), 0.75 * face.mouthWidth(), 0.42 * face.mouthWidth())
     };
     int step = Math.max(1, (int) (face.faceWidth() * face.faceWidth() / 60_000));
-    this.skin = new SkinModel(lab, SkinModel.samples(area, face.oval(0.82), without, step));
+    this.samples = SkinModel.samples(area, face.oval(0.82), without, step);
+    this.skin = new SkinModel(lab, samples);
   }
 
   /** Coverage of every region over the picture's area. */
@@ -93,7 +100,8 @@ final class RegionFinder {
     Plane beside =
         Planes.times(
             Planes.minus(subject == null ? neckTemplate() : belowBrows(person), oval), anySkin);
-    Plane faceSkin = Planes.times(anySkin, oval);
+    Plane faceSkin = Planes.times(anySkin, Planes.most(oval, aboveBrows(person)));
+    ConnectedComponents.keep(faceSkin, area, face.oval(0.8)::contains);
     found.put(SemanticRegion.FACE_SKIN, faceSkin);
     BodySkin body = new BodySkin(face, faceSkin, beside);
     found.put(SemanticRegion.EARS, body.ears());
@@ -199,11 +207,14 @@ final class RegionFinder {
       double drop = around.values()[i] - l[i];
       double allowed = 0.3 * around.values()[i];
       float hairless = Smoothstep.step((1.5 * allowed - drop) / (0.5 * allowed));
-      float brows = belowBrows(i);
-      float chin = belowChin(i);
-      float shaded = Math.max(chin, within.values()[i]);
-      float likely = colour.values()[i] * (shaded + (1 - shaded) * hairless);
-      float sure = within.values()[i] * brows;
+      float shaded = Math.max(belowChin(i), within.values()[i]);
+      colour.values()[i] *= shaded + (1 - shaded) * hairless;
+    }
+    HairModel hair = HairModel.of(lab, face, person, colour, skin, samples);
+    for (int i = 0; i < l.length; i++) {
+      float shaded = Math.max(belowChin(i), within.values()[i]);
+      float likely = colour.values()[i] * (1 - (1 - shaded) * hair.likeness(i));
+      float sure = within.values()[i] * belowBrows(i);
       colour.values()[i] = Math.max(sure, likely) * (1 - features.values()[i]);
     }
     return Planes.edged(colour, lab.first(), area, face.faceWidth() / 150);
@@ -240,6 +251,18 @@ final class RegionFinder {
       out.values()[i] = person.values()[i] * belowBrows(i);
     }
     return out;
+  }
+
+  /**
+   * Of the subject what lies above the brows and not far from the face: forehead and temples end at
+   * hair, not at the outline of the face.
+   */
+  private Plane aboveBrows(Plane person) {
+    Plane head = face.oval(HEAD).soft(area, 0.05);
+    for (int i = 0; i < head.values().length; i++) {
+      head.values()[i] *= person.values()[i] * (1 - belowBrows(i));
+    }
+    return head;
   }
 
   /** Where neck, ears and shoulders can be: below the brows, widening downwards. */

@@ -19,6 +19,11 @@ final class SkinModel {
 
   private static final double REDDER = 0.45;
 
+  /** A flush adds no more to a* than this, and than this share of it; beyond is paint or cloth. */
+  private static final double FLUSH = 6;
+
+  private static final double FLUSH_SHARE = 0.7;
+
   private static final double MAD_TO_SIGMA = 1.4826;
 
   private final double[] lightness = new double[BINS];
@@ -100,8 +105,10 @@ final class SkinModel {
    * and flushes are skin.
    */
   double distance(double l, double pa, double pb) {
-    double da = (pa - expectedA(l)) / spreadA;
-    double red = da > 0 ? REDDER * da : da;
+    double da = pa - expectedA(l);
+    double flush = Math.min(da, Math.max(FLUSH, FLUSH_SHARE * expectedA(l)));
+    double red =
+        (da > 0 ? REDDER * flush / spreadA : da / spreadA) + Math.max(0, da - flush) / LEAST_SPREAD;
     double yellow = (pb - expectedB(l)) / spreadB;
     return Math.sqrt(red * red + yellow * yellow);
   }

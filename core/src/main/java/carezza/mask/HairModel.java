@@ -1,0 +1,217 @@
+package carezza.mask;
+
+import java.util.Arrays;
+
+import carezza.filter.GaussianBlur;
+import carezza.image.Picture;
+import carezza.image.Plane;
+
+/**
+ * This person's hair, if any, against this person's skin: two normal distributions of colour and of
+ * how rough the surface is, learned from the top of the head and from the cheeks. Colour alone does
+ * not tell grey hair from pale skin, nor dark coils from deep skin.
+ */
+final class HairModel {
+
+  private static final int FEATURES = 4;
+
+  /** Sigmas of the roughness and of its mean, in shares of the face width. */
+  private static final double FINE = 1 / 200.0;
+
+  private static final double MEAN = 1 / 140.0;
+
+  /** Where the top of the head lies, in ovals of the face. */
+  private static final double TOP = 1.15;
+
+  private static final double FAR = 2.2;
+
+  /** Least share of the picture of a face that is learned from. */
+  private static final double FEWEST = 0.01;
+
+  /** Of L*, a*, b*, and of the logarithm of the roughness. */
+  private static final double[] NOISE = {8, 1.5, 1.5, 0.25};
+
+  private static final int PASSES = 3;
+
+  /**
+   * Log odds that hair must have over skin: little where it looks like skin to {@link SkinModel},
+   * much where that tells them apart already.
+   */
+  private static final double LEAST_CAUTION = 3;
+
+  private static final double MOST_CAUTION = 8;
+
+  private final Picture lab;
+  private final SkinModel tone;
+  private final Plane rough;
+  private final Normal skin;
+  private Normal hair;
+
+  /** Log odds that hair must have over skin. */
+  private double caution;
+
+  private HairModel(Picture lab, FaceFrame face, SkinModel tone, int[] samples) {
+    this.lab = lab;
+    this.tone = tone;
+    this.rough = roughness(lab.first(), face.faceWidth());
+    Normal.Sum sum = new Normal.Sum();
+    for (int i : samples) {
+      sum.add(features(i), 1);
+    }
+    this.skin = sum.normal();
+  }
+
+  /**
+   * @param person the subject
+   * @param likely how much each place looks like skin by colour and light alone
+   * @param samples places that are skin
+   */
+  static HairModel of(
+      Picture lab, FaceFrame face, Plane person, Plane likely, SkinModel tone, int[] samples) {
+    HairModel model = new HairModel(lab, face, tone, samples);
+    model.learn(face, person, likely);
+    return model;
+  }
+
+  private static Plane roughness(Plane light, double faceWidth) {
+    Plane smooth = GaussianBlur.blur(light, FINE * faceWidth);
+    Plane rough = Plane.of(light.area());
+    for (int i = 0; i < rough.values().length; i++) {
+      rough.values()[i] = Math.abs(light.values()[i] - smooth.values()[i]);
+    }
+    return GaussianBlur.blur(rough, MEAN * faceWidth);
+  }
+
+  private double[] features(int i) {
+    double l = lab.first().values()[i];
+    return new double[] {
+      l,
+      lab.second().values()[i] - tone.expectedA(l),
+      lab.third().values()[i] - tone.expectedB(l),
+      Math.log(rough.values()[i] + 0.1)
+    };
+  }
+
+  /** First what does not look like skin is hair, then what the model says. */
+  private void learn(FaceFrame face, Plane person, Plane likely) {
+    FaceFrame.Ellipse oval = face.oval(1);
+    double least = FEWEST * oval.rx() * oval.ry() * Math.PI;
+    for (int pass = 0; pass < PASSES; pass++) {
+      Normal.Sum sum = new Normal.Sum();
+      double confused = 0;
+      for (int y = 0; y < lab.area().height(); y += 2) {
+        for (int x = 0; x < lab.area().width(); x += 2) {
+          int i = y * lab.area().width() + x;
+          double px = lab.area().x() + x + 0.5;
+          double py = lab.area().y() + y + 0.5;
+          double distance = oval.distance(px, py);
+          if (person.values()[i] > 0.9f
+              && distance > TOP
+              && distance < FAR
+              && face.below(px, py) < -0.5 * face.pupilDistance()) {
+            double w = hair == null ? 1 - likely.values()[i] : likeness(i);
+            confused += w * likely.values()[i];
+            sum.add(features(i), w);
+          }
+        }
+      }
+      if (4 * sum.weight() < least) {
+        hair = null;
+        return;
+      }
+      hair = sum.normal();
+      if (pass == 0) {
+        caution =
+            LEAST_CAUTION
+                + (MOST_CAUTION - LEAST_CAUTION)
+                    * (1 - Math.clamp((confused / sum.weight() - 0.1) / 0.25, 0, 1));
+      }
+    }
+  }
+
+  /** 1 for hair, 0 for skin. */
+  float likeness(int i) {
+    if (hair == null) {
+      return 0;
+    }
+    double[] f = features(i);
+    return (float)
+        (1
+            / (1
+                + Math.exp(
+                    Math.clamp(caution + skin.logDensity(f) - hair.logDensity(f), -20, 20))));
+  }
+
+  /** A normal distribution by its mean and the inverse of its covariance. */
+  private record Normal(double[] mean, double[][] inverse, double logVolume) {
+
+    double squaredDistance(double[] f) {
+      double sum = 0;
+      for (int i = 0; i < FEATURES; i++) {
+        for (int j = 0; j < FEATURES; j++) {
+          sum += (f[i] - mean[i]) * inverse[i][j] * (f[j] - mean[j]);
+        }
+      }
+      return sum;
+    }
+
+    double logDensity(double[] f) {
+      return -0.5 * squaredDistance(f) - logVolume;
+    }
+
+    static final class Sum {
+      private final double[] first = new double[FEATURES];
+      private final double[][] second = new double[FEATURES][FEATURES];
+      private double weight;
+
+      void add(double[] f, double by) {
+        weight += by;
+        for (int i = 0; i < FEATURES; i++) {
+          first[i] += by * f[i];
+          for (int j = 0; j < FEATURES; j++) {
+            second[i][j] += by * f[i] * f[j];
+          }
+        }
+      }
+
+      double weight() {
+        return weight;
+      }
+
+      Normal normal() {
+        double[] mean = new double[FEATURES];
+        double[][] s = new double[FEATURES][2 * FEATURES];
+        for (int i = 0; i < FEATURES; i++) {
+          mean[i] = first[i] / weight;
+        }
+        for (int i = 0; i < FEATURES; i++) {
+          for (int j = 0; j < FEATURES; j++) {
+            s[i][j] = second[i][j] / weight - mean[i] * mean[j];
+          }
+          s[i][i] += NOISE[i] * NOISE[i];
+          s[i][FEATURES + i] = 1;
+        }
+        double logVolume = 0;
+        for (int k = 0; k < FEATURES; k++) {
+          logVolume += Math.log(s[k][k]) / 2;
+          for (int j = 2 * FEATURES - 1; j >= k; j--) {
+            s[k][j] /= s[k][k];
+          }
+          for (int i = 0; i < FEATURES; i++) {
+            if (i != k) {
+              double by = s[i][k];
+              for (int j = k; j < 2 * FEATURES; j++) {
+                s[i][j] -= by * s[k][j];
+              }
+            }
+          }
+        }
+        double[][] inverse = new double[FEATURES][];
+        for (int i = 0; i < FEATURES; i++) {
+          inverse[i] = Arrays.copyOfRange(s[i], FEATURES, 2 * FEATURES);
+        }
+        return new Normal(mean, inverse, logVolume);
+      }
+    }
+  }
+}
