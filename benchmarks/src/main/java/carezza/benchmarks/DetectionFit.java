@@ -4,8 +4,11 @@ import java.io.IOException;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
+import java.util.function.BiPredicate;
 
 import carezza.codec.PictureReader;
 import carezza.image.Cancellation;
@@ -74,22 +77,37 @@ final class DetectionFit {
 
   private DetectionFit() {}
 
-  static void run(Path portraits) throws IOException, Problem {
-    List<Sample> samples = new ArrayList<>();
-    for (Path folder : Quality.folders(portraits)) {
-      samples.add(Sample.of(folder));
+  /**
+   * @param families folders with a folder for each portrait, each family by another renderer
+   */
+  static void run(List<Path> families) throws IOException, Problem {
+    List<Sample> all = new ArrayList<>();
+    Map<Sample, Path> from = new LinkedHashMap<>();
+    for (Path family : families) {
+      for (Path folder : Quality.folders(family)) {
+        Sample sample = Sample.of(folder);
+        all.add(sample);
+        from.put(sample, family);
+      }
     }
     System.out.println("Found / right with weights from the other portraits, by limit:");
-    print(samples, true);
+    print(all, (s, other) -> s != other);
+    if (families.size() > 1) {
+      System.out.println("With weights from the other family:");
+      print(all, (s, other) -> !from.get(s).equals(from.get(other)));
+    }
     System.out.println("With weights from all:");
-    print(samples, false);
-    System.out.println("Weights, and what is added: " + text(fit(samples).values(), "%.2f"));
+    print(all, (s, other) -> true);
+    System.out.println("Weights, and what is added: " + text(fit(all).values(), "%.2f"));
   }
 
-  private static void print(List<Sample> samples, boolean leaveOut) {
+  /**
+   * @param learns whether the first sample's weights are fitted to the second
+   */
+  private static void print(List<Sample> samples, BiPredicate<Sample, Sample> learns) {
     List<Weights> weights = new ArrayList<>();
     for (Sample s : samples) {
-      weights.add(fit(samples.stream().filter(o -> !leaveOut || o != s).toList()));
+      weights.add(fit(samples.stream().filter(o -> learns.test(s, o)).toList()));
     }
     for (double limit : LIMITS) {
       StringBuilder line = new StringBuilder(String.format(Locale.ROOT, "%6.2f", limit));

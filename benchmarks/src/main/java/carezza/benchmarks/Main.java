@@ -43,7 +43,7 @@ public final class Main {
               Path.of(rest[rest.length - 1]),
               Files.createDirectories(
                   Path.of(System.getProperty("carezza.sheet", "target/regions"))));
-      case "detection" -> DetectionFit.run(Path.of(rest[0]));
+      case "detection" -> DetectionFit.run(Arrays.stream(rest).map(Path::of).toList());
       case "files" -> ForeignFiles.main(rest);
       case "fuzz" -> Fuzzing.run(rest);
       case "press-profile" -> Files.write(Path.of(rest[0]), PressProfile.make());

@@ -9,6 +9,14 @@ import carezza.model.FaceOutlines;
 /** Eyes, mouth and brows of one face from their outlines. */
 final class OutlinedParts {
 
+  /**
+   * Sigmas, in shares of the face width: reach of lashes, skin around a brow, sides of a strand.
+   */
+  private static final double LASHES = 0.012;
+
+  private static final double AROUND = 0.03;
+  private static final double BESIDE = 0.008;
+
   private final Outlined on;
   private final FaceFrame face;
   private final FaceOutlines outlines;
@@ -39,48 +47,37 @@ final class OutlinedParts {
     return face.map().corrected().contains(part);
   }
 
-  /** Dark hair in the bands of the brows and along the lids. */
+  /**
+   * Hair in the bands of the brows and along the lids: in a brow what is darker than the skin
+   * around it, and in both what is fine and darker than what is close beside it, as strands are and
+   * shadows are not.
+   */
   Plane browsAndLashes(Plane openEyes) {
-    Plane brows = Plane.of(on.lab().area());
-    double band = D("band", 0.03);
-    add(brows, on.soft(outlines.leftBrow(), band * on.faceWidth()));
-    add(brows, on.soft(outlines.rightBrow(), band * on.faceWidth()));
-    Plane lids = GaussianBlur.blur(openEyes, D("lidb", 0.012) * on.faceWidth());
+    Plane hairs = Plane.of(on.lab().area());
+    add(hairs, on.soft(outlines.leftBrow(), Outlined.BAND * on.faceWidth()));
+    add(hairs, on.soft(outlines.rightBrow(), Outlined.BAND * on.faceWidth()));
     Plane light = on.lab().first();
     Plane bare = Plane.of(light.area());
-    for (int i = 0; i < brows.values().length; i++) {
-      brows.values()[i] = Smoothstep.step(D("bs", 4) * brows.values()[i]);
-      bare.values()[i] = Math.max(1e-4f, (1 - brows.values()[i]) * (1 - openEyes.values()[i]));
+    for (int i = 0; i < hairs.values().length; i++) {
+      hairs.values()[i] = Smoothstep.step(4 * hairs.values()[i]);
+      bare.values()[i] = Math.max(1e-4f, (1 - hairs.values()[i]) * (1 - openEyes.values()[i]));
     }
-    Plane around = GaussianBlur.normalised(light, bare, on.faceWidth() * D("ar", 0.03));
-    Plane mean = GaussianBlur.blur(light, on.faceWidth() * D("rs", 0.008));
-    Plane faceIn = on.soft(outlines.face(), 1);
-    Histogram skinLines = new Histogram(0, 0.5);
-    for (int i = 0; i < light.values().length; i += 3) {
-      if (faceIn.values()[i] > 0.9 && bare.values()[i] > 0.9) {
-        skinLines.add(Math.max(0, 1 - light.values()[i] / Math.max(1, mean.values()[i])));
-      }
+    Plane lids = GaussianBlur.blur(openEyes, LASHES * on.faceWidth());
+    Plane around = GaussianBlur.normalised(light, bare, AROUND * on.faceWidth());
+    Plane beside = GaussianBlur.blur(light, BESIDE * on.faceWidth());
+    for (int i = 0; i < hairs.values().length; i++) {
+      float strand = darker(light.values()[i], beside.values()[i], 0.09, 0.09);
+      float rim = Smoothstep.step(8 * lids.values()[i]) * (1 - openEyes.values()[i]);
+      float brow = Math.max(strand, darker(light.values()[i], around.values()[i], 0.22, 0.3));
+      hairs.values()[i] = Math.max(rim * strand, hairs.values()[i] * brow);
     }
-    double own = skinLines.quantile(0.97);
-    System.err.printf("own %.4f%n", own);
-    double d0 = D("d0", 0.25),
-        dw = D("dw", 0.3),
-        r0 = Math.clamp(own * D("rk", 2), 0.03, .12),
-        rw = r0 * D("rwk", 1);
-    for (int i = 0; i < brows.values().length; i++) {
-      double drop = 1 - light.values()[i] / Math.max(1, around.values()[i]);
-      double ridge = 1 - light.values()[i] / Math.max(1, mean.values()[i]);
-      float fine = Smoothstep.step((ridge - r0) / rw + 0.5);
-      float rim =
-          Smoothstep.step(D("ls", 8) * lids.values()[i]) * (1 - openEyes.values()[i]) * fine;
-      float brow = brows.values()[i] * Math.max(fine, Smoothstep.step((drop - d0) / dw + 0.5));
-      brows.values()[i] = Math.max(rim, brow);
-    }
-    return brows;
+    return hairs;
   }
 
-  static double D(String k, double v) {
-    return Double.parseDouble(System.getProperty(k, "" + v));
+  /** Half where a light falls short of another by the share {@code middle} of it. */
+  private static float darker(float light, float than, double middle, double width) {
+    double drop = 1 - light / Math.max(1, than);
+    return Smoothstep.step((drop - middle) / width + 0.5);
   }
 
   private static void add(Plane to, Plane other) {
