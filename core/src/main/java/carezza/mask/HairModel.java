@@ -47,8 +47,8 @@ final class HairModel {
   private final Normal skin;
   private Normal hair;
 
-  /** Log odds that hair must have over skin. */
-  private double caution;
+  /** How far this hair looks like skin to {@link SkinModel}: 0 never, 1 often. */
+  private double alike;
 
   private HairModel(Picture lab, FaceFrame face, SkinModel tone, int[] samples) {
     this.lab = lab;
@@ -121,12 +121,14 @@ final class HairModel {
       }
       hair = sum.normal();
       if (pass == 0) {
-        caution =
-            LEAST_CAUTION
-                + (MOST_CAUTION - LEAST_CAUTION)
-                    * (1 - Math.clamp((confused / sum.weight() - 0.1) / 0.25, 0, 1));
+        alike = Math.clamp((confused / sum.weight() - 0.1) / 0.25, 0, 1);
       }
     }
+  }
+
+  /** How far this hair looks like skin by colour and light alone: 0 never, 1 often. */
+  float alike() {
+    return (float) alike;
   }
 
   /** 1 for hair, 0 for skin. */
@@ -135,11 +137,9 @@ final class HairModel {
       return 0;
     }
     double[] f = features(i);
-    return (float)
-        (1
-            / (1
-                + Math.exp(
-                    Math.clamp(caution + skin.logDensity(f) - hair.logDensity(f), -20, 20))));
+    double caution = MOST_CAUTION + (LEAST_CAUTION - MOST_CAUTION) * alike;
+    double odds = caution + skin.logDensity(f) - hair.logDensity(f);
+    return (float) (1 / (1 + Math.exp(Math.clamp(odds, -20, 20))));
   }
 
   /** A normal distribution by its mean and the inverse of its covariance. */

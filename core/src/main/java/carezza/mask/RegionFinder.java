@@ -100,8 +100,9 @@ final class RegionFinder {
     Plane beside =
         Planes.times(
             Planes.minus(subject == null ? neckTemplate() : belowBrows(person), oval), anySkin);
-    Plane faceSkin = Planes.times(anySkin, Planes.most(oval, aboveBrows(person)));
-    ConnectedComponents.keep(faceSkin, area, face.oval(0.8)::contains);
+    Plane forehead = Planes.times(anySkin, Planes.most(oval, aboveBrows(person)));
+    ConnectedComponents.keep(forehead, area, face.oval(0.8)::contains);
+    Plane faceSkin = Planes.most(Planes.times(anySkin, oval), forehead);
     found.put(SemanticRegion.FACE_SKIN, faceSkin);
     BodySkin body = new BodySkin(face, faceSkin, beside);
     found.put(SemanticRegion.EARS, body.ears());
@@ -211,12 +212,27 @@ final class RegionFinder {
       colour.values()[i] *= shaded + (1 - shaded) * hairless;
     }
     HairModel hair = HairModel.of(lab, face, person, colour, skin, samples);
-    for (int i = 0; i < l.length; i++) {
-      float shaded = Math.max(belowChin(i), within.values()[i]);
-      float likely = colour.values()[i] * (1 - (1 - shaded) * hair.likeness(i));
-      float sure = within.values()[i] * belowBrows(i);
-      colour.values()[i] = Math.max(sure, likely) * (1 - features.values()[i]);
-    }
+    Plane oval = face.face().soft(area, 0.05);
+    ParallelRows.each(
+        area.width(),
+        area.height(),
+        (from, to) -> {
+          for (int i = from * area.width(); i < to * area.width(); i++) {
+            float below = belowBrows(i);
+            // Below the brows hair is doubted only where it looks like skin: a rough red place at
+            // the rim of a cheek is none.
+            float bare =
+                Math.max(
+                    Math.max(belowChin(i), within.values()[i]),
+                    below * Math.max(oval.values()[i], 1 - hair.alike()));
+            float likely = colour.values()[i];
+            if (likely > 0 && bare < 1) {
+              likely *= 1 - (1 - bare) * hair.likeness(i);
+            }
+            float sure = within.values()[i] * below;
+            colour.values()[i] = Math.max(sure, likely) * (1 - features.values()[i]);
+          }
+        });
     return Planes.edged(colour, lab.first(), area, face.faceWidth() / 150);
   }
 
