@@ -11,6 +11,7 @@ import java.util.Map;
 import java.util.function.BiPredicate;
 
 import carezza.codec.PictureReader;
+import carezza.filter.Cholesky;
 import carezza.image.Cancellation;
 import carezza.image.Picture;
 import carezza.measure.BlemishFinder;
@@ -168,15 +169,16 @@ final class DetectionFit {
     }
     double[] w = new double[n + 1];
     for (int step = 0; step < STEPS; step++) {
-      double[][] h = new double[n + 1][n + 2];
+      double[][] second = new double[n + 1][n + 1];
+      double[] first = new double[n + 1];
       for (int k = 0; k < n; k++) {
-        h[k][k] = RIDGE;
-        h[k][n + 1] = -RIDGE * w[k];
+        second[k][k] = RIDGE;
+        first[k] = -RIDGE * w[k];
       }
       for (int i = 0; i < rows.size(); i++) {
-        add(rows.get(i), mean, spread, truth.get(i), w, h);
+        add(rows.get(i), mean, spread, truth.get(i), w, first, second);
       }
-      double[] by = solved(h);
+      double[] by = Cholesky.of(second).solve(first);
       for (int k = 0; k <= n; k++) {
         w[k] += by[k];
       }
@@ -188,9 +190,15 @@ final class DetectionFit {
     return new Weights(w);
   }
 
-  /** Adds one place to the second derivatives and, as the last column, the first. */
+  /** Adds one place to the first and the second derivatives. */
   private static void add(
-      double[] row, double[] mean, double[] spread, double truth, double[] w, double[][] h) {
+      double[] row,
+      double[] mean,
+      double[] spread,
+      double truth,
+      double[] w,
+      double[] first,
+      double[][] second) {
     int n = row.length;
     double[] x = new double[n + 1];
     double odds = w[n];
@@ -202,29 +210,10 @@ final class DetectionFit {
     double p = 1 / (1 + Math.exp(-odds));
     for (int k = 0; k <= n; k++) {
       for (int j = 0; j <= n; j++) {
-        h[k][j] += p * (1 - p) * x[k] * x[j];
+        second[k][j] += p * (1 - p) * x[k] * x[j];
       }
-      h[k][n + 1] += (truth - p) * x[k];
+      first[k] += (truth - p) * x[k];
     }
-  }
-
-  /** Solves a positive definite system whose right side is the last column (Gauss–Jordan). */
-  private static double[] solved(double[][] a) {
-    int n = a.length;
-    for (int k = 0; k < n; k++) {
-      for (int j = n; j >= k; j--) {
-        a[k][j] /= a[k][k];
-      }
-      for (int i = 0; i < n; i++) {
-        if (i != k) {
-          double by = a[i][k];
-          for (int j = k; j <= n; j++) {
-            a[i][j] -= by * a[k][j];
-          }
-        }
-      }
-    }
-    return Arrays.stream(a).mapToDouble(r -> r[n]).toArray();
   }
 
   private static String text(double[] values, String format) {

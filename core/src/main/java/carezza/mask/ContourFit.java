@@ -36,7 +36,7 @@ final class ContourFit {
     int half = outline.size() / 2;
     Point from = outline.getFirst();
     Point to = outline.get(half);
-    this.width = from.distance(to);
+    this.width = Math.max(1e-9, from.distance(to));
     feet = new ArrayList<>();
     for (int e = 0; e < 2; e++) {
       List<Point> pieces = new ArrayList<>();
@@ -53,7 +53,7 @@ final class ContourFit {
       } else {
         Point before = feet.get(i - 1);
         Point after = feet.get((i + 1) % rays());
-        double by = turn / before.distance(after);
+        double by = turn / Math.max(1e-9, before.distance(after));
         normals.add(new Point((after.y() - before.y()) * by, (before.x() - after.x()) * by));
       }
     }

@@ -1,8 +1,8 @@
 package carezza.mask;
 
-import java.util.Arrays;
-
+import carezza.filter.Cholesky;
 import carezza.filter.GaussianBlur;
+import carezza.image.Area;
 import carezza.image.Picture;
 import carezza.image.Plane;
 
@@ -23,7 +23,11 @@ final class HairModel {
   /** Where the top of the head lies, in ovals of the face. */
   private static final double TOP = 1.15;
 
+  /** And how far hair reaches; beyond nothing is looked for. */
   private static final double FAR = 2.2;
+
+  /** One pixel in so many, along both axes, is learned from. */
+  private static final int STRIDE = 3;
 
   /** Least share of the picture of a face that is learned from. */
   private static final double FEWEST = 0.01;
@@ -42,6 +46,7 @@ final class HairModel {
   private static final double MOST_CAUTION = 8;
 
   private final Picture lab;
+  private final Area head;
   private final SkinModel tone;
   private final Plane rough;
   private final Normal skin;
@@ -53,10 +58,12 @@ final class HairModel {
   private HairModel(Picture lab, FaceFrame face, SkinModel tone, int[] samples) {
     this.lab = lab;
     this.tone = tone;
-    this.rough = roughness(lab.first(), face.faceWidth());
+    this.head = face.oval(FAR).bounds().intersect(lab.area());
+    this.rough = roughness(lab.first().crop(head), face.faceWidth());
     Normal.Sum sum = new Normal.Sum();
+    int width = lab.area().width();
     for (int i : samples) {
-      sum.add(features(i), 1);
+      sum.add(features(lab.area().x() + i % width, lab.area().y() + i / width), 1);
     }
     this.skin = sum.normal();
   }
@@ -82,13 +89,14 @@ final class HairModel {
     return GaussianBlur.blur(rough, MEAN * faceWidth);
   }
 
-  private double[] features(int i) {
+  private double[] features(int x, int y) {
+    int i = lab.first().index(x, y);
     double l = lab.first().values()[i];
     return new double[] {
       l,
       lab.second().values()[i] - tone.expectedA(l),
       lab.third().values()[i] - tone.expectedB(l),
-      Math.log(rough.values()[i] + 0.1)
+      Math.log(rough.at(x, y) + 0.1)
     };
   }
 
@@ -99,23 +107,17 @@ final class HairModel {
     for (int pass = 0; pass < PASSES; pass++) {
       Normal.Sum sum = new Normal.Sum();
       double confused = 0;
-      for (int y = 0; y < lab.area().height(); y += 2) {
-        for (int x = 0; x < lab.area().width(); x += 2) {
-          int i = y * lab.area().width() + x;
-          double px = lab.area().x() + x + 0.5;
-          double py = lab.area().y() + y + 0.5;
-          double distance = oval.distance(px, py);
-          if (person.values()[i] > 0.9f
-              && distance > TOP
-              && distance < FAR
-              && face.below(px, py) < -0.5 * face.pupilDistance()) {
-            double w = hair == null ? 1 - likely.values()[i] : likeness(i);
+      for (int y = head.y(); y < head.bottom(); y += STRIDE) {
+        for (int x = head.x(); x < head.right(); x += STRIDE) {
+          int i = likely.index(x, y);
+          if (person.values()[i] > 0.9f && top(face, oval, x + 0.5, y + 0.5)) {
+            double w = hair == null ? 1 - likely.values()[i] : likeness(x, y);
             confused += w * likely.values()[i];
-            sum.add(features(i), w);
+            sum.add(features(x, y), w);
           }
         }
       }
-      if (4 * sum.weight() < least) {
+      if (STRIDE * STRIDE * sum.weight() < least) {
         hair = null;
         return;
       }
@@ -126,37 +128,35 @@ final class HairModel {
     }
   }
 
+  private static boolean top(FaceFrame face, FaceFrame.Ellipse oval, double x, double y) {
+    double distance = oval.distance(x, y);
+    return distance > TOP && distance < FAR && face.below(x, y) < -0.5 * face.pupilDistance();
+  }
+
   /** How far this hair looks like skin by colour and light alone: 0 never, 1 often. */
   float alike() {
     return (float) alike;
   }
 
-  /** 1 for hair, 0 for skin. */
-  float likeness(int i) {
-    if (hair == null) {
+  /** 1 for hair, 0 for skin, and for what lies far from the head. */
+  float likeness(int x, int y) {
+    if (hair == null || !head.contains(x, y)) {
       return 0;
     }
-    double[] f = features(i);
+    double[] f = features(x, y);
     double caution = MOST_CAUTION + (LEAST_CAUTION - MOST_CAUTION) * alike;
     double odds = caution + skin.logDensity(f) - hair.logDensity(f);
     return (float) (1 / (1 + Math.exp(Math.clamp(odds, -20, 20))));
   }
 
-  /** A normal distribution by its mean and the inverse of its covariance. */
-  private record Normal(double[] mean, double[][] inverse, double logVolume) {
-
-    double squaredDistance(double[] f) {
-      double sum = 0;
-      for (int i = 0; i < FEATURES; i++) {
-        for (int j = 0; j < FEATURES; j++) {
-          sum += (f[i] - mean[i]) * inverse[i][j] * (f[j] - mean[j]);
-        }
-      }
-      return sum;
-    }
+  private record Normal(double[] mean, Cholesky covariance, double logDeterminant) {
 
     double logDensity(double[] f) {
-      return -0.5 * squaredDistance(f) - logVolume;
+      double[] away = new double[FEATURES];
+      for (int i = 0; i < FEATURES; i++) {
+        away[i] = f[i] - mean[i];
+      }
+      return -(covariance.squaredLength(away) + logDeterminant) / 2;
     }
 
     static final class Sum {
@@ -180,37 +180,18 @@ final class HairModel {
 
       Normal normal() {
         double[] mean = new double[FEATURES];
-        double[][] s = new double[FEATURES][2 * FEATURES];
+        double[][] covariance = new double[FEATURES][FEATURES];
         for (int i = 0; i < FEATURES; i++) {
           mean[i] = first[i] / weight;
         }
         for (int i = 0; i < FEATURES; i++) {
           for (int j = 0; j < FEATURES; j++) {
-            s[i][j] = second[i][j] / weight - mean[i] * mean[j];
+            covariance[i][j] = second[i][j] / weight - mean[i] * mean[j];
           }
-          s[i][i] += NOISE[i] * NOISE[i];
-          s[i][FEATURES + i] = 1;
+          covariance[i][i] += NOISE[i] * NOISE[i];
         }
-        double logVolume = 0;
-        for (int k = 0; k < FEATURES; k++) {
-          logVolume += Math.log(s[k][k]) / 2;
-          for (int j = 2 * FEATURES - 1; j >= k; j--) {
-            s[k][j] /= s[k][k];
-          }
-          for (int i = 0; i < FEATURES; i++) {
-            if (i != k) {
-              double by = s[i][k];
-              for (int j = k; j < 2 * FEATURES; j++) {
-                s[i][j] -= by * s[k][j];
-              }
-            }
-          }
-        }
-        double[][] inverse = new double[FEATURES][];
-        for (int i = 0; i < FEATURES; i++) {
-          inverse[i] = Arrays.copyOfRange(s[i], FEATURES, 2 * FEATURES);
-        }
-        return new Normal(mean, inverse, logVolume);
+        Cholesky parts = Cholesky.of(covariance);
+        return new Normal(mean, parts, parts.logDeterminant());
       }
     }
   }

@@ -1,9 +1,9 @@
 package carezza.mask;
 
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.List;
 
+import carezza.filter.Cholesky;
 import carezza.image.Picture;
 import carezza.model.Point;
 
@@ -12,7 +12,8 @@ import carezza.model.Point;
  * part. Above and below are judged each by its own lip and its own skin, so that neither light nor
  * a shadow under the mouth decides. What tells lip from skin is their distance in units of the
  * spread they have in common (Fisher's discriminant); where it is small, the likely place has the
- * say.
+ * say. An outline that starts outside the lips sees skin on both sides and stays about where it
+ * was.
  */
 final class LipOutline {
 
@@ -37,10 +38,14 @@ final class LipOutline {
   private static final double ASIDE = 0.02;
   private static final double SPREAD = 0.03;
 
-  /** What is certainly lip, and certainly skin, from the edge outwards in mouth widths. */
+  /**
+   * What is certainly lip, and certainly skin, from the edge outwards in mouth widths; and lip
+   * where the edge is not known yet and may lie further in.
+   */
   private static final double[] LIP = {-0.04, -0.012};
 
   private static final double[] SKIN = {0.02, 0.1};
+  private static final double[] DEEP = {-0.07, -0.02};
 
   /** Widths of lip or skin that say as much as one likely place. */
   private static final double EVIDENCE = 0.02;
@@ -85,7 +90,7 @@ final class LipOutline {
       at[r] = (int) Math.round((likely(r) - FIRST) / STEP);
     }
     for (int pass = 0; pass < PASSES; pass++) {
-      double[][] cost = cost(at);
+      double[][] cost = cost(at, pass == 0 ? DEEP : LIP);
       at = rays.least(STEPS, (r, k) -> cost[r][k], STIFFNESS);
     }
     return rays.smooth(at, LipOutline::offset);
@@ -99,10 +104,10 @@ final class LipOutline {
     return ray < EDGE_RAYS ? BELOW : ABOVE;
   }
 
-  private double[][] cost(int[] at) {
+  private double[][] cost(int[] at, double[] lip) {
     Fisher[] tells = {
-      Fisher.of(between(at, 0, LIP), between(at, 0, SKIN)),
-      Fisher.of(between(at, 1, LIP), between(at, 1, SKIN))
+      Fisher.of(between(at, 0, lip), between(at, 0, SKIN)),
+      Fisher.of(between(at, 1, lip), between(at, 1, SKIN))
     };
     double[][] cost = new double[seen.length][STEPS];
     for (int r = 0; r < seen.length; r++) {
@@ -138,6 +143,7 @@ final class LipOutline {
   /** Log odds of lip against skin by two classes with one spread. */
   private record Fisher(double[] weight, double split) {
 
+    /** Spread that noise alone makes, of L* and of a* and b* over it. */
     private static final double[] NOISE = {4, 0.01, 0.01};
 
     /** More than this a single colour does not say. */
@@ -156,14 +162,15 @@ final class LipOutline {
       }
       double[] m1 = mean(lips);
       double[] m0 = mean(skin);
-      double[][] s = new double[3][4];
-      add(s, lips, m1);
-      add(s, skin, m0);
+      double[][] spread = new double[3][3];
+      add(spread, lips, m1);
+      add(spread, skin, m0);
+      double[] between = new double[3];
       for (int i = 0; i < 3; i++) {
-        s[i][i] += NOISE[i] * NOISE[i];
-        s[i][3] = m1[i] - m0[i];
+        spread[i][i] += NOISE[i] * NOISE[i];
+        between[i] = m1[i] - m0[i];
       }
-      double[] w = solved(s);
+      double[] w = Cholesky.of(spread).solve(between);
       double split = 0;
       for (int i = 0; i < 3; i++) {
         split += w[i] * (m1[i] + m0[i]) / 2;
@@ -200,23 +207,6 @@ final class LipOutline {
           }
         }
       }
-    }
-
-    private static double[] solved(double[][] a) {
-      for (int k = 0; k < 3; k++) {
-        for (int j = 3; j >= k; j--) {
-          a[k][j] /= a[k][k];
-        }
-        for (int i = 0; i < 3; i++) {
-          if (i != k) {
-            double by = a[i][k];
-            for (int j = k; j <= 3; j++) {
-              a[i][j] -= by * a[k][j];
-            }
-          }
-        }
-      }
-      return Arrays.stream(a).mapToDouble(r -> r[3]).toArray();
     }
   }
 }

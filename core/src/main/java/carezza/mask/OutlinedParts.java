@@ -1,6 +1,7 @@
 package carezza.mask;
 
 import carezza.filter.GaussianBlur;
+import carezza.image.Area;
 import carezza.image.Picture;
 import carezza.image.Plane;
 import carezza.model.FaceMap.Part;
@@ -53,25 +54,50 @@ final class OutlinedParts {
    * shadows are not.
    */
   Plane browsAndLashes(Plane openEyes) {
-    Plane hairs = Plane.of(on.lab().area());
-    add(hairs, on.soft(outlines.leftBrow(), Outlined.BAND * on.faceWidth()));
-    add(hairs, on.soft(outlines.rightBrow(), Outlined.BAND * on.faceWidth()));
-    Plane light = on.lab().first();
-    Plane bare = Plane.of(light.area());
+    Plane bands = on.soft(outlines.leftBrow(), Outlined.BAND * on.faceWidth());
+    add(bands, on.soft(outlines.rightBrow(), Outlined.BAND * on.faceWidth()));
+    Area all = bands.area();
+    Area where =
+        bands
+            .covered()
+            .union(openEyes.covered())
+            .grow(GaussianBlur.reach(AROUND * on.faceWidth()))
+            .intersect(all);
+    Plane hairs = bands.crop(where);
+    Plane open = openEyes.crop(where);
+    Plane light = on.lab().first().crop(where);
+    Plane bare = Plane.of(where);
     for (int i = 0; i < hairs.values().length; i++) {
       hairs.values()[i] = Smoothstep.step(4 * hairs.values()[i]);
-      bare.values()[i] = Math.max(1e-4f, (1 - hairs.values()[i]) * (1 - openEyes.values()[i]));
+      bare.values()[i] = Math.max(1e-4f, (1 - hairs.values()[i]) * (1 - open.values()[i]));
     }
-    Plane lids = GaussianBlur.blur(openEyes, LASHES * on.faceWidth());
+    Plane lids = GaussianBlur.blur(open, LASHES * on.faceWidth());
     Plane around = GaussianBlur.normalised(light, bare, AROUND * on.faceWidth());
     Plane beside = GaussianBlur.blur(light, BESIDE * on.faceWidth());
+    double dark = darkness(hairs, light, around);
+    double fine = Math.clamp(0.3 * dark, 0.02, 0.09);
+    double dense = Math.clamp(0.6 * dark, 0.06, 0.22);
     for (int i = 0; i < hairs.values().length; i++) {
-      float strand = darker(light.values()[i], beside.values()[i], 0.09, 0.09);
-      float rim = Smoothstep.step(8 * lids.values()[i]) * (1 - openEyes.values()[i]);
-      float brow = Math.max(strand, darker(light.values()[i], around.values()[i], 0.22, 0.3));
+      float strand = darker(light.values()[i], beside.values()[i], fine, fine);
+      float rim = Smoothstep.step(8 * lids.values()[i]) * (1 - open.values()[i]);
+      float brow =
+          Math.max(strand, darker(light.values()[i], around.values()[i], dense, 1.36 * dense));
       hairs.values()[i] = Math.max(rim * strand, hairs.values()[i] * brow);
     }
-    return hairs;
+    Plane out = Plane.of(all);
+    out.copyFrom(hairs);
+    return out;
+  }
+
+  /** By what share the dark of these brows falls short of the skin: pale brows hardly do. */
+  private static double darkness(Plane brows, Plane light, Plane around) {
+    Histogram drops = new Histogram(0, 1);
+    for (int i = 0; i < brows.values().length; i++) {
+      if (brows.values()[i] > 0.99f) {
+        drops.add(1 - light.values()[i] / Math.max(1, around.values()[i]));
+      }
+    }
+    return drops.quantile(0.9);
   }
 
   /** Half where a light falls short of another by the share {@code middle} of it. */

@@ -101,7 +101,10 @@ final class RegionFinder {
         Planes.times(
             Planes.minus(subject == null ? neckTemplate() : belowBrows(person), oval), anySkin);
     Plane forehead = Planes.times(anySkin, Planes.most(oval, aboveBrows(person)));
-    ConnectedComponents.keep(forehead, area, face.oval(0.8)::contains);
+    ConnectedComponents.keep(
+        forehead,
+        face.oval(1.05 * HEAD).bounds().grow(2).intersect(area),
+        face.oval(0.8)::contains);
     Plane faceSkin = Planes.most(Planes.times(anySkin, oval), forehead);
     found.put(SemanticRegion.FACE_SKIN, faceSkin);
     BodySkin body = new BodySkin(face, faceSkin, beside);
@@ -227,7 +230,10 @@ final class RegionFinder {
                     below * Math.max(oval.values()[i], 1 - hair.alike()));
             float likely = colour.values()[i];
             if (likely > 0 && bare < 1) {
-              likely *= 1 - (1 - bare) * hair.likeness(i);
+              likely *=
+                  1
+                      - (1 - bare)
+                          * hair.likeness(area.x() + i % area.width(), area.y() + i / area.width());
             }
             float sure = within.values()[i] * below;
             colour.values()[i] = Math.max(sure, likely) * (1 - features.values()[i]);
