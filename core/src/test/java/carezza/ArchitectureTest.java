@@ -32,9 +32,13 @@ public class ArchitectureTest {
     "measure",
     "plan",
     "record",
+    "routine",
+    "recipe",
+    "set",
     "project",
     "studio",
-    "session"
+    "session",
+    "batch"
   };
 
   private static final JavaClasses CORE =

@@ -6,6 +6,8 @@ import java.awt.color.ICC_Profile;
 import java.nio.file.Path;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
 import java.util.function.Supplier;
 
 import carezza.colour.Lab;
@@ -81,6 +83,16 @@ public final class OutputProfile {
   /** Those that ship. */
   public static List<OutputProfile> shipped() {
     return List.of(SRGB, WIDE, COATED);
+  }
+
+  /** One that ships, by its name in commands and files: srgb, wide or coated. */
+  public static Optional<OutputProfile> shipped(String id) {
+    return switch (id.toLowerCase(Locale.ROOT)) {
+      case "srgb" -> Optional.of(SRGB);
+      case "wide" -> Optional.of(WIDE);
+      case "coated" -> Optional.of(COATED);
+      default -> Optional.empty();
+    };
   }
 
   /**

@@ -2,6 +2,7 @@ package carezza.mask;
 
 import java.util.List;
 import java.util.Optional;
+import java.util.function.DoubleFunction;
 
 import carezza.colour.Lab;
 import carezza.filter.DiscMorphology;
@@ -304,9 +305,16 @@ public final class Masks {
             .intersect(context.whole())
             .intersect(input.area());
     Plane lightness = Lab.lightness(input.crop(wide));
-    Plane around = GaussianBlur.blur(lightness, u.coarse() * scale).crop(area);
+    DoubleFunction<Plane> mean;
+    if (u.within() == null) {
+      mean = sigma -> GaussianBlur.blur(lightness, sigma * scale).crop(area);
+    } else {
+      Plane compared = context.regions().coverage(u.within(), wide, context.level());
+      mean = sigma -> GaussianBlur.normalised(lightness, compared, sigma * scale).crop(area);
+    }
+    Plane around = mean.apply(u.coarse());
     float sign = u.darker() ? 1 : -1;
-    Plane own = GaussianBlur.blur(lightness, u.fine() * scale).crop(area);
+    Plane own = mean.apply(u.fine());
     for (int i = 0; i < own.values().length; i++) {
       float beyond = sign * (around.values()[i] - own.values()[i]);
       double kept = Math.min(beyond, Math.max(0, 2 * u.limit() - beyond));

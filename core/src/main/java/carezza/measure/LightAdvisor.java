@@ -45,7 +45,7 @@ public final class LightAdvisor {
   private static final double FORM_RADIUS = 1 / 6.0;
 
   /** Spreads of the blotches from which a difference begins to be a feature of the face. */
-  private static final double FEATURE = 2;
+  private static final double FEATURE = 1.5;
 
   /** Band of shine, as shares of the face width: broader than pores, narrower than the form. */
   private static final double SHINE_FINE = 1 / 60.0;
@@ -138,7 +138,12 @@ public final class LightAdvisor {
     double taken = -RobustStatistics.median(gain(new Mask.Nothing(), new Mask.Everything()), skin);
     Mask lighter =
         new Mask.LocalDeviation(
-            false, fw * SHINE_FINE, fw * SHINE_COARSE, Math.clamp(taken / TAMED, 0.1, 1000), 100);
+            false,
+            fw * SHINE_FINE,
+            fw * SHINE_COARSE,
+            Math.clamp(taken / TAMED, 0.1, 1000),
+            100,
+            SemanticRegion.FACE_SKIN);
     Mask light = new Mask.Range(Mask.Quantity.LIGHTNESS, from, full, 100, 100);
     // Softened, so that it does not follow single pores.
     Mask shine =
@@ -164,7 +169,12 @@ public final class LightAdvisor {
         new Mask.And(
             new Mask.RegionMask(SemanticRegion.FACE_SKIN),
             new Mask.LocalDeviation(
-                darker, fw * EVENED_FINE, fw * EVENED_COARSE, Math.clamp(gain, 0.1, 1000), limit));
+                darker,
+                fw * EVENED_FINE,
+                fw * EVENED_COARSE,
+                Math.clamp(gain, 0.1, 1000),
+                limit,
+                SemanticRegion.FACE_SKIN));
     Mask others = blotches;
     for (KeptMark mark : marks) {
       double r = MARK_MARGIN * mark.radius();

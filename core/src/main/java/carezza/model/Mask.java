@@ -168,8 +168,11 @@ public sealed interface Mask {
    * @param coarse sigma in photograph pixels of what is around
    * @param full difference of L* that would be full coverage
    * @param limit difference of L* up to which it is a blotch
+   * @param within the area whose own lightness is compared, so that hair beside skin does not
+   *     count; null for all that is around
    */
-  record LocalDeviation(boolean darker, double fine, double coarse, double full, double limit)
+  record LocalDeviation(
+      boolean darker, double fine, double coarse, double full, double limit, SemanticRegion within)
       implements Mask {
     public LocalDeviation {
       Require.range("fine", fine, 0, 1000);

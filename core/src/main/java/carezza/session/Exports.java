@@ -1,5 +1,8 @@
 package carezza.session;
 
+import java.nio.file.Path;
+import java.util.List;
+import java.util.function.Predicate;
 import java.util.function.UnaryOperator;
 
 import carezza.codec.LayeredWriter;
@@ -14,6 +17,9 @@ import carezza.metadata.Metadata;
 import carezza.model.Crop;
 import carezza.model.Project;
 import carezza.problem.Problem;
+import carezza.recipe.Delivery;
+import carezza.recipe.NamePattern.Words;
+import carezza.recipe.Recipe;
 import carezza.render.Cropper;
 import carezza.render.RenderInput;
 
@@ -71,6 +77,28 @@ public final class Exports {
             delivery.colour(),
             delivery.retouched() ? metadata.retouched() : metadata,
             delivery.carried()));
+  }
+
+  /**
+   * Writes all files of a recipe, each whole or not at all; folders are made. Nothing is rendered
+   * before it is sure that all may be written.
+   *
+   * @param folder that the recipe's own lie below
+   * @param replaces files that are there already
+   * @param kept files that are there already and stay as they are
+   * @return the files in the recipe's order
+   */
+  public List<Path> deliver(
+      Project project,
+      Recipe recipe,
+      Path folder,
+      Words words,
+      boolean replaces,
+      Predicate<Path> kept,
+      Cancellation cancellation)
+      throws Problem {
+    RecipeExport.Place place = new RecipeExport.Place(folder, words, replaces, kept);
+    return new RecipeExport(session, metadata).written(project, recipe, place, cancellation);
   }
 
   /** OpenRaster, or a TIFF with a page for each layer; at the full size of the level. */

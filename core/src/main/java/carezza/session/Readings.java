@@ -3,7 +3,10 @@ package carezza.session;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 
+import carezza.colour.Lab;
+import carezza.filter.RobustStatistics;
 import carezza.image.Area;
 import carezza.image.Cancellation;
 import carezza.image.Level;
@@ -12,20 +15,30 @@ import carezza.image.Plane;
 import carezza.kernel.LayerCoverage;
 import carezza.mask.EvaluationContext;
 import carezza.mask.Masks;
+import carezza.measure.EndPoints;
 import carezza.measure.Gauge;
 import carezza.measure.GaugeReader;
+import carezza.measure.SkinGauges;
+import carezza.measure.fault.CastEstimate;
+import carezza.measure.fault.ExposureEstimate;
 import carezza.model.FrequencySeparationLayer;
 import carezza.model.Layer;
 import carezza.model.Mask.Quantity;
 import carezza.model.Project;
+import carezza.model.SemanticRegion;
 import carezza.model.Stage;
 import carezza.render.RenderInput;
+import carezza.render.Renderer;
 import carezza.render.Renderer.Readiness;
+import carezza.set.Figures;
 
 /** What is read of a picture at work: gauges, tones, where layers act. Safe for many threads. */
 public final class Readings {
 
   private static final int HISTOGRAM_LONG_EDGE = 600;
+
+  /** Share of the pixels that are darker, and lighter, than what contrast is taken between. */
+  private static final double TWENTIETH = 0.05;
 
   private final Session session;
   private final GaugeReader reader;
@@ -43,6 +56,38 @@ public final class Readings {
     GaugeReader.Findings findings = reader.of(session.scene(project), cancellation);
     measured = findings.picture();
     return findings.gauges();
+  }
+
+  /** What is compared across a set, of the finished picture. */
+  public Figures figures(Project project, Cancellation cancellation) {
+    RenderInput scene = session.scene(project);
+    Renderer renderer = session.renderer();
+    EvaluationContext context =
+        renderer.site(scene, Renderer.analysisLevel(renderer.site(scene, 0).faceWidth()));
+    Picture finished =
+        renderer.render(scene, context.whole(), context.level(), Readiness.EXACT, cancellation);
+    Picture lab = Lab.of(finished);
+    Lab skin = median(lab, context, SemanticRegion.FACE_SKIN);
+    double[] tones = new double[lab.area().pixels()];
+    for (int i = 0; i < tones.length; i++) {
+      tones[i] = lab.first().values()[i];
+    }
+    double lightest = RobustStatistics.quantile(tones, 1 - TWENTIETH);
+    double darkest = RobustStatistics.quantile(tones, TWENTIETH);
+    Optional<CastEstimate> cast = CastEstimate.of(context, finished);
+    return new Figures(
+        Double.isNaN(skin.l()) ? null : skin,
+        -ExposureEstimate.stops(
+            EndPoints.of(finished), median(lab, context, SemanticRegion.SCLERA)),
+        lightest - darkest,
+        cast.map(CastEstimate::a).orElse(0.0),
+        cast.map(CastEstimate::b).orElse(0.0),
+        project.stack().size());
+  }
+
+  private static Lab median(Picture lab, EvaluationContext context, SemanticRegion region) {
+    return SkinGauges.median(
+        lab, context.regions().coverage(region, context.whole(), context.level()));
   }
 
   GaugeReader reader() {

@@ -25,6 +25,7 @@ public final class Session {
   private final Planning planning;
   private final Treatments treatments;
   private final Promises promises;
+  private final Routines routines;
   private final Store store;
 
   public Session(Photograph photograph) {
@@ -39,6 +40,7 @@ public final class Session {
     planning = new Planning(this);
     treatments = new Treatments(this);
     promises = new Promises(this);
+    routines = new Routines(this);
     store = new Store(this);
   }
 
@@ -95,6 +97,11 @@ public final class Session {
   /** What was promised not to be touched. */
   public Promises promises() {
     return promises;
+  }
+
+  /** Layers that are measured anew. */
+  public Routines routines() {
+    return routines;
   }
 
   public Store store() {

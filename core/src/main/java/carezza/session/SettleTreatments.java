@@ -1,5 +1,8 @@
 package carezza.session;
 
+import java.util.Optional;
+import java.util.function.UnaryOperator;
+
 import carezza.colour.Lab;
 import carezza.colour.WhiteBalance;
 import carezza.image.Area;
@@ -13,6 +16,7 @@ import carezza.measure.fault.CastEstimate;
 import carezza.model.Crop;
 import carezza.model.ExposureLayer;
 import carezza.model.HealLayer;
+import carezza.model.Layer;
 import carezza.model.LevelsLayer;
 import carezza.model.Project;
 import carezza.model.Stage;
@@ -20,6 +24,7 @@ import carezza.model.WhiteBalanceLayer;
 import carezza.render.RenderInput;
 import carezza.render.Renderer;
 import carezza.render.Renderer.Readiness;
+import carezza.set.Figures;
 
 /** What brings light, colour and frame to where they should be. */
 final class SettleTreatments {
@@ -38,6 +43,14 @@ final class SettleTreatments {
 
   /** Lightness of the grey whose colour a cast is stated at. */
   private static final double GREY = 60;
+
+  /** Most looks at what of a cast is left. */
+  private static final int ROUNDS = 4;
+
+  /** ΔE*ab of a cast, and stops, that are seen beside another picture. */
+  private static final double SEEN = 1;
+
+  private static final double SEEN_STOPS = 0.05;
 
   private final Session session;
 
@@ -64,50 +77,101 @@ final class SettleTreatments {
   }
 
   Project cast(Project project, Cancellation cancellation) {
-    EvaluationContext context = context(project);
-    return CastEstimate.of(context, settled(project, context, cancellation))
-        .map(
-            c -> {
-              Area one = new Area(0, 0, 1, 1);
-              Picture grey =
-                  Lab.toWorking(
-                      new Picture(
-                          Plane.filled(one, (float) GREY),
-                          Plane.filled(one, (float) c.a()),
-                          Plane.filled(one, (float) c.b())));
-              WhiteBalance.Light light =
-                  WhiteBalance.fromNeutral(
-                      grey.first().at(0, 0), grey.second().at(0, 0), grey.third().at(0, 0));
-              return Treatments.with(
-                  project,
-                  new WhiteBalanceLayer(
-                      LayerType.WHITE_BALANCE.fresh().attributes(),
-                      Math.clamp(light.kelvin(), 1500, 15000),
-                      Math.clamp(light.tint(), -60, 60)));
-            })
+    return neutral(project, cancellation)
+        .map(light -> Treatments.with(project, balanced(LayerType.WHITE_BALANCE.fresh(), light)))
         .orElse(project);
   }
 
+  /** A layer of white balance for a light, as far as such a layer goes. */
+  static Layer balanced(Layer layer, WhiteBalance.Light light) {
+    return new WhiteBalanceLayer(
+        layer.attributes(),
+        Math.clamp(light.kelvin(), 1500, 15000),
+        Math.clamp(light.tint(), -60, 60));
+  }
+
+  /**
+   * The light in which what should be neutral is; none where nothing tells. What is far from
+   * neutral tells little at first, so the rest is measured again in the balanced picture.
+   */
+  Optional<WhiteBalance.Light> neutral(Project project, Cancellation cancellation) {
+    EvaluationContext context = context(project);
+    double a = 0;
+    double b = 0;
+    for (int round = 0; round < ROUNDS; round++) {
+      Project balanced =
+          round == 0
+              ? project
+              : Treatments.with(project, balanced(LayerType.WHITE_BALANCE.fresh(), lightOf(a, b)));
+      Optional<CastEstimate> rest =
+          CastEstimate.of(context, settled(balanced, context, cancellation));
+      if (rest.isEmpty()) {
+        return round == 0 ? Optional.empty() : Optional.of(lightOf(a, b));
+      }
+      a += rest.get().a();
+      b += rest.get().b();
+      if (rest.get().chroma() < SEEN) {
+        break;
+      }
+    }
+    return Optional.of(lightOf(a, b));
+  }
+
+  /** The light in which a grey has this a* and b*. */
+  private static WhiteBalance.Light lightOf(double a, double b) {
+    Area one = new Area(0, 0, 1, 1);
+    Picture grey =
+        Lab.toWorking(
+            new Picture(
+                Plane.filled(one, (float) GREY),
+                Plane.filled(one, (float) a),
+                Plane.filled(one, (float) b)));
+    return WhiteBalance.fromNeutral(
+        grey.first().at(0, 0), grey.second().at(0, 0), grey.third().at(0, 0));
+  }
+
+  Project broughtTo(
+      Project project, Figures reference, UnaryOperator<Layer> named, Cancellation cancellation) {
+    Figures own = session.readings().figures(project, cancellation);
+    double a = own.castA() - reference.castA();
+    double b = own.castB() - reference.castB();
+    Project brought = project;
+    if (Math.hypot(a, b) > SEEN) {
+      Layer fresh = LayerType.WHITE_BALANCE.fresh();
+      brought = Treatments.with(brought, named.apply(balanced(fresh, lightOf(a, b))));
+      own = session.readings().figures(brought, cancellation);
+    }
+    double stops = reference.stops() - own.stops();
+    if (Math.abs(stops) > SEEN_STOPS) {
+      Layer lit = lit(stops);
+      brought = Treatments.with(brought, named.apply(lit));
+    }
+    return brought;
+  }
+
   static Project exposure(Project project, double stops) {
-    return Treatments.with(
-        project,
-        new ExposureLayer(
-            LayerType.EXPOSURE.fresh().attributes(),
-            Math.clamp(stops, -3, 3),
-            stops > 0 ? 0.3 : 0));
+    return Treatments.with(project, lit(stops));
+  }
+
+  private static Layer lit(double stops) {
+    return new ExposureLayer(
+        LayerType.EXPOSURE.fresh().attributes(), Math.clamp(stops, -3, 3), stops > 0 ? 0.3 : 0);
   }
 
   Project range(Project project, Cancellation cancellation) {
-    EndPoints ends = EndPoints.of(settled(project, context(project), cancellation));
-    LevelsLayer fresh = (LevelsLayer) LayerType.LEVELS.fresh();
     return Treatments.with(
-        project,
-        new LevelsLayer(
-            fresh.attributes(),
-            Math.clamp(ends.black() - SPARED, 0, 0.4),
-            Math.clamp(ends.white() + SPARED, 0.5, 1),
-            fresh.shadows(),
-            fresh.highlights()));
+        project, opened(project, (LevelsLayer) LayerType.LEVELS.fresh(), cancellation));
+  }
+
+  /** The layer with its ends where nothing of the settled picture clips. */
+  LevelsLayer opened(Project project, LevelsLayer layer, Cancellation cancellation) {
+    EndPoints ends = EndPoints.of(settled(project, context(project), cancellation));
+    return new LevelsLayer(
+        layer.attributes(),
+        Math.clamp(ends.black() - SPARED, 0, 0.4),
+        Math.clamp(ends.white() + SPARED, 0.5, 1),
+        layer.shadows(),
+        layer.highlights());
   }
 
   Project headroom(Project project, double percent) {

@@ -13,6 +13,7 @@ import carezza.model.Project;
 import carezza.problem.Problem;
 import carezza.project.Document;
 import carezza.project.ProjectFile;
+import carezza.recipe.Delivery;
 
 /** Projects saved with a preview of the picture. Safe for many threads. */
 public final class Store {

@@ -5,6 +5,7 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.function.UnaryOperator;
 
 import carezza.image.Cancellation;
 import carezza.image.Plane;
@@ -33,6 +34,7 @@ import carezza.model.Stroke;
 import carezza.plan.Finding;
 import carezza.plan.FindingKind;
 import carezza.render.Renderer;
+import carezza.set.Figures;
 
 /**
  * Layers that treat findings, with their values and masks as this picture needs them. Safe for many
@@ -93,6 +95,17 @@ public final class Treatments {
     };
   }
 
+  /**
+   * The project with light and colour balance like those of another picture of its set; the same
+   * project where they are.
+   *
+   * @param named gives new layers their names
+   */
+  public Project broughtTo(
+      Project project, Figures reference, UnaryOperator<Layer> named, Cancellation cancellation) {
+    return settling.broughtTo(project, reference, named, cancellation);
+  }
+
   static Project with(Project project, Layer layer) {
     return project.withStack(project.stack().with(layer.with(layer.attributes().withFreshId())));
   }
@@ -120,18 +133,24 @@ public final class Treatments {
    * A repair along each hair, as the hand that draws along it would make; none where none shows.
    */
   private Project hairs(Project project, Cancellation cancellation) {
-    double reach = HAIR_REACH * project.faces().faceWidth();
     Project begun = with(project, LayerType.HEAL.fresh());
     String id = added(project, begun);
+    List<Patch> patches = hairs(begun, id, cancellation);
+    return patches.isEmpty() ? project : begun.edit(id, l -> ((HealLayer) l).withPatches(patches));
+  }
+
+  /** Repairs along loose hairs, for a layer. */
+  List<Patch> hairs(Project project, String id, Cancellation cancellation) {
+    double reach = HAIR_REACH * project.faces().faceWidth();
     List<Patch> patches = new ArrayList<>();
     for (Hair hair : session.planning().strayHairs(project, cancellation)) {
       Stroke along = Stroke.path(hair.path(), reach, 0.4, 1, false);
       session
           .repairs()
-          .hair(begun, id, along, cancellation)
+          .hair(project, id, along, cancellation)
           .ifPresent(found -> patches.add(new Patch(found, null)));
     }
-    return patches.isEmpty() ? project : begun.edit(id, l -> ((HealLayer) l).withPatches(patches));
+    return patches;
   }
 
   static Layer smoothing(JobLevel job) {
@@ -209,19 +228,21 @@ public final class Treatments {
     if (last(project.stack(), SkinToneEveningLayer.class).isPresent()) {
       return project;
     }
-    SkinToneEveningLayer fresh = (SkinToneEveningLayer) LayerType.SKIN_TONE_EVENING.fresh();
-    return with(
-        project,
-        new SkinToneEveningLayer(
-            fresh.attributes(),
-            job.evening("redness"),
-            job.evening("pigment"),
-            fresh.target(),
-            fresh.hue(),
-            fresh.chroma(),
-            fresh.lightness(),
-            fresh.range(),
-            fresh.force()));
+    return with(project, evened((SkinToneEveningLayer) LayerType.SKIN_TONE_EVENING.fresh(), job));
+  }
+
+  /** The layer with the strengths that suit a job. */
+  static SkinToneEveningLayer evened(SkinToneEveningLayer layer, JobLevel job) {
+    return new SkinToneEveningLayer(
+        layer.attributes(),
+        job.evening("redness"),
+        job.evening("pigment"),
+        layer.target(),
+        layer.hue(),
+        layer.chroma(),
+        layer.lightness(),
+        layer.range(),
+        layer.force());
   }
 
   static Project matched(Project project, String part) {

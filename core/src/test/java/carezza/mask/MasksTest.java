@@ -21,8 +21,10 @@ import carezza.model.Mask;
 import carezza.model.Mask.Everything;
 import carezza.model.Mask.Nothing;
 import carezza.model.Point;
+import carezza.model.SemanticRegion;
 import carezza.model.Stroke;
 import carezza.testing.Pictures;
+import carezza.testing.Portrait;
 
 public class MasksTest {
 
@@ -260,11 +262,34 @@ public class MasksTest {
                     - (Math.hypot(x - 150, y - 50) < 9 ? 25 : 0));
     Picture input = Lab.toWorking(new Picture(l, Plane.of(size.area()), Plane.of(size.area())));
     Plane darker =
-        Masks.render(new Mask.LocalDeviation(true, 1, 20, 10, 4), size.area(), context, input);
+        Masks.render(
+            new Mask.LocalDeviation(true, 1, 20, 10, 4, null), size.area(), context, input);
     Plane lighter =
-        Masks.render(new Mask.LocalDeviation(false, 1, 20, 10, 4), size.area(), context, input);
+        Masks.render(
+            new Mask.LocalDeviation(false, 1, 20, 10, 4, null), size.area(), context, input);
     assertThat(darker.at(50, 50)).isBetween(0.15f, 0.2f);
     assertThat(darker.at(150, 50)).isZero();
     assertThat(lighter.at(50, 50)).isZero();
+  }
+
+  /** Even skin beside dark hair is neither light nor dark when it is compared with skin alone. */
+  @Test
+  public void hairBesideSkinMakesNoBlotchOfIt() {
+    Picture photo = Portrait.S02.picture("photo.jpg");
+    PictureSize size = new PictureSize(photo.area().width(), photo.area().height());
+    EvaluationContext context = new EvaluationContext(size, 2, Portrait.S02.found());
+    Area all = context.whole();
+    Plane skin = context.regions().coverage(SemanticRegion.FACE_SKIN, all, 2);
+    Plane l = Pictures.plane(all, (x, y) -> skin.at((int) x, (int) y) > 0 ? 60 : 15);
+    Picture input = Lab.toWorking(new Picture(l, Plane.of(all), Plane.of(all)));
+    assertThat(lightOnSkin(SemanticRegion.FACE_SKIN, skin, context, input)).isLessThan(0.001);
+    assertThat(lightOnSkin(null, skin, context, input)).isGreaterThan(0.3);
+  }
+
+  private static double lightOnSkin(
+      SemanticRegion within, Plane skin, EvaluationContext context, Picture input) {
+    Mask lighter = new Mask.LocalDeviation(false, 4, 40, 10, 100, within);
+    Plane covered = Masks.render(lighter, context.whole(), context, input).times(skin);
+    return Pictures.largest(covered, Plane.of(covered.area()));
   }
 }

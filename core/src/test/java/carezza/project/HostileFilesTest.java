@@ -36,7 +36,7 @@ import carezza.model.HealLayer;
 import carezza.model.LayerStack;
 import carezza.model.Project;
 import carezza.problem.Problem;
-import carezza.session.Delivery;
+import carezza.recipe.Delivery;
 import carezza.session.Session;
 import carezza.testing.Pictures;
 import carezza.testing.Portrait;

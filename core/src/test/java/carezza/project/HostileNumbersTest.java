@@ -35,7 +35,7 @@ import carezza.model.Layer;
 import carezza.model.LayerStack;
 import carezza.model.Project;
 import carezza.problem.Problem;
-import carezza.session.Delivery;
+import carezza.recipe.Delivery;
 import carezza.session.Session;
 import carezza.testing.Pictures;
 
@@ -82,7 +82,8 @@ public class HostileNumbersTest {
       "{\"kind\":\"gradient\",\"from\":{\"x\":1,\"y\":1},\"to\":{\"x\":50,\"y\":60}}",
       "{\"kind\":\"polygon\",\"points\":[{\"x\":1,\"y\":1},{\"x\":50,\"y\":4},{\"x\":30,\"y\":60}],\"feather\":3}",
       "{\"kind\":\"range\",\"quantity\":\"hue\",\"start\":10,\"full\":20,\"fullEnd\":60,\"end\":80}",
-      "{\"kind\":\"uneven\",\"darker\":true,\"fine\":1,\"coarse\":9,\"full\":3,\"limit\":8}",
+      "{\"kind\":\"uneven\",\"darker\":true,\"fine\":1,\"coarse\":9,\"full\":3,\"limit\":8,"
+          + "\"within\":\"skin\"}",
       "{\"kind\":\"feather\",\"of\":{\"kind\":\"everything\"},\"sigma\":4}",
       "{\"kind\":\"refine\",\"of\":{\"kind\":\"named\",\"region\":\"skin\"},\"sigma\":4}",
       "{\"kind\":\"grow\",\"of\":{\"kind\":\"named\",\"region\":\"skin\"},\"radius\":4}",

@@ -54,7 +54,7 @@ import carezza.model.Stroke;
 import carezza.model.Tint;
 import carezza.problem.Problem;
 import carezza.problem.Problem.Kind;
-import carezza.session.Delivery;
+import carezza.recipe.Delivery;
 import carezza.session.Session;
 import carezza.testing.Pictures;
 import carezza.testing.Portrait;

@@ -32,6 +32,7 @@ import carezza.model.Project;
 import carezza.problem.Problem;
 import carezza.project.Document;
 import carezza.project.ProjectFile;
+import carezza.recipe.Delivery;
 import carezza.testing.Pictures;
 import carezza.testing.Portrait;
 

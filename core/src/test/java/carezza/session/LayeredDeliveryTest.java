@@ -39,6 +39,7 @@ import carezza.model.Project;
 import carezza.problem.Problem;
 import carezza.project.Document;
 import carezza.project.ProjectFile;
+import carezza.recipe.Delivery;
 import carezza.testing.Portrait;
 
 public class LayeredDeliveryTest {

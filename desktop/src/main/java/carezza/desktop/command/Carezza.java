@@ -21,6 +21,7 @@ import carezza.desktop.task.Faults;
       DetectCommand.class,
       HealCommand.class,
       ApplyCommand.class,
+      RoutineCommand.class,
       MeasureCommand.class,
       PlanCommand.class,
       JournalCommand.class,

@@ -18,7 +18,7 @@ import carezza.image.Cancellation;
 import carezza.problem.Problem;
 import carezza.problem.Problem.Kind;
 import carezza.project.Document;
-import carezza.session.Delivery;
+import carezza.recipe.Delivery;
 import carezza.session.Session;
 
 @Command(

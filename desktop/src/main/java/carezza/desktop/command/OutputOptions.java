@@ -3,6 +3,7 @@ package carezza.desktop.command;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Locale;
+import java.util.Optional;
 
 import picocli.CommandLine.ITypeConverter;
 import picocli.CommandLine.Mixin;
@@ -18,7 +19,7 @@ import carezza.metadata.Metadata.Carried;
 import carezza.press.Intent;
 import carezza.problem.Problem;
 import carezza.problem.Problem.Kind;
-import carezza.session.Delivery;
+import carezza.recipe.Delivery;
 
 /** Where a picture is written to, and how. */
 final class OutputOptions {
@@ -121,24 +122,21 @@ final class OutputOptions {
   static final class ProfileConverter implements ITypeConverter<OutputProfile> {
     @Override
     public OutputProfile convert(String word) {
-      return switch (word.toLowerCase(Locale.ROOT)) {
-        case "srgb" -> OutputProfile.SRGB;
-        case "wide" -> OutputProfile.WIDE;
-        case "coated" -> OutputProfile.COATED;
-        default -> {
-          Path file = Path.of(word);
-          if (!Files.exists(file)) {
-            throw new TypeConversionException(
-                "use srgb, wide, coated or the file of a colour profile, not '" + word + "'");
-          }
-          try {
-            Originals.protect(file);
-            yield OutputProfile.of(file);
-          } catch (Problem e) {
-            throw new TypeConversionException(e.getMessage());
-          }
-        }
-      };
+      Optional<OutputProfile> shipped = OutputProfile.shipped(word);
+      if (shipped.isPresent()) {
+        return shipped.get();
+      }
+      Path file = Path.of(word);
+      if (!Files.exists(file)) {
+        throw new TypeConversionException(
+            "use srgb, wide, coated or the file of a colour profile, not '" + word + "'");
+      }
+      try {
+        Originals.protect(file);
+        return OutputProfile.of(file);
+      } catch (Problem e) {
+        throw new TypeConversionException(e.getMessage());
+      }
     }
   }
 

@@ -46,7 +46,7 @@ import carezza.metadata.Metadata.Carried;
 import carezza.model.Project;
 import carezza.plan.Plan;
 import carezza.problem.Problem;
-import carezza.session.Delivery;
+import carezza.recipe.Delivery;
 import carezza.session.Promises.Broken;
 import carezza.session.Session;
 

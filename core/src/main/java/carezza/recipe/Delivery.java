@@ -1,4 +1,4 @@
-package carezza.session;
+package carezza.recipe;
 
 import java.nio.file.Path;
 import java.util.Locale;
@@ -96,7 +96,7 @@ public record Delivery(
   }
 
   /** Whether a file of this name holds layers by its kind. */
-  static boolean isOpenRaster(Path file) {
+  public static boolean isOpenRaster(Path file) {
     return PictureReader.name(file).toLowerCase(Locale.ROOT).endsWith(".ora");
   }
 
@@ -114,7 +114,7 @@ public record Delivery(
   }
 
   /** Shrunk in linear light so that the long edge fits. */
-  Picture sized(Picture picture, PictureSize photograph) {
+  public Picture sized(Picture picture, PictureSize photograph) {
     int w = picture.area().width();
     int h = picture.area().height();
     if (longEdge == 0 || longEdge >= Math.max(w, h)) {

@@ -1,0 +1,112 @@
+package carezza.project;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+import tools.jackson.databind.node.ArrayNode;
+import tools.jackson.databind.node.ObjectNode;
+
+import carezza.job.Band;
+import carezza.measure.Gauge;
+import carezza.routine.BatchEntry;
+import carezza.routine.BatchEntry.State;
+
+/** What became of a batch, as JSON; docs/format.md describes it. */
+public final class BatchFile {
+
+  private BatchFile() {}
+
+  /**
+   * @param routine its name
+   */
+  public static byte[] text(String routine, List<BatchEntry> entries) {
+    ObjectNode root = JsonMapper.shared().createObjectNode();
+    root.put("routine", routine);
+    root.put("photographs", entries.size());
+    root.put("failed", entries.stream().filter(BatchEntry::failed).count());
+    root.put("seconds", tenths(entries.stream().mapToDouble(BatchEntry::seconds).sum()));
+    ArrayNode list = root.putArray("entries");
+    entries.forEach(e -> list.add(node(e)));
+    return ModelJson.text(root);
+  }
+
+  /** One entry by itself. */
+  public static byte[] text(BatchEntry entry) {
+    return ModelJson.text(node(entry));
+  }
+
+  /**
+   * @throws IllegalArgumentException if it is none
+   */
+  public static BatchEntry read(byte[] json) {
+    ObjectNode node = ModelJson.parse(json);
+    List<Gauge> outside = new ArrayList<>();
+    for (JsonNode g : node.path("outside")) {
+      outside.add(
+          new Gauge(
+              g.path("gauge").asString(""),
+              g.path("unit").asString(""),
+              g.path("region").asString(""),
+              g.path("before").asDouble(Double.NaN),
+              g.path("after").asDouble(Double.NaN),
+              new Band(
+                  g.path("low").asDouble(Double.NEGATIVE_INFINITY),
+                  g.path("high").asDouble(Double.POSITIVE_INFINITY))));
+    }
+    return new BatchEntry(
+        node.path("number").asInt(),
+        node.path("photograph").asString(""),
+        State.valueOf(node.path("state").asString("failed").toUpperCase(Locale.ROOT)),
+        node.path("problem").asString(""),
+        strings(node.path("files")),
+        outside,
+        strings(node.path("idle")),
+        node.path("seconds").asDouble());
+  }
+
+  private static List<String> strings(JsonNode list) {
+    List<String> strings = new ArrayList<>();
+    list.forEach(n -> strings.add(n.asString("")));
+    return strings;
+  }
+
+  private static ObjectNode node(BatchEntry entry) {
+    ObjectNode node = JsonMapper.shared().createObjectNode();
+    node.put("number", entry.number());
+    node.put("photograph", entry.photograph());
+    node.put("state", entry.state().name().toLowerCase(Locale.ROOT));
+    if (entry.failed()) {
+      node.put("problem", entry.problem());
+    }
+    ArrayNode files = node.putArray("files");
+    entry.files().forEach(files::add);
+    ArrayNode outside = node.putArray("outside");
+    for (Gauge gauge : entry.outside()) {
+      ObjectNode own = outside.addObject();
+      own.put("gauge", gauge.id());
+      own.put("unit", gauge.unit());
+      own.put("region", gauge.where());
+      number(own, "before", gauge.before());
+      number(own, "after", gauge.after());
+      number(own, "low", gauge.band().low());
+      number(own, "high", gauge.band().high());
+    }
+    ArrayNode idle = node.putArray("idle");
+    entry.idle().forEach(idle::add);
+    node.put("seconds", tenths(entry.seconds()));
+    return node;
+  }
+
+  private static double tenths(double v) {
+    return Math.round(v * 10) / 10.0;
+  }
+
+  private static void number(ObjectNode node, String name, double value) {
+    if (Double.isFinite(value)) {
+      node.put(name, Math.round(value * 1e4) / 1e4);
+    }
+  }
+}

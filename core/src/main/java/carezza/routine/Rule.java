@@ -1,0 +1,71 @@
+package carezza.routine;
+
+import java.util.List;
+import java.util.stream.Stream;
+
+import carezza.model.DodgeBurnLayer;
+import carezza.model.ExposureLayer;
+import carezza.model.FrequencySeparationLayer;
+import carezza.model.HealLayer;
+import carezza.model.Layer;
+import carezza.model.LevelsLayer;
+import carezza.model.ScleraLayer;
+import carezza.model.SkinToneEveningLayer;
+import carezza.model.TeethLayer;
+import carezza.model.WhiteBalanceLayer;
+
+/** How values of a layer are measured anew on each photograph. */
+public enum Rule {
+  /** Temperature and tint from what is likely to be neutral. */
+  NEUTRAL("temperature, tint", WhiteBalanceLayer.class),
+  /**
+   * Stops that bring the skin of the face to the lightness of the reference; without one, those
+   * that the picture's own ends and whites of the eyes ask for.
+   */
+  LIGHT("stops", ExposureLayer.class),
+  /** Black and white where nothing clips. */
+  END_POINTS("black, white", LevelsLayer.class),
+  /** Repairs of the proposals above a likelihood; the person's own marks stay. */
+  BLEMISHES("patches", HealLayer.class),
+  /** Repairs along the hairs that lie loose over the face. */
+  STRAY_HAIRS("patches", HealLayer.class),
+  /** The radius that the skin's own texture advises. */
+  RADIUS("radius", FrequencySeparationLayer.class),
+  /** The amount of smoothing that suits the job. */
+  SMOOTHING("amount", FrequencySeparationLayer.class),
+  /** Masks of the blotches of lightness. */
+  BLOTCHES("dodgeMask, burnMask", DodgeBurnLayer.class),
+  /** Shade on the shine of the face. */
+  SHINE("burnMask", DodgeBurnLayer.class),
+  /** Evening of redness and pigment that suits the job. */
+  EVENING("redness, pigment", SkinToneEveningLayer.class),
+  /** Aims such that teeth, or whites of the eyes, end inside their bands. */
+  BANDS("target, lift", TeethLayer.class, ScleraLayer.class);
+
+  private final String values;
+  private final List<Class<? extends Layer>> kinds;
+
+  Rule(String values, Class<? extends Layer> kind) {
+    this.values = values;
+    this.kinds = List.of(kind);
+  }
+
+  Rule(String values, Class<? extends Layer> one, Class<? extends Layer> other) {
+    this.values = values;
+    this.kinds = List.of(one, other);
+  }
+
+  /** Names in files of the values that it measures. */
+  public String measuredValues() {
+    return values;
+  }
+
+  public boolean measures(Layer layer) {
+    return kinds.stream().anyMatch(kind -> kind.isInstance(layer));
+  }
+
+  /** Those that can be had for a layer, in the order in which they are measured. */
+  public static List<Rule> of(Layer layer) {
+    return Stream.of(values()).filter(rule -> rule.measures(layer)).toList();
+  }
+}

@@ -1,0 +1,167 @@
+package carezza.session;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Set;
+
+import org.jspecify.annotations.Nullable;
+
+import carezza.colour.Lab;
+import carezza.image.Cancellation;
+import carezza.image.Picture;
+import carezza.image.Plane;
+import carezza.job.JobLevel;
+import carezza.mask.EvaluationContext;
+import carezza.measure.Blemish;
+import carezza.measure.EndPoints;
+import carezza.measure.LightAdvisor;
+import carezza.measure.SkinGauges;
+import carezza.measure.fault.ExposureEstimate;
+import carezza.model.FrequencySeparationLayer;
+import carezza.model.HealLayer;
+import carezza.model.HealLayer.Patch;
+import carezza.model.LevelsLayer;
+import carezza.model.Project;
+import carezza.model.RecordValue;
+import carezza.model.SemanticRegion;
+import carezza.model.SkinToneEveningLayer;
+import carezza.routine.Routine;
+import carezza.routine.Rule;
+
+/** Measures a routine's values on the photograph at work, each on what lies below its layer. */
+final class RoutineValues {
+
+  /** Rounds in which the skin is brought to the lightness of the reference. */
+  private static final int ROUNDS = 3;
+
+  /** Stops that make no difference. */
+  private static final double ENOUGH = 0.005;
+
+  /** Farthest that a routine lights or darkens a picture. */
+  private static final double MOST_STOPS = 3;
+
+  private final Session session;
+  private final SettleTreatments settling;
+  private final Routine routine;
+  private final @Nullable Lab reference;
+  private final Cancellation cancellation;
+
+  /**
+   * @param reference the skin of the set's reference, or null where there is none
+   */
+  RoutineValues(
+      Session session, Routine routine, @Nullable Lab reference, Cancellation cancellation) {
+    this.session = session;
+    this.settling = new SettleTreatments(session);
+    this.routine = routine;
+    this.reference = reference;
+    this.cancellation = cancellation;
+  }
+
+  /** The project, which has the layer already, with the layer's values measured. */
+  Project measured(Project project, String id, Set<Rule> rules) {
+    Project measured = project;
+    for (Rule rule : Rule.values()) {
+      if (rules.contains(rule)) {
+        cancellation.check();
+        measured = measured(measured, id, rule);
+      }
+    }
+    return measured;
+  }
+
+  private Project measured(Project project, String id, Rule rule) {
+    JobLevel job = JobLevel.of(project.brief());
+    return switch (rule) {
+      case NEUTRAL ->
+          settling
+              .neutral(without(project, id), cancellation)
+              .map(light -> project.edit(id, l -> SettleTreatments.balanced(l, light)))
+              .orElse(project);
+      case LIGHT -> lit(project, id);
+      case END_POINTS -> {
+        Project bare = without(project, id);
+        yield project.edit(id, l -> settling.opened(bare, (LevelsLayer) l, cancellation));
+      }
+      case BLEMISHES -> repaired(project, id, blemishes(project));
+      case STRAY_HAIRS ->
+          repaired(project, id, session.treatments().hairs(project, id, cancellation));
+      case RADIUS -> project.edit(id, l -> ((FrequencySeparationLayer) l).withRadius(null));
+      case SMOOTHING ->
+          project.edit(
+              id, l -> l.with(l.attributes().withAmount(job.limit("smoothing", "amount"))));
+      case BLOTCHES -> project.edit(id, l -> advisor(project, id).evened());
+      case SHINE -> project.edit(id, l -> advisor(project, id).shineTamed());
+      case EVENING -> project.edit(id, l -> Treatments.evened((SkinToneEveningLayer) l, job));
+      case BANDS -> session.treatments().reaimed(project, id, cancellation);
+    };
+  }
+
+  private LightAdvisor advisor(Project project, String id) {
+    return session.advice().light(project, id, cancellation);
+  }
+
+  private static Project without(Project project, String id) {
+    return project.edit(id, l -> l.with(l.attributes().switched(false)));
+  }
+
+  private static Project repaired(Project project, String id, List<Patch> found) {
+    return project.edit(
+        id,
+        l -> {
+          List<Patch> all = new ArrayList<>(((HealLayer) l).patches());
+          all.addAll(found);
+          return ((HealLayer) l).withPatches(all);
+        });
+  }
+
+  private List<Patch> blemishes(Project project) {
+    return session.repairs().blemishes(project, 1, cancellation).stream()
+        .filter(b -> b.kind() == Blemish.Kind.TEMPORARY && b.confidence() >= routine.likelihood())
+        .map(b -> Patch.spot(b.x(), b.y(), b.radius()))
+        .toList();
+  }
+
+  /** Lit as the reference is, or as the picture itself asks for. */
+  private Project lit(Project project, String id) {
+    Project lit = project.edit(id, l -> RecordValue.with(l, "stops", 0.0));
+    double stops = 0;
+    for (int round = 0; round < ROUNDS; round++) {
+      cancellation.check();
+      double missing = missing(lit);
+      stops = Math.clamp(stops + missing, -MOST_STOPS, MOST_STOPS);
+      double now = stops;
+      lit = lit.edit(id, l -> RecordValue.with(l, "stops", now));
+      if (Math.abs(missing) < ENOUGH || reference == null) {
+        break;
+      }
+    }
+    return lit;
+  }
+
+  private double missing(Project project) {
+    EvaluationContext context = settling.context(project);
+    Picture settled = settling.settled(project, context, cancellation);
+    Picture lab = Lab.of(settled);
+    if (reference == null) {
+      return ExposureEstimate.stops(
+          EndPoints.of(settled), median(lab, context, SemanticRegion.SCLERA));
+    }
+    Lab skin = median(lab, context, SemanticRegion.FACE_SKIN);
+    return Double.isNaN(skin.l()) ? 0 : log2(luminance(reference) / luminance(skin));
+  }
+
+  private static Lab median(Picture lab, EvaluationContext context, SemanticRegion region) {
+    Plane where = context.regions().coverage(region, context.whole(), context.level());
+    return SkinGauges.median(lab, where);
+  }
+
+  /** Relative luminance, CIE 15. */
+  private static double luminance(Lab lab) {
+    return Lab.cube((lab.l() + 16) / 116);
+  }
+
+  private static double log2(double v) {
+    return Math.log(v) / Math.log(2);
+  }
+}
