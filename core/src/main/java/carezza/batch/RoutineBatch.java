@@ -5,7 +5,10 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Locale;
+import java.util.Map;
 import java.util.concurrent.CancellationException;
 import java.util.concurrent.ExecutionException;
 import java.util.concurrent.ExecutorService;
@@ -95,16 +98,18 @@ public final class RoutineBatch {
   public List<BatchEntry> run(
       List<Path> photographs, Consumer<BatchEntry> listener, Cancellation cancellation) {
     List<BatchEntry> entries = new ArrayList<>();
+    List<String> names = names(photographs);
     try (ExecutorService pool = Executors.newFixedThreadPool(settings.jobs())) {
       List<Future<BatchEntry>> running = new ArrayList<>();
       for (int i = 0; i < photographs.size(); i++) {
         if (i % settings.shards() == settings.shard()) {
           int number = i + 1;
           Path photograph = photographs.get(i);
+          String name = names.get(i);
           running.add(
               pool.submit(
                   () -> {
-                    BatchEntry entry = entry(number, photograph, cancellation);
+                    BatchEntry entry = entry(number, photograph, name, cancellation);
                     listener.accept(entry);
                     return entry;
                   }));
@@ -125,11 +130,11 @@ public final class RoutineBatch {
     return entries;
   }
 
-  private BatchEntry entry(int number, Path photograph, Cancellation cancellation) {
+  private BatchEntry entry(int number, Path photograph, String name, Cancellation cancellation) {
     cancellation.check();
     long start = System.nanoTime();
     try {
-      return done(number, photograph, cancellation, start);
+      return done(number, photograph, name, cancellation, start);
     } catch (Problem e) {
       return failed(number, photograph, e, start);
     } catch (CancellationException e) {
@@ -146,7 +151,8 @@ public final class RoutineBatch {
     }
   }
 
-  private BatchEntry done(int number, Path photograph, Cancellation cancellation, long start)
+  private BatchEntry done(
+      int number, Path photograph, String name, Cancellation cancellation, long start)
       throws Problem {
     String sha256 = Originals.sha256(PictureReader.bytes(photograph));
     if (settings.resumes()) {
@@ -173,7 +179,8 @@ public final class RoutineBatch {
             .applied(document.project(), routine, settings.reference(), p -> {}, cancellation);
     Project project = outcome.project();
     Predicate<Path> kept = file -> goesOn && Files.exists(file);
-    Words words = new Words(project.title(), "", number, LocalDate.now(), stem(photograph));
+    String title = project.title().equals(stem(photograph)) ? name : project.title();
+    Words words = new Words(title, "", number, LocalDate.now(), name);
     List<Path> files =
         new ArrayList<>(
             session
@@ -187,7 +194,7 @@ public final class RoutineBatch {
                     kept,
                     cancellation));
     if (settings.projects()) {
-      Path file = settings.out().resolve(stem(photograph) + ProjectFile.ENDING);
+      Path file = settings.out().resolve(name + ProjectFile.ENDING);
       if (!kept.test(file)) {
         session
             .store()
@@ -222,6 +229,22 @@ public final class RoutineBatch {
         List.of(),
         List.of(),
         seconds(start));
+  }
+
+  /**
+   * What photographs are called in names of files: their own names, with their numbers where two
+   * have the same. All shards come to the same.
+   */
+  private static List<String> names(List<Path> photographs) {
+    Map<String, Integer> times = new HashMap<>();
+    photographs.forEach(p -> times.merge(stem(p).toLowerCase(Locale.ROOT), 1, Integer::sum));
+    List<String> names = new ArrayList<>();
+    for (int i = 0; i < photographs.size(); i++) {
+      String own = stem(photographs.get(i));
+      boolean alone = times.get(own.toLowerCase(Locale.ROOT)) == 1;
+      names.add(alone ? own : "%s-%03d".formatted(own, i + 1));
+    }
+    return names;
   }
 
   private static String stem(Path photograph) {

@@ -1,4 +1,4 @@
-/** Functions of one number, tabulated for loops over pixels. */
+/** Functions tabulated for loops over pixels, and answers that are kept. */
 @NullMarked
 package carezza.function;
 

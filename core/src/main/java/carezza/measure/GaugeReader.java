@@ -2,6 +2,7 @@ package carezza.measure;
 
 import java.util.List;
 
+import carezza.function.Recent;
 import carezza.image.Area;
 import carezza.image.Cancellation;
 import carezza.image.Picture;
@@ -21,7 +22,11 @@ import carezza.render.Renderer.Readiness;
  */
 public final class GaugeReader {
 
+  /** Scenes whose readings are kept: pictures of the analysis size go with them. */
+  private static final int MOST_KEPT = 4;
+
   private final Renderer renderer;
+  private final Recent<RenderInput, Findings> found = new Recent<>(MOST_KEPT);
   private volatile Settled known;
 
   public GaugeReader(Renderer renderer) {
@@ -55,6 +60,10 @@ public final class GaugeReader {
    * @throws java.util.concurrent.CancellationException if cancelled
    */
   public Findings of(RenderInput scene, Cancellation cancellation) {
+    return found.of(scene, () -> read(scene, cancellation));
+  }
+
+  private Findings read(RenderInput scene, Cancellation cancellation) {
     double faceWidth = renderer.site(scene, 0).faceWidth();
     EvaluationContext context = renderer.site(scene, Renderer.analysisLevel(faceWidth));
     Area whole = context.whole();

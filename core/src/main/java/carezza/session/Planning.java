@@ -2,12 +2,12 @@ package carezza.session;
 
 import java.util.ArrayList;
 import java.util.Comparator;
-import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
+import java.util.function.Supplier;
 import java.util.stream.Stream;
 
+import carezza.function.Recent;
 import carezza.image.Cancellation;
 import carezza.image.Picture;
 import carezza.image.PictureSize;
@@ -63,13 +63,7 @@ public final class Planning {
   /** Of these regions alone: they are large, and what was read of others is not asked for again. */
   private Regions regions;
 
-  private final Map<Object, Object> known =
-      new LinkedHashMap<>(64, 0.75f, true) {
-        @Override
-        protected boolean removeEldestEntry(Map.Entry<Object, Object> eldest) {
-          return size() > MOST_KEPT;
-        }
-      };
+  private final Recent<Object, Object> known = new Recent<>(MOST_KEPT);
 
   Planning(Session session) {
     this.session = session;
@@ -253,29 +247,7 @@ public final class Planning {
     }
 
     private List<Blemish> proposals() {
-      if (project.faces() == null) {
-        return List.of();
-      }
-      List<Blemish> all =
-          remembered(
-              List.of("blemishes", scene.through(settled)),
-              () -> {
-                int level = BlemishFinder.level(project.faces());
-                Picture picture =
-                    session
-                        .renderer()
-                        .render(
-                            scene.through(settled),
-                            session.size().atLevel(level).area(),
-                            level,
-                            Readiness.EXACT,
-                            cancellation);
-                return BlemishFinder.find(picture, scene.regions(), 1);
-              });
-      List<KeptMark> kept = project.kept();
-      return all.stream()
-          .filter(b -> kept.stream().noneMatch(k -> k.holds(new Point(b.x(), b.y()))))
-          .toList();
+      return session.repairs().blemishes(project, 1, cancellation);
     }
 
     private Picture picture(int layers) {
@@ -395,31 +367,16 @@ public final class Planning {
     }
   }
 
-  private void forgetOthers(Regions now) {
-    synchronized (known) {
-      if (regions != now) {
-        regions = now;
-        known.clear();
-      }
+  private synchronized void forgetOthers(Regions now) {
+    if (regions != now) {
+      regions = now;
+      known.clear();
     }
-  }
-
-  private interface Work<T> {
-    T done();
   }
 
   /** What was read of the same picture before, or is read now. */
   @SuppressWarnings("unchecked")
-  private <T> T remembered(Object key, Work<T> work) {
-    synchronized (known) {
-      if (known.get(key) instanceof Object found) {
-        return (T) found;
-      }
-    }
-    T made = work.done();
-    synchronized (known) {
-      known.put(key, made);
-    }
-    return made;
+  private <T> T remembered(Object key, Supplier<T> work) {
+    return (T) known.of(key, (Supplier<Object>) work);
   }
 }

@@ -3,6 +3,7 @@ package carezza.session;
 import java.util.List;
 import java.util.Optional;
 
+import carezza.function.Recent;
 import carezza.image.Area;
 import carezza.image.Cancellation;
 import carezza.image.Picture;
@@ -30,6 +31,9 @@ public final class Repairs {
 
   private final Session session;
 
+  /** Proposals by what they were made on, before any were kept. */
+  private final Recent<Object, List<Blemish>> found = new Recent<>(4);
+
   Repairs(Session session) {
     this.session = session;
   }
@@ -47,12 +51,22 @@ public final class Repairs {
     int level = BlemishFinder.level(project.faces());
     LayerStack settled = project.stack().lowest(project.stack().through(Stage.SETTLE));
     RenderInput scene = new RenderInput(settled, session.faces().regions(project.allFaces()));
-    Picture picture =
-        session
-            .renderer()
-            .render(
-                scene, session.size().atLevel(level).area(), level, Readiness.EXACT, cancellation);
-    return BlemishFinder.find(picture, scene.regions(), sensitivity).stream()
+    List<Blemish> all =
+        found.of(
+            List.of(scene, sensitivity),
+            () ->
+                BlemishFinder.find(
+                    session
+                        .renderer()
+                        .render(
+                            scene,
+                            session.size().atLevel(level).area(),
+                            level,
+                            Readiness.EXACT,
+                            cancellation),
+                    scene.regions(),
+                    sensitivity));
+    return all.stream()
         .filter(b -> project.kept().stream().noneMatch(k -> k.holds(new Point(b.x(), b.y()))))
         .toList();
   }

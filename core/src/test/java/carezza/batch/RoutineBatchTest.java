@@ -202,6 +202,17 @@ public class RoutineBatchTest {
     assertThat(pictures(out)).isEqualTo(before);
   }
 
+  /** Folders of several cameras hold files of one name. */
+  @Test
+  public void photographsOfOneNameAreToldApartByTheirNumbers() throws Exception {
+    Path other = Files.createDirectory(folder.resolve("other")).resolve("photo1.png");
+    Files.copy(photographs.get(0), other);
+    photographs.add(other);
+    assertThat(run(folder.resolve("out"), 0, 1, false)).noneMatch(BatchEntry::failed);
+    assertThat(pictures(folder.resolve("out")))
+        .containsKeys("photo1-002-pair.png", "photo1-006-pair.png", "photo2-pair.png");
+  }
+
   /** A report can be read back, with what was found in it. */
   @Test
   public void anEntryComesBackFromItsText() {
