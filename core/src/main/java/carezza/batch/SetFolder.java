@@ -5,6 +5,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -102,10 +103,10 @@ public final class SetFolder {
       members.set(i, withProject(members.get(i), projects));
     }
     // Projects that hold their photograph within them are members by themselves.
-    Set<String> alone = new TreeSet<>(projects.values());
+    Set<String> alone = new HashSet<>(projects.values());
     members.forEach(m -> alone.remove(m.project()));
     members.forEach(m -> alone.remove(m.photograph()));
-    alone.forEach(name -> members.add(Member.fresh(name).with(name)));
+    alone.stream().sorted().forEach(name -> members.add(Member.fresh(name).with(name)));
     return new Contents(known.with(members), List.copyOf(missing));
   }
 

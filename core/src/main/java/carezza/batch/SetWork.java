@@ -1,5 +1,6 @@
 package carezza.batch;
 
+import java.time.LocalDate;
 import java.util.List;
 import java.util.function.UnaryOperator;
 
@@ -11,17 +12,24 @@ import carezza.image.Cancellation;
 import carezza.measure.Gauge;
 import carezza.model.Layer;
 import carezza.model.Project;
+import carezza.plan.Plan;
 import carezza.problem.Problem;
 import carezza.project.Document;
 import carezza.project.ProjectFile;
+import carezza.recipe.NamePattern.Words;
+import carezza.recipe.Recipe;
 import carezza.routine.Routine;
 import carezza.session.Routines;
 import carezza.session.Session;
 import carezza.set.Figures;
 import carezza.set.Member;
+import carezza.set.Member.State;
 
 /** What is done to members of a set without opening them in the window: their projects change. */
 public final class SetWork {
+
+  /** Folder below the set's that deliveries go to. */
+  public static final String DELIVERED = "delivered";
 
   private final SetFolder folder;
 
@@ -74,6 +82,40 @@ public final class SetWork {
     return brought.equals(project)
         ? member
         : kept(member, document, session, brought, cancellation);
+  }
+
+  /** The member with the minutes that its plan asks for; planned, if it was as shot. */
+  public Member planned(Member member, Cancellation cancellation) throws Problem {
+    Document document = ProjectFile.openOrStart(folder.path(member.file()));
+    Session session = new Session(document.photograph());
+    Project project = session.faces().withFace(document.project(), cancellation);
+    Plan plan = session.planning().plan(project, cancellation);
+    Member timed = member.taking(plan.minutes(plan.open()));
+    return member.state() == State.AS_SHOT ? timed.in(State.PLANNED) : timed;
+  }
+
+  /**
+   * Writes all files of a recipe for a member.
+   *
+   * @param number of the member in its set, from 1
+   * @return the member as delivered
+   */
+  public Member delivered(Member member, int number, Recipe recipe, Cancellation cancellation)
+      throws Problem {
+    Document document = ProjectFile.openOrStart(folder.path(member.file()));
+    Words words =
+        new Words(document.project().title(), "", number, LocalDate.now(), member.title());
+    new Session(document.photograph())
+        .exports()
+        .deliver(
+            document.project(),
+            recipe,
+            folder.folder().resolve(DELIVERED),
+            words,
+            true,
+            file -> false,
+            cancellation);
+    return member.in(State.DELIVERED);
   }
 
   private Member kept(

@@ -25,6 +25,7 @@ import carezza.model.Project;
 import carezza.model.RecordValue;
 import carezza.model.SemanticRegion;
 import carezza.model.SkinToneEveningLayer;
+import carezza.plan.FindingKind;
 import carezza.routine.Routine;
 import carezza.routine.Rule;
 
@@ -73,11 +74,7 @@ final class RoutineValues {
   private Project measured(Project project, String id, Rule rule) {
     JobLevel job = JobLevel.of(project.brief());
     return switch (rule) {
-      case NEUTRAL ->
-          settling
-              .neutral(without(project, id), cancellation)
-              .map(light -> project.edit(id, l -> SettleTreatments.balanced(l, light)))
-              .orElse(project);
+      case NEUTRAL -> neutral(project, id, job);
       case LIGHT -> lit(project, id);
       case END_POINTS -> {
         Project bare = without(project, id);
@@ -95,6 +92,18 @@ final class RoutineValues {
       case EVENING -> project.edit(id, l -> Treatments.evened((SkinToneEveningLayer) l, job));
       case BANDS -> session.treatments().reaimed(project, id, cancellation);
     };
+  }
+
+  /** A cast that the job would find is taken away; less than that is the picture's own mood. */
+  private Project neutral(Project project, String id, JobLevel job) {
+    Project bare = without(project, id);
+    double seen = job.limit(FindingKind.CAST.key(), "above", 0);
+    return settling
+        .castOf(bare, cancellation)
+        .filter(cast -> cast.chroma() > seen)
+        .flatMap(cast -> settling.neutral(bare, cancellation))
+        .map(light -> project.edit(id, l -> SettleTreatments.balanced(l, light)))
+        .orElse(project);
   }
 
   private LightAdvisor advisor(Project project, String id) {

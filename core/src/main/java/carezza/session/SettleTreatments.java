@@ -44,9 +44,6 @@ final class SettleTreatments {
   /** Lightness of the grey whose colour a cast is stated at. */
   private static final double GREY = 60;
 
-  /** Most looks at what of a cast is left. */
-  private static final int ROUNDS = 4;
-
   /** ΔE*ab of a cast, and stops, that are seen beside another picture. */
   private static final double SEEN = 1;
 
@@ -91,30 +88,17 @@ final class SettleTreatments {
   }
 
   /**
-   * The light in which what should be neutral is; none where nothing tells. What is far from
-   * neutral tells little at first, so the rest is measured again in the balanced picture.
+   * The light in which what should be neutral is; none where nothing tells. What is coloured by
+   * itself is likely among it, so the estimate leans towards no cast, and is not made a second time
+   * on its own result.
    */
   Optional<WhiteBalance.Light> neutral(Project project, Cancellation cancellation) {
+    return castOf(project, cancellation).map(c -> lightOf(c.a(), c.b()));
+  }
+
+  Optional<CastEstimate> castOf(Project project, Cancellation cancellation) {
     EvaluationContext context = context(project);
-    double a = 0;
-    double b = 0;
-    for (int round = 0; round < ROUNDS; round++) {
-      Project balanced =
-          round == 0
-              ? project
-              : Treatments.with(project, balanced(LayerType.WHITE_BALANCE.fresh(), lightOf(a, b)));
-      Optional<CastEstimate> rest =
-          CastEstimate.of(context, settled(balanced, context, cancellation));
-      if (rest.isEmpty()) {
-        return round == 0 ? Optional.empty() : Optional.of(lightOf(a, b));
-      }
-      a += rest.get().a();
-      b += rest.get().b();
-      if (rest.get().chroma() < SEEN) {
-        break;
-      }
-    }
-    return Optional.of(lightOf(a, b));
+    return CastEstimate.of(context, settled(project, context, cancellation));
   }
 
   /** The light in which a grey has this a* and b*. */

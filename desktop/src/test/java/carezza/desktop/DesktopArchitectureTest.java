@@ -20,6 +20,7 @@ public class DesktopArchitectureTest {
     "sheet",
     "state",
     "journal",
+    "set",
     "style",
     "control",
     "action",

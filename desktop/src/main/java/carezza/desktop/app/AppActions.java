@@ -94,6 +94,8 @@ final class AppActions {
     actions.add("plan", Menu.PICTURE, DOCUMENT, "Shortcut+L", open(), shell::togglePlan);
     actions.add("plan-draft", Menu.PICTURE, WORK, "Shift+P", proposed(), state.plan()::draft);
     actions.add("deliver", Menu.PICTURE, DOCUMENT, "Shortcut+D", open(), shell::toggleDeliver);
+    actions.add("set-folder", Menu.PICTURE, APPLICATION, "Shift+Shortcut+F", shell::askSet);
+    actions.add("set", Menu.PICTURE, APPLICATION, "Shortcut+M", shell::toggleSet);
     actions.add("journal", Menu.PICTURE, APPLICATION, "Shortcut+J", shell::toggleJournal);
     actions.add(
         "sheet",

@@ -25,7 +25,7 @@ public final class CarezzaApp extends Application {
   @Override
   public void init() {
     if (getParameters().getUnnamed().contains("demo")) {
-      demo = new FutureTask<>(Demo::understudy);
+      demo = new FutureTask<>(Demo::cellist);
       Thread.ofPlatform().name("demo").daemon().start(demo);
     }
   }
@@ -49,7 +49,7 @@ public final class CarezzaApp extends Application {
     stage.show();
     String open = getParameters().getNamed().get("open");
     if (demo != null) {
-      view.open("The Understudy", this::demo);
+      view.open("The Cellist", this::demo);
     } else if (open != null) {
       view.open(Path.of(open));
     } else {

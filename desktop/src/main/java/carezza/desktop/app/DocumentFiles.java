@@ -8,8 +8,10 @@ import java.util.concurrent.Callable;
 import java.util.function.Consumer;
 import javafx.scene.control.Label;
 
+import carezza.batch.SetFolder;
 import carezza.codec.PictureReader;
 import carezza.desktop.demo.Demo;
+import carezza.desktop.demo.DemoSet;
 import carezza.desktop.state.AppState;
 import carezza.desktop.state.Status;
 import carezza.desktop.state.Workspace;
@@ -39,6 +41,7 @@ final class DocumentFiles implements StartView.Opening, AutoCloseable {
   private final Sheets sheets;
   private final Runnable opened;
   private final Runnable none;
+  private final Consumer<Path> sets;
   private final Lane files;
   private final Lane recovery;
 
@@ -47,6 +50,7 @@ final class DocumentFiles implements StartView.Opening, AutoCloseable {
   /**
    * @param opened shows the document that was opened
    * @param none shows what there is without one
+   * @param sets opens a folder as a set
    */
   DocumentFiles(
       AppState state,
@@ -55,7 +59,8 @@ final class DocumentFiles implements StartView.Opening, AutoCloseable {
       FileDialogs dialogs,
       Sheets sheets,
       Runnable opened,
-      Runnable none) {
+      Runnable none,
+      Consumer<Path> sets) {
     this.state = state;
     this.workspace = workspace;
     this.home = home;
@@ -63,6 +68,7 @@ final class DocumentFiles implements StartView.Opening, AutoCloseable {
     this.sheets = sheets;
     this.opened = opened;
     this.none = none;
+    this.sets = sets;
     journals = home.journals();
     autosave = new Autosave(state, journals);
     files = state.tasks().lane("files");
@@ -79,7 +85,11 @@ final class DocumentFiles implements StartView.Opening, AutoCloseable {
 
   @Override
   public void open(Path file) {
-    whenFree(aside -> load(file, aside));
+    if (SetFolder.of(file).isPresent()) {
+      sets.accept(file);
+    } else {
+      whenFree(aside -> load(file, aside));
+    }
   }
 
   /** Opens another document while the one at work waits. */
@@ -101,13 +111,23 @@ final class DocumentFiles implements StartView.Opening, AutoCloseable {
   }
 
   @Override
-  public void openUnderstudy() {
-    open("The Understudy", Demo::understudy);
+  public void openFinished() {
+    open("The Cellist", Demo::cellist);
   }
 
   @Override
-  public void openApothecary() {
-    open("The Apothecary", Demo::apothecary);
+  public void openAsShot() {
+    open("The Prompter", Demo::prompter);
+  }
+
+  @Override
+  public void openDemoSet() {
+    load(DemoSet.NAME, () -> DemoSet.folder(home.folder()), sets);
+  }
+
+  @Override
+  public void askSet() {
+    dialogs.folder().ifPresent(sets);
   }
 
   /**

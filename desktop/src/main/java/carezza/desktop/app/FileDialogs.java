@@ -9,6 +9,9 @@ public interface FileDialogs {
   /** Which photograph or project to open; nothing if it was called off. */
   Optional<Path> open();
 
+  /** Which folder to open as a set; nothing if it was called off. */
+  Optional<Path> folder();
+
   /**
    * Where to save a project or write another file; nothing if it was called off.
    *

@@ -26,6 +26,7 @@ import carezza.desktop.action.Scope;
 import carezza.desktop.journal.JournalKeeper;
 import carezza.desktop.journal.JournalState;
 import carezza.desktop.journal.WorkState;
+import carezza.desktop.set.SetState;
 import carezza.desktop.sheet.SheetKind;
 import carezza.desktop.state.AppState;
 import carezza.desktop.state.JobSettings;
@@ -48,6 +49,7 @@ import carezza.desktop.view.picture.PictureArea;
 import carezza.desktop.view.picture.PictureView;
 import carezza.desktop.view.plan.FindingPictures;
 import carezza.desktop.view.plan.PlanView;
+import carezza.desktop.view.set.SetView;
 import carezza.desktop.view.start.StartView;
 import carezza.model.HealLayer;
 import carezza.problem.Problem;
@@ -74,6 +76,7 @@ public final class Shell extends StackPane implements AutoCloseable {
   private final JournalKeeper keeper;
   private final WorkState work;
   private final JournalState journal;
+  private final SetState set;
   private final FileWrites writes;
   private final Lane sheetLane;
   private final Home home;
@@ -105,6 +108,9 @@ public final class Shell extends StackPane implements AutoCloseable {
     keeper = new JournalKeeper(home.folder(), this::tell, state.tasks());
     work = new WorkState(state, keeper, Moment::now, ZoneId.systemDefault());
     journal = new JournalState(keeper, Instant::now, ZoneId.systemDefault());
+    set = new SetState(home.folder().resolve("looks"), state.status(), state.tasks());
+    subscriptions.on(
+        this::saved, state.document().dirtyProperty(), state.document().pathProperty());
     // Before anything takes it: whatever a hand does is work.
     addEventFilter(InputEvent.ANY, e -> work.input());
     setId("carezza");
@@ -115,7 +121,8 @@ public final class Shell extends StackPane implements AutoCloseable {
     FileDialogs ask =
         dialogs == null ? new SystemFileDialogs(() -> getScene().getWindow()) : dialogs;
     files =
-        new DocumentFiles(state, workspace, home, ask, sheets, this::showBench, this::showStart);
+        new DocumentFiles(
+            state, workspace, home, ask, sheets, this::showBench, this::showStart, this::openSet);
     writes = new FileWrites(state, ask, sheets);
     sheetLane = state.tasks().droppable("sheets");
     area = new PictureArea(state, settings);
@@ -131,6 +138,7 @@ public final class Shell extends StackPane implements AutoCloseable {
             new StartView(files, home::recent),
             planView,
             bench,
+            new SetView(set, files::open, files::askSet),
             new DeliverView(state, work, area, settings),
             new JournalView(state, work, journal, journalFiles(), this::showSheet));
     actions = AppActions.of(state, this);
@@ -222,8 +230,33 @@ public final class Shell extends StackPane implements AutoCloseable {
     show(active == view("deliver") ? bench : view("deliver"));
   }
 
+  void askSet() {
+    files.askSet();
+  }
+
+  /** Opens a folder as a set and shows it. */
+  private void openSet(Path folder) {
+    set.open(folder, () -> show(view("set")));
+  }
+
+  /** What is saved in the set's folder is work on the set. */
+  private void saved() {
+    Path path = state.document().pathProperty().get();
+    if (path != null && !state.document().dirtyProperty().get()) {
+      set.saved(path);
+    }
+  }
+
+  void toggleSet() {
+    toggle("set");
+  }
+
   void toggleJournal() {
-    AppView own = view("journal");
+    toggle("journal");
+  }
+
+  private void toggle(String id) {
+    AppView own = view(id);
     if (active != own) {
       show(own);
     } else if (state.document().isEmpty()) {
@@ -426,6 +459,10 @@ public final class Shell extends StackPane implements AutoCloseable {
     return workspace;
   }
 
+  SetState set() {
+    return set;
+  }
+
   JournalState journal() {
     return journal;
   }
@@ -516,6 +553,7 @@ public final class Shell extends StackPane implements AutoCloseable {
     subscriptions.close();
     strip.close();
     views.forEach(AppView::close);
+    set.close();
     area.close();
     findingPictures.close();
     work.close();

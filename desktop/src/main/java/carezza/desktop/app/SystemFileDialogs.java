@@ -8,6 +8,7 @@ import java.util.Locale;
 import java.util.Optional;
 import java.util.function.Supplier;
 import java.util.stream.Stream;
+import javafx.stage.DirectoryChooser;
 import javafx.stage.FileChooser;
 import javafx.stage.FileChooser.ExtensionFilter;
 import javafx.stage.Window;
@@ -47,6 +48,17 @@ final class SystemFileDialogs implements FileDialogs {
             new ExtensionFilter(TEXTS.get("systemFileDialogs.photographs-and-projects"), endings),
             new ExtensionFilter(TEXTS.get("systemFileDialogs.all-files"), "*.*", "*"));
     return picked(in(chooser, last).showOpenDialog(owner.get()));
+  }
+
+  @Override
+  public Optional<Path> folder() {
+    DirectoryChooser chooser = new DirectoryChooser();
+    chooser.setTitle(TEXTS.get("systemFileDialogs.open-a-folder"));
+    if (last != null && Files.isDirectory(last)) {
+      chooser.setInitialDirectory(last.toFile());
+    }
+    return Optional.ofNullable(chooser.showDialog(owner.get()))
+        .map(f -> f.toPath().toAbsolutePath());
   }
 
   @Override

@@ -36,12 +36,12 @@ final class DemoCommand implements Callable<Integer> {
     System.out.println("There is no display, so the demo runs offscreen and writes to " + folder);
     Display.useOffscreen();
     Shots.take(folder, false);
-    Document demo = Demo.understudy();
+    Document demo = Demo.cellist();
     new Session(demo.photograph())
         .exports()
         .deliver(
             demo.project(),
-            AtomicFile.replacing(folder.resolve("the-understudy.jpg")),
+            AtomicFile.replacing(folder.resolve("the-cellist.jpg")),
             Delivery.full(),
             Cancellation.NONE);
     return 0;

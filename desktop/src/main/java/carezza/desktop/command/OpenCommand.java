@@ -7,6 +7,7 @@ import javafx.application.Application;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Parameters;
 
+import carezza.batch.SetFolder;
 import carezza.desktop.app.CarezzaApp;
 import carezza.desktop.app.Display;
 import carezza.problem.Problem;
@@ -16,12 +17,15 @@ import carezza.project.ProjectFile;
 @Command(name = "open", description = "Opens the window, with a photograph or a project if named.")
 final class OpenCommand implements Callable<Integer> {
 
-  @Parameters(arity = "0..1", paramLabel = "FILE", description = "A photograph or a project.")
+  @Parameters(
+      arity = "0..1",
+      paramLabel = "FILE",
+      description = "A photograph, a project, a set or a folder.")
   private Path file;
 
   @Override
   public Integer call() throws Problem {
-    if (file != null) {
+    if (file != null && SetFolder.of(file).isEmpty()) {
       // Say what is wrong with the file here and now, not in a window that opens empty.
       ProjectFile.openOrStart(file);
     }

@@ -12,54 +12,52 @@ import carezza.project.ProjectFile.StackFile;
 
 /**
  * Lumen Court, Sant'Orsola, season 'Autumn cards': head shots of a small theatre's cast. The
- * Understudy is retouched through all eight stages; the Apothecary waits untouched.
+ * Cellist and the Understudy are retouched through all eight stages; the others are as they come
+ * from the camera, and their faces are found when they are opened.
  */
 public final class Demo {
 
+  private static final String AGREED =
+      "Lumen Court, Autumn cards. Moles and freckles stay, as agreed.";
+
   private Demo() {}
 
-  /** The finished project. */
+  /** A finished project. */
+  public static Document cellist() throws Problem {
+    return finished("cellist", "The Cellist");
+  }
+
+  /** Another finished project, of the season's first picture. */
   public static Document understudy() throws Problem {
-    Document started = ProjectFile.start(bytes("understudy.jpg"), "understudy.jpg");
-    StackFile stack = ProjectFile.readStack(bytes("understudy.json"), "understudy.json");
-    Project blank = started.project();
-    Project project =
-        new Project(
-            "The Understudy",
-            blank.photograph(),
-            stack.faces(),
-            null,
-            null,
-            null,
-            null,
-            stack.stack(),
-            null,
-            "Lumen Court, Autumn cards. Moles and freckles stay, as agreed.",
-            null);
-    return started.with(project, null);
+    return finished("understudy", "The Understudy");
   }
 
-  /** A portrait as it comes from the camera; its face is found when it is opened. */
+  public static Document prompter() throws Problem {
+    return asShot("prompter", "The Prompter");
+  }
+
   public static Document apothecary() throws Problem {
-    Document started = ProjectFile.start(bytes("apothecary.jpg"), "apothecary.jpg");
-    Project blank = started.project();
-    Project project =
-        new Project(
-            "The Apothecary",
-            blank.photograph(),
-            null,
-            null,
-            null,
-            null,
-            null,
-            blank.stack(),
-            null,
-            "Not begun.",
-            null);
-    return started.with(project, null);
+    return asShot("apothecary", "The Apothecary");
   }
 
-  private static byte[] bytes(String name) {
+  private static Document finished(String id, String title) throws Problem {
+    Document started = ProjectFile.start(bytes(id + ".jpg"), id + ".jpg");
+    StackFile stack = ProjectFile.readStack(bytes(id + ".json"), id + ".json");
+    Project project = titled(started.project(), title, AGREED);
+    return started.with(project.withFaces(stack.faces()).withStack(stack.stack()), null);
+  }
+
+  static Document asShot(String id, String title) throws Problem {
+    Document started = ProjectFile.start(bytes(id + ".jpg"), id + ".jpg");
+    return started.with(titled(started.project(), title, "Not begun."), null);
+  }
+
+  private static Project titled(Project blank, String title, String notes) {
+    return new Project(
+        title, blank.photograph(), null, null, null, null, null, blank.stack(), null, notes, null);
+  }
+
+  static byte[] bytes(String name) {
     try (InputStream in = Demo.class.getResourceAsStream("/carezza/desktop/demo/" + name)) {
       return in.readAllBytes();
     } catch (IOException e) {

@@ -22,6 +22,7 @@ import carezza.codec.OutputProfile;
 import carezza.codec.PictureFormat;
 import carezza.codec.PictureReader;
 import carezza.codec.PictureWriter;
+import carezza.desktop.demo.Demo;
 import carezza.desktop.view.deliver.DeliverView;
 import carezza.image.Area;
 import carezza.image.Picture;
@@ -111,7 +112,7 @@ public class UnsavedWorkTest extends WindowDriver {
     onStage(
         () -> {
           view.files().offerRecovery();
-          view.files().openApothecary();
+          view.open("The Apothecary", Demo::apothecary);
           return null;
         });
     await(() -> "The Apothecary".equals(state().document().project().title()));
@@ -143,7 +144,7 @@ public class UnsavedWorkTest extends WindowDriver {
     Project unsaved = project();
     onStage(
         () -> {
-          view.files().openApothecary();
+          view.open("The Apothecary", Demo::apothecary);
           return null;
         });
     assertThat(isThere("#unsaved")).isTrue();
@@ -158,7 +159,7 @@ public class UnsavedWorkTest extends WindowDriver {
     assertThat(project()).isSameAs(unsaved);
     onStage(
         () -> {
-          view.files().openApothecary();
+          view.open("The Apothecary", Demo::apothecary);
           return null;
         });
     answer(folder.resolve("asked.carezza"));

@@ -24,6 +24,7 @@ import org.testng.annotations.AfterClass;
 import org.testng.annotations.BeforeClass;
 import org.testng.annotations.BeforeMethod;
 
+import carezza.desktop.demo.Demo;
 import carezza.desktop.state.AppState;
 import carezza.desktop.state.ToolKind;
 import carezza.desktop.style.Look;
@@ -31,6 +32,7 @@ import carezza.desktop.view.picture.PictureView;
 import carezza.model.Layer;
 import carezza.model.Point;
 import carezza.model.Project;
+import carezza.project.Document;
 
 /** The window with the demo in it, and a robot that works it. */
 public abstract class WindowDriver {
@@ -85,8 +87,7 @@ public abstract class WindowDriver {
           return null;
         });
     Project before = project();
-    clickOn("#demo-understudy");
-    giveUpUnsaved();
+    open("The Understudy", Demo::understudy);
     await(() -> !state().document().isEmpty() && state().document().project() != before);
     opened = project();
     await(() -> picture().isExact());
@@ -268,10 +269,20 @@ public abstract class WindowDriver {
           view.showStart();
           return null;
         });
-    clickOn("#demo-apothecary");
-    giveUpUnsaved();
+    open("The Apothecary", Demo::apothecary);
     await(() -> "The Apothecary".equals(state().document().project().title()));
     await(() -> state().document().project().faces() != null);
+  }
+
+  /** Opens a document in the place of the one before. */
+  protected final void open(String name, Callable<Document> source) throws Exception {
+    onStage(
+        () -> {
+          view.open(name, source);
+          return null;
+        });
+    WaitForAsyncUtils.waitForFxEvents();
+    giveUpUnsaved();
   }
 
   /** What the test before did is nobody's work. */
@@ -296,6 +307,11 @@ public abstract class WindowDriver {
       new FileDialogs() {
         @Override
         public Optional<Path> open() {
+          return Optional.ofNullable(answered);
+        }
+
+        @Override
+        public Optional<Path> folder() {
           return Optional.ofNullable(answered);
         }
 

@@ -44,9 +44,17 @@ public final class StartView implements AppView {
     /** Shows what earlier runs did not save, if there is anything. */
     void offerRecovery();
 
-    void openUnderstudy();
+    /** The demo that is finished. */
+    void openFinished();
 
-    void openApothecary();
+    /** The demo that is as the camera made it. */
+    void openAsShot();
+
+    /** The demo of many pictures. */
+    void openDemoSet();
+
+    /** Asks for a folder to open as a set. */
+    void askSet();
   }
 
   private final Opening opening;
@@ -74,17 +82,23 @@ public final class StartView implements AppView {
         new HBox(
             22,
             demo(
-                "demo-understudy",
-                "understudy",
-                "The Understudy",
+                "demo-cellist",
+                "cellist",
+                "The Cellist",
                 TEXTS.get("startView.a-finished-retouch-through-all-eight"),
-                opening::openUnderstudy),
+                opening::openFinished),
             demo(
-                "demo-apothecary",
-                "apothecary",
-                "The Apothecary",
+                "demo-prompter",
+                "prompter",
+                "The Prompter",
                 TEXTS.get("startView.as-shot-begin-here"),
-                opening::openApothecary));
+                opening::openAsShot),
+            demo(
+                "demo-set",
+                "lighthouse-keeper",
+                TEXTS.get("startView.autumn-cards"),
+                TEXTS.get("startView.many-pictures-as-one-piece-of"),
+                opening::openDemoSet));
     demos.setAlignment(Pos.CENTER);
     files.setAlignment(Pos.CENTER);
     Label place = new Label(TEXTS.get("startView.lumen-court-sant-orsola-autumn-cards"));
@@ -129,7 +143,13 @@ public final class StartView implements AppView {
     open.getStyleClass().add("strong");
     open.setTooltip(new Tooltip(TEXTS.get("startView.jpeg-png-tiff-webp-dng-or")));
     open.setOnAction(e -> opening.askOpen());
-    files.getChildren().setAll(open, recovery(opening));
+    Button folder = new Button(TEXTS.get("startView.open-a-folder"));
+    folder.setId("open-folder");
+    folder.setTooltip(new Tooltip(TEXTS.get("startView.open-a-folder.tip")));
+    folder.setOnAction(e -> opening.askSet());
+    HBox ways = new HBox(10, open, folder);
+    ways.setAlignment(Pos.CENTER);
+    files.getChildren().setAll(ways, recovery(opening));
     List<Path> known = recent.get();
     if (!known.isEmpty()) {
       Label heading = new Label(TEXTS.get("startView.recent"));
@@ -142,7 +162,10 @@ public final class StartView implements AppView {
 
   @Override
   public void takeFocus() {
-    files.getChildren().stream().findFirst().ifPresent(Node::requestFocus);
+    Node open = files.lookup("#open-file");
+    if (open != null) {
+      open.requestFocus();
+    }
   }
 
   @Override
@@ -158,9 +181,12 @@ public final class StartView implements AppView {
   private static Node demo(String id, String picture, String title, String words, Runnable open) {
     Image image =
         new Image(
-            StartView.class.getResourceAsStream("/carezza/desktop/demo/" + picture + ".jpg"),
+            StartView.class
+                .getResource("/carezza/desktop/demo/" + picture + ".jpg")
+                .toExternalForm(),
             0,
             PICTURE_HEIGHT * 2,
+            true,
             true,
             true);
     ImageView view = new ImageView(image);

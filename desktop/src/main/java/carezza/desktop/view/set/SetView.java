@@ -1,0 +1,270 @@
+package carezza.desktop.view.set;
+
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.function.Consumer;
+import javafx.collections.MapChangeListener;
+import javafx.geometry.Pos;
+import javafx.scene.Node;
+import javafx.scene.control.ComboBox;
+import javafx.scene.control.Label;
+import javafx.scene.control.Tooltip;
+import javafx.scene.layout.BorderPane;
+import javafx.scene.layout.FlowPane;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.VBox;
+
+import carezza.batch.SetFolder;
+import carezza.desktop.action.Scope;
+import carezza.desktop.control.Buttons;
+import carezza.desktop.control.Spring;
+import carezza.desktop.control.Titled;
+import carezza.desktop.set.SetLook;
+import carezza.desktop.set.SetOrder;
+import carezza.desktop.set.SetState;
+import carezza.desktop.state.Subscriptions;
+import carezza.desktop.text.Texts;
+import carezza.desktop.view.AppView;
+import carezza.model.Layer;
+import carezza.project.RecipeFile;
+import carezza.project.RoutineFile;
+import carezza.recipe.Recipe;
+import carezza.routine.Routine;
+import carezza.set.DayPlan;
+import carezza.set.Member;
+import carezza.set.Member.State;
+import carezza.set.PictureSet;
+
+/** Many pictures as one piece of work. */
+public final class SetView implements AppView {
+
+  private static final Texts TEXTS = SetWords.TEXTS;
+
+  private final SetState set;
+  private final Consumer<Path> open;
+  private final Subscriptions subscriptions = new Subscriptions();
+  private final BorderPane pane = new BorderPane();
+  private final VBox empty = new VBox(14);
+  private final VBox work;
+  private final Label summary = new Label();
+  private final Label gone = new Label();
+  private final ComboBox<Routine> routine = new ComboBox<>();
+  private final ComboBox<Recipe> recipe = new ComboBox<>();
+  private final MemberGrid grid;
+  private final FaceStrip faces;
+  private final MemberPanel panel;
+  private final MapChangeListener<String, SetLook> looked;
+  private boolean active;
+
+  /**
+   * @param open opens a file on the bench
+   * @param ask asks for a folder and opens it
+   */
+  public SetView(SetState set, Consumer<Path> open, Runnable ask) {
+    this.set = set;
+    this.open = open;
+    pane.setId("set");
+    pane.getStyleClass().add("plan");
+    grid = new MemberGrid(set, this::openCurrent);
+    faces = new FaceStrip(set);
+    panel = new MemberPanel(set, this::openCurrent);
+    summary.setId("set-summary");
+    gone.setId("set-missing");
+    gone.setWrapText(true);
+    gone.getStyleClass().add("heading");
+    Label beside = new Label(TEXTS.get("beside"));
+    beside.getStyleClass().add("heading");
+    work = new VBox(10, commands(), orders(), gone, grid, beside, faces);
+    work.getStyleClass().add("journal");
+    VBox.setVgrow(grid, Priority.ALWAYS);
+    Label none = new Label(TEXTS.get("none"));
+    none.setWrapText(true);
+    empty.setAlignment(Pos.CENTER);
+    empty
+        .getChildren()
+        .addAll(none, Buttons.of("set-folder", TEXTS.get("folder"), TEXTS.get("folder.tip"), ask));
+    looked = change -> looked();
+    set.looks().addListener(looked);
+    subscriptions.on(this::show, set.setProperty(), set.missingProperty());
+    subscriptions.on(panel::show, set.chosenProperty());
+    set.outcomes().addListener((MapChangeListener<Object, Object>) change -> panel.show());
+    show();
+  }
+
+  private FlowPane commands() {
+    routine.setId("set-routine");
+    RoutineFile.SHIPPED.forEach(id -> routine.getItems().add(RoutineFile.shipped(id)));
+    routine.setConverter(new Titled<>(Routine::name));
+    routine.getSelectionModel().select(0);
+    routine.setAccessibleText(TEXTS.get("routine"));
+    routine.setTooltip(new Tooltip(TEXTS.get("routine.tip")));
+    recipe.setId("set-recipe");
+    RecipeFile.SHIPPED.forEach(id -> recipe.getItems().add(RecipeFile.shipped(id)));
+    recipe.setConverter(new Titled<>(Recipe::name));
+    recipe.getSelectionModel().select(0);
+    recipe.setAccessibleText(TEXTS.get("recipe"));
+    recipe.setTooltip(new Tooltip(TEXTS.get("recipe.tip")));
+    HBox lay =
+        joined(
+            routine,
+            Buttons.of(
+                "set-apply",
+                TEXTS.get("apply"),
+                TEXTS.get("apply.tip"),
+                () -> set.apply(routine.getValue())));
+    HBox deliver =
+        joined(
+            recipe,
+            Buttons.of(
+                "set-deliver",
+                TEXTS.get("deliver"),
+                TEXTS.get("deliver.tip"),
+                () -> set.deliver(recipe.getValue())));
+    return new FlowPane(
+        8,
+        8,
+        lay,
+        Buttons.of("set-plan", TEXTS.get("plan"), TEXTS.get("plan.tip"), set::plan),
+        Buttons.of(
+            "set-bring", TEXTS.get("bring"), TEXTS.get("bring.tip"), () -> set.bring(this::named)),
+        deliver);
+  }
+
+  private static HBox joined(Node... parts) {
+    HBox box = new HBox(4, parts);
+    box.setAlignment(Pos.CENTER_LEFT);
+    return box;
+  }
+
+  private Layer named(Layer layer) {
+    String of =
+        java.util.Optional.ofNullable(set.setProperty().get())
+            .flatMap(PictureSet::referenceMember)
+            .map(Member::title)
+            .orElse("");
+    return layer.with(layer.attributes().named(TEXTS.get("like", of)));
+  }
+
+  private HBox orders() {
+    ComboBox<SetOrder> order = new ComboBox<>();
+    order.setId("set-order");
+    order.getItems().addAll(SetOrder.values());
+    order.setConverter(
+        new Titled<>(o -> TEXTS.get("order." + o.name().toLowerCase(java.util.Locale.ROOT))));
+    order.setAccessibleText(TEXTS.get("order"));
+    order.setTooltip(new Tooltip(TEXTS.get("order.tip")));
+    order.valueProperty().bindBidirectional(set.orderProperty());
+    ComboBox<State> filter = new ComboBox<>();
+    filter.setId("set-filter");
+    List<State> states = new ArrayList<>();
+    states.add(null);
+    states.addAll(List.of(State.values()));
+    filter.getItems().addAll(states);
+    filter.setConverter(new Titled<>(TEXTS.get("all-states"), SetWords::state));
+    filter.setAccessibleText(TEXTS.get("filter"));
+    filter.setTooltip(new Tooltip(TEXTS.get("filter.tip")));
+    filter.valueProperty().bindBidirectional(set.filterProperty());
+    HBox row = new HBox(8, summary, new Spring(), order, filter);
+    row.setAlignment(Pos.CENTER_LEFT);
+    return row;
+  }
+
+  private void looked() {
+    if (active) {
+      grid.looked();
+      faces.looked();
+      panel.show();
+    }
+  }
+
+  private void show() {
+    PictureSet now = set.setProperty().get();
+    pane.setCenter(now == null ? empty : work);
+    pane.setRight(now == null ? null : panel);
+    if (now == null) {
+      return;
+    }
+    DayPlan day = DayPlan.of(now, 0);
+    summary.setText(
+        TEXTS.get(
+            "summary",
+            now.name(),
+            now.members().size(),
+            day.order().size(),
+            Math.round(day.minutes())));
+    List<String> missing = set.missingProperty().get();
+    gone.setVisible(!missing.isEmpty());
+    gone.setManaged(!missing.isEmpty());
+    gone.setText(missing.isEmpty() ? "" : TEXTS.get("missing.these", String.join(", ", missing)));
+    panel.show();
+  }
+
+  private void openCurrent() {
+    SetFolder folder = set.folderProperty().get();
+    set.current()
+        .filter(m -> !set.missingProperty().get().contains(m.photograph()))
+        .ifPresent(
+            m -> {
+              if (folder != null) {
+                open.accept(folder.path(m.file()));
+              }
+            });
+  }
+
+  @Override
+  public String id() {
+    return "set";
+  }
+
+  @Override
+  public String title() {
+    return TEXTS.get("title");
+  }
+
+  @Override
+  public String hint() {
+    return TEXTS.get("hint");
+  }
+
+  @Override
+  public boolean needsDocument() {
+    return false;
+  }
+
+  @Override
+  public Node node() {
+    return pane;
+  }
+
+  @Override
+  public void activate() {
+    active = true;
+    set.refresh();
+    looked();
+  }
+
+  @Override
+  public void deactivate() {
+    active = false;
+  }
+
+  @Override
+  public void takeFocus() {
+    grid.requestFocus();
+  }
+
+  @Override
+  public Scope scope() {
+    return Scope.APPLICATION;
+  }
+
+  @Override
+  public void close() {
+    set.looks().removeListener(looked);
+    subscriptions.close();
+    grid.close();
+    faces.close();
+  }
+}

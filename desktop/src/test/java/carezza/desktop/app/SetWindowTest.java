@@ -1,0 +1,213 @@
+package carezza.desktop.app;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.stream.Stream;
+import javafx.scene.control.ComboBox;
+import javafx.scene.control.Label;
+import javafx.scene.control.ListView;
+import javafx.scene.input.KeyCode;
+
+import org.testfx.util.WaitForAsyncUtils;
+import org.testng.annotations.BeforeMethod;
+import org.testng.annotations.Test;
+
+import carezza.codec.OutputProfile;
+import carezza.codec.PictureFormat;
+import carezza.codec.PictureReader;
+import carezza.codec.PictureWriter;
+import carezza.desktop.demo.Demo;
+import carezza.desktop.set.SetOrder;
+import carezza.desktop.set.SetState;
+import carezza.file.Originals;
+import carezza.image.Area;
+import carezza.image.Picture;
+import carezza.image.Plane;
+import carezza.problem.Problem;
+import carezza.project.SetFile;
+import carezza.render.Pyramid;
+import carezza.set.Member;
+import carezza.set.Member.State;
+
+/** A folder worked on as a set in the real window. */
+public class SetWindowTest extends WindowDriver {
+
+  private Path place;
+  private byte[] portrait;
+
+  @BeforeMethod(dependsOnMethods = "openDemo")
+  public void openTheSet() throws Exception {
+    place = Files.createTempDirectory("carezza-set-test");
+    portrait = png(new Pyramid(Demo.apothecary().photograph().pixels()).level(2));
+    Files.write(place.resolve("b-portrait.png"), portrait);
+    for (int i = 0; i < 3; i++) {
+      Files.write(place.resolve("c" + i + ".png"), png(plain(0.4f + 0.05f * i)));
+    }
+    Files.writeString(place.resolve("notes.txt"), "not a picture");
+    onStage(
+        () -> {
+          view.open(place);
+          return null;
+        });
+    for (int i = 1; i <= 4; i++) {
+      int seen = i;
+      await(() -> set().setProperty().get() != null && set().looks().size() >= seen);
+    }
+    WaitForAsyncUtils.waitForFxEvents();
+  }
+
+  private static Picture plain(float value) {
+    Area area = new Area(0, 0, 90, 60);
+    Plane plane = Plane.filled(area, value);
+    return new Picture(plane, plane, plane);
+  }
+
+  private static byte[] png(Picture picture) throws Exception {
+    return PictureWriter.encode(
+        picture, new PictureWriter.Settings(PictureFormat.PNG, 90, 8, OutputProfile.SRGB), "x.png");
+  }
+
+  private SetState set() {
+    return view.set();
+  }
+
+  private Member member(String photograph) {
+    return set().setProperty().get().find(photograph).orElseThrow();
+  }
+
+  @Test
+  public void aFolderIsAsSetAndItsPhotographsAreOnlyRead() throws Exception {
+    ListView<?> grid = robot.lookup("#set-grid").query();
+    assertThat(grid.getItems()).hasSize(1);
+    Label summary = robot.lookup("#set-summary").query();
+    assertThat(summary.getText()).contains("4 pictures");
+    assertThat(set().looks().get("b-portrait.png").face()).isNotNull();
+    assertThat(set().looks().get("c0.png").face()).isNull();
+    // Keys go from picture to picture, and a state is kept beside the photographs.
+    onStage(
+        () -> {
+          grid.requestFocus();
+          return null;
+        });
+    robot.type(KeyCode.RIGHT);
+    WaitForAsyncUtils.waitForFxEvents();
+    assertThat(set().current().orElseThrow().photograph()).isEqualTo("c0.png");
+    ComboBox<State> state = robot.lookup("#set-state").query();
+    onStage(
+        () -> {
+          state.setValue(State.FINISHED);
+          return null;
+        });
+    assertThat(member("c0.png").state()).isEqualTo(State.FINISHED);
+    Path kept = place.resolve(place.getFileName() + SetFile.ENDING);
+    await(
+        () -> {
+          try {
+            return SetFile.read(kept).find("c0.png").orElseThrow().state() == State.FINISHED;
+          } catch (Problem e) {
+            return false;
+          }
+        });
+    assertThat(Files.readAllBytes(place.resolve("b-portrait.png"))).isEqualTo(portrait);
+  }
+
+  @Test
+  public void aRoutineIsLaidOnThePicturesInHandAndDelivered() throws Exception {
+    onStage(
+        () -> {
+          set().choose(List.of("b-portrait.png"));
+          return null;
+        });
+    clickOn("#set-apply");
+    await(() -> set().outcomes().containsKey("b-portrait.png"));
+    assertThat(set().outcomes().get("b-portrait.png").problem()).isEmpty();
+    assertThat(set().outcomes().get("b-portrait.png").measured()).isNotEmpty();
+    assertThat(member("b-portrait.png").project()).isEqualTo("b-portrait.carezza");
+    assertThat(member("b-portrait.png").state()).isEqualTo(State.IN_WORK);
+    onStage(
+        () -> {
+          set().edit("b-portrait.png", m -> m.in(State.FINISHED));
+          return null;
+        });
+    clickOn("#set-deliver");
+    await(() -> member("b-portrait.png").state() == State.DELIVERED);
+    try (Stream<Path> files = Files.walk(place.resolve("delivered"))) {
+      assertThat(files.filter(Files::isRegularFile)).hasSize(2);
+    }
+    assertThat(Originals.sha256(Files.readAllBytes(place.resolve("b-portrait.png"))))
+        .isEqualTo(Originals.sha256(portrait));
+  }
+
+  @Test
+  public void whatIsOutOfLineComesFirstAndIsBrought() throws Exception {
+    onStage(
+        () -> {
+          set().choose(List.of("c1.png"));
+          set().compareWithCurrent();
+          set().orderProperty().set(SetOrder.OUTLIERS);
+          return null;
+        });
+    assertThat(set().shownProperty().get().getLast().photograph()).startsWith("c");
+    assertThat(set().shownProperty().get().getFirst().photograph()).isEqualTo("b-portrait.png");
+    double before =
+        set().looks().get("b-portrait.png").figures().worst(set().reference().orElseThrow());
+    assertThat(before).isGreaterThan(1);
+    Object look = set().looks().get("b-portrait.png");
+    onStage(
+        () -> {
+          set().choose(List.of("b-portrait.png"));
+          return null;
+        });
+    clickOn("#set-bring");
+    await(
+        () ->
+            set().outcomes().containsKey("b-portrait.png")
+                && set().looks().get("b-portrait.png") != look);
+    var brought = set().looks().get("b-portrait.png").figures();
+    assertThat(Math.abs(brought.stops() - set().reference().orElseThrow().stops())).isLessThan(0.2);
+  }
+
+  /** What was renamed is found again by its content; what is gone is said. */
+  @Test
+  public void renamedIsFoundAndGoneIsSaid() throws Exception {
+    await(() -> set().setProperty().get().members().stream().allMatch(m -> m.sha256() != null));
+    onStage(
+        () -> {
+          set().edit("c2.png", m -> m.noted("mind the lamp"));
+          return null;
+        });
+    Files.move(place.resolve("c2.png"), place.resolve("z.png"));
+    Files.delete(place.resolve("c0.png"));
+    onStage(
+        () -> {
+          set().refresh();
+          return null;
+        });
+    await(() -> set().setProperty().get().find("z.png").isPresent());
+    assertThat(member("z.png").notes()).isEqualTo("mind the lamp");
+    assertThat(set().missingProperty().get()).containsExactly("c0.png");
+    Label gone = robot.lookup("#set-missing").query();
+    await(() -> gone.isVisible());
+    assertThat(gone.getText()).contains("c0.png");
+  }
+
+  /** Two clicks open a picture on the bench; what is saved there is work on the set. */
+  @Test
+  public void aPictureOpensOnTheBenchAndItsWorkCounts() throws Exception {
+    onStage(
+        () -> {
+          set().choose(List.of("c1.png"));
+          return null;
+        });
+    clickOn("#set-open");
+    giveUpUnsaved();
+    await(() -> !state().document().isEmpty() && "c1".equals(state().document().project().title()));
+    save(place.resolve("c1.carezza"));
+    await(() -> "c1.carezza".equals(member("c1.png").project()));
+    assertThat(member("c1.png").state()).isEqualTo(State.IN_WORK);
+    assertThat(PictureReader.name(place.resolve("c1.carezza"))).isEqualTo("c1.carezza");
+  }
+}
