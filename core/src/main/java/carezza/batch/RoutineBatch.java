@@ -17,10 +17,7 @@ import java.util.concurrent.Future;
 import java.util.function.Consumer;
 import java.util.function.Predicate;
 
-import org.jspecify.annotations.Nullable;
-
 import carezza.codec.PictureReader;
-import carezza.colour.Lab;
 import carezza.file.AtomicFile;
 import carezza.file.Originals;
 import carezza.image.Cancellation;
@@ -56,7 +53,7 @@ public final class RoutineBatch {
    * @param resumes leaves out what an earlier run has done
    * @param replaces files that are there already
    * @param projects writes a project beside the files of each photograph
-   * @param reference colour of the skin that pictures are lit like, or null for none
+   * @param reference stops that pictures are to be exposed above what they ask for by themselves
    */
   public record Settings(
       Path out,
@@ -66,7 +63,7 @@ public final class RoutineBatch {
       boolean resumes,
       boolean replaces,
       boolean projects,
-      @Nullable Lab reference) {
+      double reference) {
 
     public Settings {
       if (jobs < 1 || shards < 1 || shard < 0 || shard >= shards) {

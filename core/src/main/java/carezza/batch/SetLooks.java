@@ -75,6 +75,24 @@ public final class SetLooks {
   }
 
   /**
+   * A small picture before anything is measured: the project's own preview, or the photograph as it
+   * is.
+   *
+   * @return JPEG
+   */
+  public byte[] glimpse(SetFolder folder, Member member) throws Problem {
+    Path file = folder.path(member.file());
+    if (ProjectFile.isProject(file)) {
+      byte[] preview = ProjectFile.glance(file).preview();
+      if (preview.length > 0) {
+        return preview;
+      }
+    }
+    Document document = ProjectFile.openOrStart(file);
+    return new Session(document.photograph()).store().asShot(document.project(), THUMBNAIL);
+  }
+
+  /**
    * Makes the look of a member and keeps it.
    *
    * @throws java.util.concurrent.CancellationException if cancelled

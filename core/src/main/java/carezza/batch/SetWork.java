@@ -4,9 +4,6 @@ import java.time.LocalDate;
 import java.util.List;
 import java.util.function.UnaryOperator;
 
-import org.jspecify.annotations.Nullable;
-
-import carezza.colour.Lab;
 import carezza.file.AtomicFile;
 import carezza.image.Cancellation;
 import carezza.measure.Gauge;
@@ -48,10 +45,9 @@ public final class SetWork {
   /**
    * Lays a routine on a member's picture and keeps its project; the photograph is only read.
    *
-   * @param reference colour of the skin that it is lit like, or null for none
+   * @param reference stops that it is to be exposed above what it asks for by itself
    */
-  public Done apply(
-      Member member, Routine routine, @Nullable Lab reference, Cancellation cancellation)
+  public Done apply(Member member, Routine routine, double reference, Cancellation cancellation)
       throws Problem {
     Document document = ProjectFile.openOrStart(folder.path(member.file()));
     Session session = new Session(document.photograph());

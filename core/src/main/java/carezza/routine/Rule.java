@@ -19,8 +19,8 @@ public enum Rule {
   /** Temperature and tint from what is likely to be neutral. */
   NEUTRAL("temperature, tint", WhiteBalanceLayer.class),
   /**
-   * Stops that bring the skin of the face to the lightness of the reference; without one, those
-   * that the picture's own ends and whites of the eyes ask for.
+   * Stops that bring the picture's lights and whites of the eyes to where they usually lie, or to
+   * where the reference has them; never by the lightness of skin.
    */
   LIGHT("stops", ExposureLayer.class),
   /** Black and white where nothing clips. */

@@ -4,8 +4,6 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Set;
 
-import org.jspecify.annotations.Nullable;
-
 import carezza.colour.Lab;
 import carezza.image.Cancellation;
 import carezza.image.Picture;
@@ -32,7 +30,7 @@ import carezza.routine.Rule;
 /** Measures a routine's values on the photograph at work, each on what lies below its layer. */
 final class RoutineValues {
 
-  /** Rounds in which the skin is brought to the lightness of the reference. */
+  /** Rounds in which a picture is brought to the light of the reference. */
   private static final int ROUNDS = 3;
 
   /** Stops that make no difference. */
@@ -44,14 +42,13 @@ final class RoutineValues {
   private final Session session;
   private final SettleTreatments settling;
   private final Routine routine;
-  private final @Nullable Lab reference;
+  private final double reference;
   private final Cancellation cancellation;
 
   /**
-   * @param reference the skin of the set's reference, or null where there is none
+   * @param reference stops that the picture is to be exposed above what its lights and eyes ask for
    */
-  RoutineValues(
-      Session session, Routine routine, @Nullable Lab reference, Cancellation cancellation) {
+  RoutineValues(Session session, Routine routine, double reference, Cancellation cancellation) {
     this.session = session;
     this.settling = new SettleTreatments(session);
     this.routine = routine;
@@ -131,7 +128,10 @@ final class RoutineValues {
         .toList();
   }
 
-  /** Lit as the reference is, or as the picture itself asks for. */
+  /**
+   * Exposed as the reference is, judged by lights and whites of the eyes: never by skin, which
+   * would make one person's as light as another's.
+   */
   private Project lit(Project project, String id) {
     Project lit = project.edit(id, l -> RecordValue.with(l, "stops", 0.0));
     double stops = 0;
@@ -141,7 +141,7 @@ final class RoutineValues {
       stops = Math.clamp(stops + missing, -MOST_STOPS, MOST_STOPS);
       double now = stops;
       lit = lit.edit(id, l -> RecordValue.with(l, "stops", now));
-      if (Math.abs(missing) < ENOUGH || reference == null) {
+      if (Math.abs(missing) < ENOUGH || reference == 0) {
         break;
       }
     }
@@ -151,26 +151,12 @@ final class RoutineValues {
   private double missing(Project project) {
     EvaluationContext context = settling.context(project);
     Picture settled = settling.settled(project, context, cancellation);
-    Picture lab = Lab.of(settled);
-    if (reference == null) {
-      return ExposureEstimate.stops(
-          EndPoints.of(settled), median(lab, context, SemanticRegion.SCLERA));
-    }
-    Lab skin = median(lab, context, SemanticRegion.FACE_SKIN);
-    return Double.isNaN(skin.l()) ? 0 : log2(luminance(reference) / luminance(skin));
+    Lab eyes = median(Lab.of(settled), context, SemanticRegion.SCLERA);
+    return reference + ExposureEstimate.stops(EndPoints.of(settled), eyes);
   }
 
   private static Lab median(Picture lab, EvaluationContext context, SemanticRegion region) {
     Plane where = context.regions().coverage(region, context.whole(), context.level());
     return SkinGauges.median(lab, where);
-  }
-
-  /** Relative luminance, CIE 15. */
-  private static double luminance(Lab lab) {
-    return Lab.cube((lab.l() + 16) / 116);
-  }
-
-  private static double log2(double v) {
-    return Math.log(v) / Math.log(2);
   }
 }

@@ -3,9 +3,6 @@ package carezza.session;
 import java.util.List;
 import java.util.function.DoubleConsumer;
 
-import org.jspecify.annotations.Nullable;
-
-import carezza.colour.Lab;
 import carezza.image.Cancellation;
 import carezza.kernel.FaceNeeds;
 import carezza.measure.Gauge;
@@ -45,14 +42,15 @@ public final class Routines {
    * The project with a routine's layers, values measured on this photograph, each layer on what
    * lies below it. Layers of the same routine that are there already are replaced.
    *
-   * @param reference colour of the skin that the picture is to be lit like, or null for none
+   * @param reference stops that the picture is to be exposed above what its lights and eyes ask
+   *     for; 0 without a reference
    * @param progress 0 … 1
    * @throws java.util.concurrent.CancellationException if cancelled
    */
   public Outcome applied(
       Project project,
       Routine routine,
-      @Nullable Lab reference,
+      double reference,
       DoubleConsumer progress,
       Cancellation cancellation) {
     Brief brief = project.brief();

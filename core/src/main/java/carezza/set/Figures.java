@@ -20,7 +20,7 @@ public record Figures(
 
   /** Something that is compared. */
   public enum Axis {
-    /** ΔE00 between the skins, at their own lightness. */
+    /** ΔE00 between the skins: people differ, so nobody is out of line by it. */
     SKIN("ΔE", 8),
     /** Difference of exposure. */
     EXPOSURE("stops", 0.5),
@@ -65,15 +65,16 @@ public record Figures(
 
   /** Whether it is out of line along an axis. */
   public boolean isOut(Figures reference, Axis axis) {
-    return Math.abs(off(reference, axis)) > axis.limit();
+    return axis != Axis.SKIN && Math.abs(off(reference, axis)) > axis.limit();
   }
 
   /** Most times that it is over a limit; at most 1 for what is in line. */
   public double worst(Figures reference) {
     double worst = 0;
     for (Axis axis : Axis.values()) {
-      double share = Math.abs(off(reference, axis)) / axis.limit();
-      worst = Double.isNaN(share) ? worst : Math.max(worst, share);
+      if (axis != Axis.SKIN) {
+        worst = Math.max(worst, Math.abs(off(reference, axis)) / axis.limit());
+      }
     }
     return worst;
   }

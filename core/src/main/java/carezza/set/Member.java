@@ -60,9 +60,9 @@ public record Member(
     return new Member(photograph, project, sha256, bytes, state, minutes, newNotes);
   }
 
-  /** With a project; one that was as shot is in work from then on. */
+  /** With a project; one that nothing was done to is in work from then on. */
   public Member with(String newProject) {
-    State now = state == State.AS_SHOT ? State.IN_WORK : state;
+    State now = state.compareTo(State.IN_WORK) < 0 ? State.IN_WORK : state;
     return new Member(photograph, newProject, sha256, bytes, now, minutes, notes);
   }
 

@@ -107,7 +107,7 @@ public class RoutineBatchTest {
 
   private List<BatchEntry> run(Path out, int shard, int shards, boolean resumes) {
     RoutineBatch.Settings settings =
-        new RoutineBatch.Settings(out, 2, shard, shards, resumes, false, true, null);
+        new RoutineBatch.Settings(out, 2, shard, shards, resumes, false, true, 0);
     return new RoutineBatch(ROUTINE, recipe(PictureFormat.PNG), settings)
         .run(photographs, e -> {}, Cancellation.NONE);
   }
@@ -229,7 +229,7 @@ public class RoutineBatchTest {
     Routine routine =
         new Routine("Lips", "", "portrait", LayerStack.of(onLips), Map.of(), 0.5, true);
     RoutineBatch.Settings settings =
-        new RoutineBatch.Settings(folder.resolve("o"), 1, 0, 5, false, false, false, null);
+        new RoutineBatch.Settings(folder.resolve("o"), 1, 0, 5, false, false, false, 0);
     assertThat(
             new RoutineBatch(routine, recipe(PictureFormat.JPEG), settings)
                 .run(photographs, e -> {}, Cancellation.NONE))

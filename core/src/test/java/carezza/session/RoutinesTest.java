@@ -9,7 +9,6 @@ import java.util.Set;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 
-import carezza.colour.Lab;
 import carezza.image.Cancellation;
 import carezza.kernel.LayerType;
 import carezza.measure.Gauge;
@@ -35,7 +34,7 @@ public class RoutinesTest {
   private static final Routine HEAD_SHOT = RoutineFile.shipped("clean-head-shot");
 
   private static Routines.Outcome applied(AtWork bench, Project project, Routine routine) {
-    return bench.session().routines().applied(project, routine, null, p -> {}, Cancellation.NONE);
+    return bench.session().routines().applied(project, routine, 0, p -> {}, Cancellation.NONE);
   }
 
   private static Routine only(Layer layer, Rule rule) {
@@ -94,14 +93,14 @@ public class RoutinesTest {
   }
 
   @DataProvider
-  public Object[][] lightness() {
-    return new Object[][] {{40.0}, {55.0}, {70.0}};
+  public Object[][] exposures() {
+    return new Object[][] {{Portrait.S04, -0.5}, {Portrait.S02, 0.4}};
   }
 
-  /** Skin is lit like the reference's, wherever it started. */
-  @Test(dataProvider = "lightness")
-  public void skinComesToTheLightnessOfTheReference(double lightness) {
-    AtWork bench = AtWork.on(Portrait.S04);
+  /** Exposed like the reference, by what has nothing to do with the colour of skin. */
+  @Test(dataProvider = "exposures")
+  public void aPictureComesToTheLightOfTheReference(Portrait portrait, double stops) {
+    AtWork bench = AtWork.on(portrait);
     Project lit =
         bench
             .session()
@@ -109,12 +108,12 @@ public class RoutinesTest {
             .applied(
                 bench.plain(),
                 only(LayerType.EXPOSURE.fresh(), Rule.LIGHT),
-                new Lab(lightness, 0, 0),
+                stops,
                 p -> {},
                 Cancellation.NONE)
             .project();
-    assertThat(bench.session().readings().figures(lit, Cancellation.NONE).skin().l())
-        .isCloseTo(lightness, within(0.5));
+    assertThat(bench.session().readings().figures(lit, Cancellation.NONE).stops())
+        .isCloseTo(stops, within(0.1));
   }
 
   /** A cast that was laid on is found and most of it taken back; none is made up. */

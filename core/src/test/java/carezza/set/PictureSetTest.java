@@ -81,6 +81,11 @@ public class PictureSetTest {
     assertThat(own.isOut(reference, Axis.EXPOSURE)).isTrue();
     assertThat(own.isOut(reference, Axis.BALANCE)).isFalse();
     assertThat(own.worst(reference)).isCloseTo(1.6, within(1e-9));
+    // Another person's skin is no fault of a picture.
+    Figures deep = new Figures(new Lab(30, 12, 16), 0, 60, 1, 2, 0);
+    assertThat(deep.off(reference, Axis.SKIN)).isGreaterThan(20);
+    assertThat(deep.isOut(reference, Axis.SKIN)).isFalse();
+    assertThat(deep.worst(reference)).isZero();
     Figures faceless = new Figures(null, 0, 60, 1, 2, 0);
     assertThat(faceless.off(reference, Axis.SKIN)).isNaN();
     assertThat(faceless.worst(reference)).isZero();

@@ -138,7 +138,7 @@ public final class Shell extends StackPane implements AutoCloseable {
             new StartView(files, home::recent),
             planView,
             bench,
-            new SetView(set, files::open, files::askSet),
+            new SetView(set, state.status(), files::open, files::askSet),
             new DeliverView(state, work, area, settings),
             new JournalView(state, work, journal, journalFiles(), this::showSheet));
     actions = AppActions.of(state, this);

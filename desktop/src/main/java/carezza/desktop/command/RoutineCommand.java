@@ -15,7 +15,6 @@ import picocli.CommandLine.Parameters;
 import picocli.CommandLine.Spec;
 
 import carezza.batch.RoutineBatch;
-import carezza.colour.Lab;
 import carezza.file.Originals;
 import carezza.image.Cancellation;
 import carezza.problem.Problem;
@@ -94,7 +93,7 @@ final class RoutineCommand implements Callable<Integer> {
   @Option(
       names = "--reference",
       paramLabel = "PHOTO|P.carezza",
-      description = "Picture whose skin the others are lit like.")
+      description = "Picture that the others are exposed like.")
   private Path reference;
 
   @Mixin private Writing writing;
@@ -138,7 +137,7 @@ final class RoutineCommand implements Callable<Integer> {
                 resume,
                 writing.replaces(),
                 projects,
-                reference == null ? null : skin()));
+                reference == null ? 0 : light()));
     PrintWriter said = spec.commandLine().getErr();
     List<BatchEntry> entries = batch.run(photographs, e -> say(e, said), Cancellation.NONE);
     if (report != null) {
@@ -168,19 +167,13 @@ final class RoutineCommand implements Callable<Integer> {
         spec.commandLine(), "--shard is to be I/N with I from 1 to N, not '" + shard + "'");
   }
 
-  private Lab skin() throws Problem {
+  private double light() throws Problem {
     Document document = Inputs.retouch(reference);
     Session session = new Session(document.photograph());
-    Lab skin =
-        session
-            .readings()
-            .figures(
-                session.faces().withFace(document.project(), Cancellation.NONE), Cancellation.NONE)
-            .skin();
-    if (skin == null) {
-      throw new Problem(Kind.NO_FACE, reference.getFileName());
-    }
-    return skin;
+    return session
+        .readings()
+        .figures(session.faces().withFace(document.project(), Cancellation.NONE), Cancellation.NONE)
+        .stops();
   }
 
   private static synchronized void say(BatchEntry entry, PrintWriter said) {

@@ -4,7 +4,9 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 
 import carezza.batch.SetFolder;
 import carezza.file.AtomicFile;
@@ -25,9 +27,17 @@ public final class DemoSet {
   /** What the season is called. */
   public static final String NAME = "Autumn cards";
 
-  private static final List<String> PHOTOGRAPHS =
-      List.of(
-          "ferry-pilot", "cellist", "prompter", "understudy", "lighthouse-keeper", "apothecary");
+  /** Resources, and what the pictures are called. */
+  private static final Map<String, String> PHOTOGRAPHS = new LinkedHashMap<>();
+
+  static {
+    PHOTOGRAPHS.put("ferry-pilot", "The Ferry Pilot");
+    PHOTOGRAPHS.put("cellist", "The Cellist");
+    PHOTOGRAPHS.put("prompter", "The Prompter");
+    PHOTOGRAPHS.put("understudy", "The Understudy");
+    PHOTOGRAPHS.put("lighthouse-keeper", "The Lighthouse Keeper");
+    PHOTOGRAPHS.put("apothecary", "The Apothecary");
+  }
 
   private DemoSet() {}
 
@@ -48,26 +58,26 @@ public final class DemoSet {
       throw new Problem(e, Kind.FILE_NOT_WRITTEN, folder, Reason.of(e));
     }
     List<Member> members = new ArrayList<>();
-    for (String id : PHOTOGRAPHS) {
-      byte[] bytes = Demo.bytes(id + ".jpg");
-      AtomicFile.replacing(folder.resolve(id + ".jpg")).write(out -> out.write(bytes));
-      members.add(member(folder, id));
+    for (Map.Entry<String, String> each : PHOTOGRAPHS.entrySet()) {
+      byte[] bytes = Demo.bytes(each.getKey() + ".jpg");
+      String name = each.getValue() + ".jpg";
+      AtomicFile.replacing(folder.resolve(name)).write(out -> out.write(bytes));
+      members.add(member(folder, each.getKey(), Member.fresh(name)));
     }
-    set.keep(new PictureSet(NAME, "understudy.jpg", members));
+    set.keep(new PictureSet(NAME, PHOTOGRAPHS.get("understudy") + ".jpg", members));
     return folder;
   }
 
-  private static Member member(Path folder, String id) throws Problem {
-    Member member = Member.fresh(id + ".jpg");
+  private static Member member(Path folder, String id, Member member) throws Problem {
     return switch (id) {
       case "understudy" ->
           member
-              .with(saved(folder, id, Demo.understudy()))
+              .with(saved(folder, member, Demo.understudy()))
               .in(State.DELIVERED)
               .taking(14)
               .noted("The card that the others are to look like.");
       case "cellist" ->
-          member.with(saved(folder, id, Demo.cellist())).in(State.FINISHED).taking(11);
+          member.with(saved(folder, member, Demo.cellist())).in(State.FINISHED).taking(11);
       case "lighthouse-keeper" -> member.in(State.PLANNED).taking(16);
       // Half a stop under and yellow-green: out of line on purpose.
       case "prompter" -> member.noted("The lamp on the left was another one.");
@@ -75,8 +85,8 @@ public final class DemoSet {
     };
   }
 
-  private static String saved(Path folder, String id, Document document) throws Problem {
-    String name = id + ProjectFile.ENDING;
+  private static String saved(Path folder, Member member, Document document) throws Problem {
+    String name = member.title() + ProjectFile.ENDING;
     new Session(document.photograph())
         .store()
         .save(document, AtomicFile.replacing(folder.resolve(name)), Cancellation.NONE);

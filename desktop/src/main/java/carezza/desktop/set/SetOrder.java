@@ -29,7 +29,8 @@ public enum SetOrder {
               Comparator.comparingDouble(
                   m -> {
                     SetLook look = looks.get(m.photograph());
-                    return look == null || reference == null ? 0 : -look.figures().worst(reference);
+                    Figures own = look == null ? null : look.figures();
+                    return own == null || reference == null ? 0 : -own.worst(reference);
                   });
           case STATE -> Comparator.comparing(Member::state);
           case MINUTES -> Comparator.comparingDouble(Member::minutes).reversed();

@@ -22,7 +22,6 @@ import carezza.batch.SetFolder;
 import carezza.batch.SetLooks;
 import carezza.batch.SetLooks.Look;
 import carezza.batch.SetWork;
-import carezza.colour.Lab;
 import carezza.desktop.state.Status;
 import carezza.desktop.state.Subscriptions;
 import carezza.desktop.task.Faults;
@@ -195,6 +194,7 @@ public final class SetState implements AutoCloseable {
     }
     List<Member> there =
         now.members().stream().filter(m -> !missing.get().contains(m.photograph())).toList();
+    Set<String> before = Set.copyOf(seen.keySet());
     Status.Job job = status.beginUnasked(TEXTS.get("looking"), looking::cancel);
     looking.newest(
         cancellation -> {
@@ -203,6 +203,12 @@ public final class SetState implements AutoCloseable {
             cancellation.check();
             Optional<Look> known = looks.known(at, member);
             known.ifPresentOrElse(l -> show(at, member, SetLook.of(l)), () -> unknown.add(member));
+          }
+          for (Member member : unknown) {
+            cancellation.check();
+            if (!before.contains(member.photograph())) {
+              glimpse(at, member);
+            }
           }
           int done = 0;
           for (Member member : unknown) {
@@ -216,6 +222,14 @@ public final class SetState implements AutoCloseable {
         made -> fingerprints(at, there),
         status::fail,
         job::end);
+  }
+
+  private void glimpse(SetFolder at, Member member) {
+    try {
+      show(at, member, SetLook.glimpse(looks.glimpse(at, member)));
+    } catch (Problem e) {
+      // Said when the look itself is made.
+    }
   }
 
   private void makeLook(SetFolder at, Member member, Cancellation cancellation) {
@@ -369,15 +383,14 @@ public final class SetState implements AutoCloseable {
 
   /** Lays a routine on the members in hand, lit like the reference if there is one. */
   public void apply(Routine routine) {
-    Lab skin = reference().map(Figures::skin).orElse(null);
+    double light = reference().map(Figures::stops).orElse(0.0);
     String of = Optional.ofNullable(set.get()).map(PictureSet::reference).orElse("");
     each(
         TEXTS.get("applying", routine.name()),
         inHand(),
         (work, member, number, cancellation) -> {
           SetWork.Done done =
-              work.apply(
-                  member, routine, member.photograph().equals(of) ? null : skin, cancellation);
+              work.apply(member, routine, member.photograph().equals(of) ? 0 : light, cancellation);
           return new SetOutcome(done.member(), routine.name(), done.outside(), done.measured(), "");
         });
   }

@@ -52,10 +52,8 @@ public class SetWindowTest extends WindowDriver {
           view.open(place);
           return null;
         });
-    for (int i = 1; i <= 4; i++) {
-      int seen = i;
-      await(() -> set().setProperty().get() != null && set().looks().size() >= seen);
-    }
+    await(() -> set().looks().size() == 4);
+    await(() -> set().looks().values().stream().allMatch(l -> l.figures() != null));
     WaitForAsyncUtils.waitForFxEvents();
   }
 
@@ -165,7 +163,8 @@ public class SetWindowTest extends WindowDriver {
     await(
         () ->
             set().outcomes().containsKey("b-portrait.png")
-                && set().looks().get("b-portrait.png") != look);
+                && set().looks().get("b-portrait.png") != look
+                && set().looks().get("b-portrait.png").figures() != null);
     var brought = set().looks().get("b-portrait.png").figures();
     assertThat(Math.abs(brought.stops() - set().reference().orElseThrow().stops())).isLessThan(0.2);
   }

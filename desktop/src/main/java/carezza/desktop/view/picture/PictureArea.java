@@ -2,9 +2,7 @@ package carezza.desktop.view.picture;
 
 import javafx.geometry.Insets;
 import javafx.geometry.Pos;
-import javafx.scene.control.Button;
 import javafx.scene.control.Label;
-import javafx.scene.control.ProgressBar;
 import javafx.scene.control.Tooltip;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
@@ -18,6 +16,7 @@ import carezza.desktop.state.Settings;
 import carezza.desktop.state.Status;
 import carezza.desktop.state.Subscriptions;
 import carezza.desktop.text.Texts;
+import carezza.desktop.view.WorkLine;
 import carezza.measure.CheckView;
 
 /** The picture with the ways of seeing it above, and below what is shown, said and under way. */
@@ -35,8 +34,7 @@ public final class PictureArea extends VBox implements AutoCloseable {
   private final Label shown = new Label();
   private final Label drift = new Label();
   private final Label message = new Label();
-  private final ProgressBar progress = new ProgressBar();
-  private final Button stop = new Button(TEXTS.get("pictureArea.stop"));
+  private final WorkLine work;
 
   public PictureArea(AppState state, Settings settings) {
     this.state = state;
@@ -56,6 +54,7 @@ public final class PictureArea extends VBox implements AutoCloseable {
     settled.styleProperty().bind(picture.styleProperty());
     settled.follow(picture);
     VBox.setVgrow(pictures, Priority.ALWAYS);
+    work = new WorkLine(state.status(), "");
     getChildren().addAll(checks, pictures, statusLine());
     picture.addEventHandler(PictureView.PointerEvent.MOVED, e -> readouts.read(e.place()));
   }
@@ -88,47 +87,11 @@ public final class PictureArea extends VBox implements AutoCloseable {
         state.measurements().gaugesProperty(),
         is -> drift.setText(SkinDrift.of(is).map(SkinDrift::words).orElse("")));
     Spring spring = new Spring();
-    HBox line = new HBox(14, shown, drift, message, work(), spring, readouts);
+    HBox line = new HBox(14, shown, drift, message, work, spring, readouts);
     line.getStyleClass().add("status");
     line.setAlignment(Pos.CENTER_LEFT);
     line.setPadding(new Insets(3, 12, 3, 12));
     return line;
-  }
-
-  /** What is under way, how far it has come, and the way to stop it. */
-  private HBox work() {
-    Label words = new Label();
-    words.setId("under-way");
-    words.setMinWidth(Region.USE_PREF_SIZE);
-    progress.setPrefWidth(90);
-    progress.setMaxHeight(8);
-    stop.setId("stop");
-    stop.getStyleClass().add("check");
-    stop.setTooltip(new Tooltip(TEXTS.get("pictureArea.gives-it-up-nothing-is-changed")));
-    stop.setOnAction(e -> state.status().stop(state.status().jobProperty().get()));
-    HBox work = new HBox(8, words, progress, stop);
-    work.setAlignment(Pos.CENTER_LEFT);
-    work.setVisible(false);
-    work.managedProperty().bind(work.visibleProperty());
-    subscriptions.on(
-        state.status().jobProperty(),
-        job -> {
-          work.setVisible(job != null);
-          progress.progressProperty().unbind();
-          // A bar that nobody sees must not move.
-          progress.setProgress(0);
-          if (job != null) {
-            show(job, words);
-          }
-        });
-    return work;
-  }
-
-  private void show(Status.Job job, Label words) {
-    words.setText(job.words() + " …");
-    progress.progressProperty().bind(job.progressProperty());
-    stop.setVisible(job.stoppable());
-    stop.setManaged(job.stoppable());
   }
 
   private void sayShown() {
@@ -150,5 +113,6 @@ public final class PictureArea extends VBox implements AutoCloseable {
     beside.close();
     checks.close();
     readouts.close();
+    work.close();
   }
 }

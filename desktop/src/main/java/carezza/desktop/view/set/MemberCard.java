@@ -24,7 +24,7 @@ import carezza.set.Member.State;
 final class MemberCard extends VBox {
 
   static final double SIDE = 150;
-  static final double HEIGHT = 206;
+  static final double HEIGHT = 198;
 
   private static final double BAR = 3;
 
@@ -89,7 +89,7 @@ final class MemberCard extends VBox {
     flag.setText(
         isReference
             ? SetWords.TEXTS.get("reference.short")
-            : look == null || reference == null ? "" : flags(look.figures(), reference));
+            : flags(look == null ? null : look.figures(), reference));
     getStyleClass().remove("chosen");
     if (chosen) {
       getStyleClass().add("chosen");
@@ -98,7 +98,10 @@ final class MemberCard extends VBox {
   }
 
   /** The axis along which it is most out of line. */
-  private static String flags(Figures own, Figures reference) {
+  private static String flags(@Nullable Figures own, @Nullable Figures reference) {
+    if (own == null || reference == null) {
+      return "";
+    }
     Axis worst = null;
     for (Axis axis : Axis.values()) {
       boolean more =

@@ -140,14 +140,15 @@ final class MemberPanel extends VBox {
   private void compare(@Nullable SetLook look) {
     Figures reference = set.reference().orElse(null);
     var of = set.setProperty().get();
-    if (look == null || reference == null || of == null) {
+    Figures own = look == null ? null : look.figures();
+    if (own == null || reference == null || of == null) {
       return;
     }
     String name = of.referenceMember().map(Member::title).orElse("");
     figures.getChildren().add(heading(SetWords.TEXTS.get("against", name)));
     for (Axis axis : Axis.values()) {
-      HBox row = row(SetWords.axis(axis), SetWords.off(look.figures(), reference, axis));
-      if (look.figures().isOut(reference, axis)) {
+      HBox row = row(SetWords.axis(axis), SetWords.off(own, reference, axis));
+      if (own.isOut(reference, axis)) {
         row.getStyleClass().add("set-row-out");
       }
       figures.getChildren().add(row);

@@ -24,9 +24,11 @@ import carezza.desktop.control.Titled;
 import carezza.desktop.set.SetLook;
 import carezza.desktop.set.SetOrder;
 import carezza.desktop.set.SetState;
+import carezza.desktop.state.Status;
 import carezza.desktop.state.Subscriptions;
 import carezza.desktop.text.Texts;
 import carezza.desktop.view.AppView;
+import carezza.desktop.view.WorkLine;
 import carezza.model.Layer;
 import carezza.project.RecipeFile;
 import carezza.project.RoutineFile;
@@ -52,6 +54,8 @@ public final class SetView implements AppView {
   private final Label gone = new Label();
   private final ComboBox<Routine> routine = new ComboBox<>();
   private final ComboBox<Recipe> recipe = new ComboBox<>();
+  private final Label message = new Label();
+  private final WorkLine line;
   private final MemberGrid grid;
   private final FaceStrip faces;
   private final MemberPanel panel;
@@ -59,10 +63,11 @@ public final class SetView implements AppView {
   private boolean active;
 
   /**
+   * @param status what is said and done
    * @param open opens a file on the bench
    * @param ask asks for a folder and opens it
    */
-  public SetView(SetState set, Consumer<Path> open, Runnable ask) {
+  public SetView(SetState set, Status status, Consumer<Path> open, Runnable ask) {
     this.set = set;
     this.open = open;
     pane.setId("set");
@@ -81,6 +86,13 @@ public final class SetView implements AppView {
     VBox.setVgrow(grid, Priority.ALWAYS);
     Label none = new Label(TEXTS.get("none"));
     none.setWrapText(true);
+    line = new WorkLine(status, "set-");
+    message.textProperty().bind(status.messageProperty());
+    message.setId("set-message");
+    message.setWrapText(true);
+    HBox foot = new HBox(14, message, line);
+    foot.setMinHeight(22);
+    work.getChildren().add(foot);
     empty.setAlignment(Pos.CENTER);
     empty
         .getChildren()
@@ -266,5 +278,6 @@ public final class SetView implements AppView {
     subscriptions.close();
     grid.close();
     faces.close();
+    line.close();
   }
 }
