@@ -238,7 +238,7 @@ public final class RoutineBatch {
     List<String> names = new ArrayList<>();
     for (int i = 0; i < photographs.size(); i++) {
       String own = stem(photographs.get(i));
-      boolean alone = times.get(own.toLowerCase(Locale.ROOT)) == 1;
+      boolean alone = times.getOrDefault(own.toLowerCase(Locale.ROOT), 1) == 1;
       names.add(alone ? own : "%s-%03d".formatted(own, i + 1));
     }
     return names;

@@ -147,7 +147,12 @@ public final class BlemishFinder {
       double reach = RednessCandidates.REACH * p.radius();
       if (!smallAndDark(p) && odds > limit) {
         found.add(
-            proposal(p.x(), p.y(), reach, Kind.TEMPORARY, BlemishClassifier.probability(odds)));
+            proposal(
+                p.x(),
+                p.y(),
+                maps.halo(p.x(), p.y(), reach),
+                Kind.TEMPORARY,
+                BlemishClassifier.probability(odds)));
       } else if (p.brown() >= most && looksLikeAMark(p, BROWN_SPREADS / Math.sqrt(sensitivity))) {
         marks.add(proposal(p.x(), p.y(), reach, Kind.MARK, sureness(p.spreads(), BROWN_SPREADS)));
       }

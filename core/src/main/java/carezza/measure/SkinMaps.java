@@ -36,6 +36,18 @@ record SkinMaps(
 
   static final double OUTER = 1.6;
 
+  /** Places on a circle. */
+  private static final int RING = 48;
+
+  /** Radii of a place at which its surroundings are read. */
+  private static final double HALO_AROUND = 2.6;
+
+  /** Share of a place's redness that does not count as its halo any more. */
+  private static final double HALO_LEFT = 0.12;
+
+  private static final double HALO_STEP = 0.1;
+  private static final double MOST_HALO = 2;
+
   private static final float DARKEST_LIGHT = 2e-3f;
 
   /** Density of red light below which it may be clipped, and redness is none. */
@@ -152,6 +164,38 @@ record SkinMaps(
   /** The same at one pixel. */
   double rise(Plane map, int x, int y, double radius) {
     return mean(map, skin, x, y, INNER * radius) - mean(map, skin, x, y, OUTER * radius);
+  }
+
+  /**
+   * How far the redness of a place goes: to where a ring around it is hardly redder than what lies
+   * farther out. A repair that ends within its halo leaves a rim.
+   *
+   * @param least that it goes in any case, in pixels
+   */
+  double halo(int x, int y, double least) {
+    double around = ring(x, y, HALO_AROUND * least);
+    double middle = mean(redness, skin, x, y, least / 2) - around;
+    double radius = least;
+    while (radius < MOST_HALO * least && ring(x, y, radius) - around > HALO_LEFT * middle) {
+      radius += HALO_STEP * least;
+    }
+    return radius;
+  }
+
+  /** Mean redness of the skin on a circle. */
+  private double ring(int x, int y, double radius) {
+    double sum = 0;
+    double weight = 0;
+    for (int i = 0; i < RING; i++) {
+      double angle = 2 * Math.PI * i / RING;
+      int u = (int) Math.round(x + radius * Math.cos(angle));
+      int v = (int) Math.round(y + radius * Math.sin(angle));
+      if (redness.area().contains(u, v)) {
+        sum += skin.at(u, v) * redness.at(u, v);
+        weight += skin.at(u, v);
+      }
+    }
+    return weight > 0 ? sum / weight : redness.at(x, y);
   }
 
   /** Density of green light at a pixel against the face around it. */

@@ -6,6 +6,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Instant;
 import java.util.Comparator;
+import java.util.List;
 import java.util.concurrent.CountDownLatch;
 import java.util.stream.Stream;
 import javafx.application.Platform;
@@ -22,6 +23,7 @@ import javax.imageio.ImageIO;
 import carezza.desktop.demo.Demo;
 import carezza.desktop.demo.DemoJournal;
 import carezza.desktop.journal.Period;
+import carezza.desktop.set.SetState;
 import carezza.desktop.sheet.SheetKind;
 import carezza.desktop.state.AppState;
 import carezza.desktop.state.Comparison;
@@ -94,7 +96,7 @@ public final class Shots {
   }
 
   private void all() throws Problem, InterruptedException {
-    Document demo = Demo.understudy();
+    Document demo = Demo.cellist();
     ToolkitThread.call(
         () -> {
           Look.load();
@@ -142,7 +144,7 @@ public final class Shots {
     ToolkitThread.call(
         () -> {
           view.state().view().maskShownProperty().set(false);
-          view.picture().lookAt(new Point(860, 900), 1);
+          view.picture().lookAt(new Point(620, 960), 1);
           return null;
         });
     select("spots");
@@ -227,6 +229,7 @@ public final class Shots {
     shot("keys");
     plan();
     journal(demo);
+    set();
     ToolkitThread.call(
         () -> {
           view.close();
@@ -263,7 +266,7 @@ public final class Shots {
     select("teeth");
     ToolkitThread.call(
         () -> {
-          view.picture().lookAt(new Point(770, 1330), 1);
+          view.picture().lookAt(new Point(830, 1100), 1);
           return null;
         });
     ToolkitThread.await(() -> view.picture().isExact());
@@ -293,23 +296,17 @@ public final class Shots {
     ToolkitThread.call(
         () -> {
           view.state().view().comparisonProperty().set(Comparison.NONE);
-          view.state().selection().select("eyes");
-          view.state().selection().group();
-          view.state().selection().edit(null, l -> l.with(l.attributes().withAmount(0.7)));
           return null;
         });
-    ToolkitThread.await(() -> view.picture().isExact());
-    Thread.sleep(2500);
-    shot("group");
   }
 
   /** The plan of the portrait that waits untouched, with its draft. */
   private void plan() throws Problem, InterruptedException {
-    Document apothecary = Demo.apothecary();
+    Document prompter = Demo.prompter();
     ToolkitThread.call(
         () -> {
           view.sheets().close();
-          view.put(apothecary);
+          view.put(prompter);
           return null;
         });
     PlanState plan = view.state().plan();
@@ -324,6 +321,29 @@ public final class Shots {
     ToolkitThread.await(() -> plan.draftProperty().get() != null);
     Thread.sleep(3000);
     shot("plan");
+  }
+
+  /** The season's pictures beside one another. */
+  private void set() throws Problem, InterruptedException {
+    ToolkitThread.call(
+        () -> {
+          view.sheets().close();
+          view.files().openDemoSet();
+          return null;
+        });
+    SetState set = view.set();
+    ToolkitThread.await(
+        () ->
+            set.setProperty().get() != null
+                && set.looks().size() == set.setProperty().get().members().size()
+                && set.looks().values().stream().allMatch(look -> look.figures() != null));
+    ToolkitThread.call(
+        () -> {
+          set.choose(List.of("The Prompter.jpg"));
+          return null;
+        });
+    Thread.sleep(1000);
+    shot("set");
   }
 
   /** Some days of work, and what a client reads of one picture. */
