@@ -6,6 +6,8 @@ import java.util.function.Predicate;
 import java.util.function.UnaryOperator;
 
 import carezza.codec.LayeredWriter;
+import carezza.codec.OutputCheck;
+import carezza.codec.OutputColour;
 import carezza.codec.PictureFormat;
 import carezza.codec.PictureReader;
 import carezza.codec.PictureWriter;
@@ -14,6 +16,7 @@ import carezza.image.Cancellation;
 import carezza.image.Level;
 import carezza.image.Picture;
 import carezza.metadata.Metadata;
+import carezza.metadata.Metadata.Carried;
 import carezza.model.Crop;
 import carezza.model.Project;
 import carezza.problem.Problem;
@@ -25,6 +28,9 @@ import carezza.render.RenderInput;
 
 /** The finished picture, rendered and written. Safe for many threads. */
 public final class Exports {
+
+  /** Pixels of the longer side on which colours are looked over. */
+  private static final int CHECKED_LONG_EDGE = 640;
 
   private final Session session;
   private final Metadata metadata;
@@ -52,6 +58,23 @@ public final class Exports {
         Math.log((double) session.size().width() / whole.area().width()) / Math.log(2);
     double scale = Level.scale((int) Math.rint(halvings));
     return delivery.sized(Cropper.cut(whole, crop, scale), crop.size(1));
+  }
+
+  /**
+   * What becomes of the finished picture's colours in a file's colour space, read on a small
+   * picture.
+   */
+  public OutputCheck check(Project project, OutputColour colour, Cancellation cancellation) {
+    Delivery small =
+        new Delivery(
+            CHECKED_LONG_EDGE,
+            92,
+            8,
+            Level.forZoom(Math.min(1, (double) CHECKED_LONG_EDGE / session.size().longEdge())),
+            colour,
+            Carried.NOTHING,
+            false);
+    return OutputCheck.of(picture(project, small, cancellation), colour);
   }
 
   /** Renders and writes the file whole or not at all. */

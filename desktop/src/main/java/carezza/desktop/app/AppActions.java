@@ -96,6 +96,7 @@ final class AppActions {
     actions.add("deliver", Menu.PICTURE, DOCUMENT, "Shortcut+D", open(), shell::toggleDeliver);
     actions.add("set-folder", Menu.PICTURE, APPLICATION, "Shift+Shortcut+F", shell::askSet);
     actions.add("set", Menu.PICTURE, APPLICATION, "Shortcut+M", shell::toggleSet);
+    actions.add("routine", Menu.PICTURE, APPLICATION, null, open(), shell::makeRoutine);
     actions.add("journal", Menu.PICTURE, APPLICATION, "Shortcut+J", shell::toggleJournal);
     actions.add(
         "sheet",

@@ -77,6 +77,7 @@ public final class Shell extends StackPane implements AutoCloseable {
   private final WorkState work;
   private final JournalState journal;
   private final SetState set;
+  private final OwnRoutines routines;
   private final FileWrites writes;
   private final Lane sheetLane;
   private final Home home;
@@ -108,6 +109,7 @@ public final class Shell extends StackPane implements AutoCloseable {
     keeper = new JournalKeeper(home.folder(), this::tell, state.tasks());
     work = new WorkState(state, keeper, Moment::now, ZoneId.systemDefault());
     journal = new JournalState(keeper, Instant::now, ZoneId.systemDefault());
+    routines = new OwnRoutines(home.folder());
     set = new SetState(home.folder().resolve("looks"), state.status(), state.tasks());
     subscriptions.on(
         this::saved, state.document().dirtyProperty(), state.document().pathProperty());
@@ -138,7 +140,7 @@ public final class Shell extends StackPane implements AutoCloseable {
             new StartView(files, home::recent),
             planView,
             bench,
-            new SetView(set, state.status(), files::open, files::askSet),
+            new SetView(set, state.status(), files::open, files::askSet, routines::all),
             new DeliverView(state, work, area, settings),
             new JournalView(state, work, journal, journalFiles(), this::showSheet));
     actions = AppActions.of(state, this);
@@ -245,6 +247,11 @@ public final class Shell extends StackPane implements AutoCloseable {
     if (path != null && !state.document().dirtyProperty().get()) {
       set.saved(path);
     }
+  }
+
+  /** Makes a routine of the stack at work. */
+  void makeRoutine() {
+    sheets.show(new RoutineSheet(state.document().project(), routines::keep, sheets::close));
   }
 
   void toggleSet() {

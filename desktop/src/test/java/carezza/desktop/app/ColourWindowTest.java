@@ -20,6 +20,7 @@ import org.testfx.util.WaitForAsyncUtils;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 
+import carezza.codec.OutputProfile;
 import carezza.codec.PictureReader;
 import carezza.colour.BlendMode;
 import carezza.colour.MonotoneCurve;
@@ -391,5 +392,31 @@ public class ColourWindowTest extends WindowDriver {
     assertThat(onStage(() -> state().view().comparisonProperty().get())).isEqualTo(Comparison.NONE);
     await(() -> picture().isExact());
     assertThat(distance(finished, shownAt(459, 1259))).isLessThanOrEqualTo(ROUNDING);
+  }
+
+  /** Before anything is written: what of the picture the file's colour space does not hold. */
+  @Test
+  public void theDeliverySaysWhatItsColoursBecome() throws Exception {
+    onStage(
+        () -> {
+          view.showDeliver();
+          return null;
+        });
+    Label said = robot.lookup("#deliver-colours").query();
+    await(() -> !said.getText().isEmpty());
+    assertThat(said.getText()).doesNotContain("ink");
+    ComboBox<OutputProfile> profile = robot.lookup("#deliver-profile").query();
+    onStage(
+        () -> {
+          profile.setValue(OutputProfile.COATED);
+          return null;
+        });
+    await(() -> said.getText().contains("Most ink at a place"));
+    onStage(
+        () -> {
+          profile.setValue(OutputProfile.SRGB);
+          return null;
+        });
+    await(() -> !said.getText().contains("ink"));
   }
 }

@@ -157,6 +157,22 @@ public class LanguageWidthsTest {
             return null;
           });
       look(shell);
+      onStage(
+          () -> {
+            shell.makeRoutine();
+            return null;
+          });
+      look(shell);
+      onStage(
+          () -> {
+            shell.sheets().close();
+            shell.files().openDemoSet();
+            return null;
+          });
+      while (onStage(() -> shell.set().looks().size() < 6)) {
+        Thread.sleep(100);
+      }
+      look(shell);
       try (StudioJournal journal = StudioJournal.open(ApplicationFolder.path())) {
         DemoJournal.fill(journal, Instant.now());
       }

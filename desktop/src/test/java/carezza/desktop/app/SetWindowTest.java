@@ -9,6 +9,7 @@ import java.util.stream.Stream;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.ListView;
+import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
 
 import org.testfx.util.WaitForAsyncUtils;
@@ -29,6 +30,7 @@ import carezza.image.Plane;
 import carezza.problem.Problem;
 import carezza.project.SetFile;
 import carezza.render.Pyramid;
+import carezza.routine.Routine;
 import carezza.set.Member;
 import carezza.set.Member.State;
 
@@ -208,5 +210,35 @@ public class SetWindowTest extends WindowDriver {
     await(() -> "c1.carezza".equals(member("c1.png").project()));
     assertThat(member("c1.png").state()).isEqualTo(State.IN_WORK);
     assertThat(PictureReader.name(place.resolve("c1.carezza"))).isEqualTo("c1.carezza");
+  }
+
+  /** A routine made of the stack at work is at hand in the set, and says what stays behind. */
+  @Test
+  public void aRoutineIsMadeOfTheStack() throws Exception {
+    onStage(
+        () -> {
+          view.showBench();
+          view.makeRoutine();
+          return null;
+        });
+    WaitForAsyncUtils.waitForFxEvents();
+    TextField name = robot.lookup("#routine-name").query();
+    onStage(
+        () -> {
+          name.setText("Mine");
+          return null;
+        });
+    clickOn("#routine-keep");
+    await(() -> !view.sheets().isOpen());
+    onStage(
+        () -> {
+          view.toggleSet();
+          return null;
+        });
+    ComboBox<Routine> routines = robot.lookup("#set-routine").query();
+    Routine mine =
+        routines.getItems().stream().filter(r -> r.name().equals("Mine")).findFirst().orElseThrow();
+    assertThat(mine.measured()).isNotEmpty();
+    assertThat(mine.stack().size()).isGreaterThan(5);
   }
 }

@@ -36,6 +36,7 @@ final class ColourChoice extends VBox {
   private final AppState state;
   private final Settings settings;
   private final Consumer<String> outcome;
+  private Runnable changed = () -> {};
   private final ComboBox<OutputProfile> profile = new ComboBox<>();
   private final ComboBox<Intent> intent = new ComboBox<>();
   private final CheckBox blackPoint =
@@ -110,6 +111,12 @@ final class ColourChoice extends VBox {
         .view()
         .screenProperty()
         .set(state.view().screenProperty().get().proofing(proof.isSelected() ? colour() : null));
+    changed.run();
+  }
+
+  /** Runs whenever another colour is chosen. */
+  void onChange(Runnable run) {
+    changed = run;
   }
 
   OutputColour colour() {

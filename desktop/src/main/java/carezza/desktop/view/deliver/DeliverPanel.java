@@ -4,6 +4,7 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.InvalidPathException;
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
@@ -24,6 +25,8 @@ import javafx.scene.layout.VBox;
 
 import org.jspecify.annotations.Nullable;
 
+import carezza.codec.OutputCheck;
+import carezza.codec.OutputColour;
 import carezza.codec.PictureReader;
 import carezza.desktop.control.Buttons;
 import carezza.desktop.control.Titled;
@@ -61,6 +64,9 @@ final class DeliverPanel extends VBox {
   private static final int[] EDGES = {0, 4096, 2048, 1080};
   private static final String SETTING = "deliver.";
 
+  /** Share of a picture that is worth a word. */
+  private static final double SOME = 0.0005;
+
   private final AppState state;
   private final WorkState work;
   private final Subscriptions subscriptions = new Subscriptions();
@@ -83,6 +89,8 @@ final class DeliverPanel extends VBox {
   private final ProgressBar progress = new ProgressBar(-1);
   private final Label outcome = words("");
   private final VBox checks = new VBox(5);
+  private final Label colourCheck = words("");
+  private final Lane checking;
 
   /** What the proposed name is for. */
   private @Nullable Session proposedFor;
@@ -91,6 +99,7 @@ final class DeliverPanel extends VBox {
     this.state = state;
     this.work = work;
     writing = state.tasks().lane("delivery");
+    checking = state.tasks().droppable("delivery check");
     this.settings = settings;
     setId("deliver");
     getStyleClass().add("panel");
@@ -119,6 +128,7 @@ final class DeliverPanel extends VBox {
             layers,
             caption(TEXTS.get("deliverPanel.what-the-gauges-say")),
             checks,
+            colourCheck,
             caption(TEXTS.get("deliverPanel.with-care")),
             words(TEXTS.get("deliverPanel.retouched-commercial-pictures-of-people-must")));
     build();
@@ -137,6 +147,8 @@ final class DeliverPanel extends VBox {
         state.plan().planProperty(),
         state.plan().brokenProperty());
     subscriptions.on(this::saySize, state.document().projectProperty());
+    colourCheck.setId("deliver-colours");
+    colours.onChange(this::checkColours);
     check(state.measurements().gaugesProperty().get());
   }
 
@@ -312,6 +324,7 @@ final class DeliverPanel extends VBox {
       outcome.setText("");
       path.setText(proposal(".jpg").toString());
     }
+    checkColours();
   }
 
   /** Puts the file's name in hand; Enter then writes. */
@@ -462,8 +475,37 @@ final class DeliverPanel extends VBox {
     return state.document().stack().find(id).map(l -> l.attributes().name()).orElse(id);
   }
 
+  /** What the chosen space does to the picture; behind, as it renders. */
+  private void checkColours() {
+    Session session = state.document().session();
+    if (state.document().isEmpty() || session != proposedFor) {
+      return;
+    }
+    Project project = state.document().project();
+    OutputColour colour = colours.colour();
+    checking.newest(
+        cancellation -> session.exports().check(project, colour, cancellation),
+        found -> colourCheck.setText(said(found)),
+        state.status()::fail);
+  }
+
+  private static String said(OutputCheck found) {
+    List<String> said = new ArrayList<>();
+    if (found.outside() >= SOME) {
+      said.add(TEXTS.get("deliverPanel.colours-outside", 100 * found.outside()));
+    }
+    if (found.clipped() >= SOME) {
+      said.add(TEXTS.get("deliverPanel.clipped", 100 * found.clipped()));
+    }
+    if (found.mostInk() > 0) {
+      said.add(TEXTS.get("deliverPanel.most-ink", found.mostInk()));
+    }
+    return said.isEmpty() ? TEXTS.get("deliverPanel.all-colours") : String.join(" ", said);
+  }
+
   public void close() {
     subscriptions.close();
+    checking.close();
     writing.close();
   }
 }

@@ -4,6 +4,7 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.function.Consumer;
+import java.util.function.Supplier;
 import javafx.collections.MapChangeListener;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
@@ -31,7 +32,6 @@ import carezza.desktop.view.AppView;
 import carezza.desktop.view.WorkLine;
 import carezza.model.Layer;
 import carezza.project.RecipeFile;
-import carezza.project.RoutineFile;
 import carezza.recipe.Recipe;
 import carezza.routine.Routine;
 import carezza.set.DayPlan;
@@ -46,6 +46,7 @@ public final class SetView implements AppView {
 
   private final SetState set;
   private final Consumer<Path> open;
+  private final Supplier<List<Routine>> routines;
   private final Subscriptions subscriptions = new Subscriptions();
   private final BorderPane pane = new BorderPane();
   private final VBox empty = new VBox(14);
@@ -66,10 +67,17 @@ public final class SetView implements AppView {
    * @param status what is said and done
    * @param open opens a file on the bench
    * @param ask asks for a folder and opens it
+   * @param routines those that are at hand
    */
-  public SetView(SetState set, Status status, Consumer<Path> open, Runnable ask) {
+  public SetView(
+      SetState set,
+      Status status,
+      Consumer<Path> open,
+      Runnable ask,
+      Supplier<List<Routine>> routines) {
     this.set = set;
     this.open = open;
+    this.routines = routines;
     pane.setId("set");
     pane.getStyleClass().add("plan");
     grid = new MemberGrid(set, this::openCurrent);
@@ -107,9 +115,7 @@ public final class SetView implements AppView {
 
   private FlowPane commands() {
     routine.setId("set-routine");
-    RoutineFile.SHIPPED.forEach(id -> routine.getItems().add(RoutineFile.shipped(id)));
     routine.setConverter(new Titled<>(Routine::name));
-    routine.getSelectionModel().select(0);
     routine.setAccessibleText(TEXTS.get("routine"));
     routine.setTooltip(new Tooltip(TEXTS.get("routine.tip")));
     recipe.setId("set-recipe");
@@ -253,8 +259,19 @@ public final class SetView implements AppView {
   @Override
   public void activate() {
     active = true;
+    offer();
     set.refresh();
     looked();
+  }
+
+  /** The routines at hand; what was chosen stays chosen. */
+  private void offer() {
+    Routine before = routine.getValue();
+    routine.getItems().setAll(routines.get());
+    routine.setValue(
+        before != null && routine.getItems().contains(before)
+            ? before
+            : routine.getItems().getFirst());
   }
 
   @Override
