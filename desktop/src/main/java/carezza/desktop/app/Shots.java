@@ -332,11 +332,14 @@ public final class Shots {
           return null;
         });
     SetState set = view.set();
-    ToolkitThread.await(
-        () ->
-            set.setProperty().get() != null
-                && set.looks().size() == set.setProperty().get().members().size()
-                && set.looks().values().stream().allMatch(look -> look.figures() != null));
+    ToolkitThread.await(() -> set.setProperty().get() != null);
+    for (int i = 1; i <= set.setProperty().get().members().size(); i++) {
+      int measured = i;
+      ToolkitThread.await(
+          () ->
+              set.looks().values().stream().filter(look -> look.figures() != null).count()
+                  >= measured);
+    }
     ToolkitThread.call(
         () -> {
           set.choose(List.of("The Prompter.jpg"));
