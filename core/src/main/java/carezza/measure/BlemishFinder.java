@@ -147,12 +147,7 @@ public final class BlemishFinder {
       double reach = RednessCandidates.REACH * p.radius();
       if (!smallAndDark(p) && odds > limit) {
         found.add(
-            proposal(
-                p.x(),
-                p.y(),
-                maps.halo(p.x(), p.y(), reach),
-                Kind.TEMPORARY,
-                BlemishClassifier.probability(odds)));
+            proposal(p.x(), p.y(), reach, Kind.TEMPORARY, BlemishClassifier.probability(odds)));
       } else if (p.brown() >= most && looksLikeAMark(p, BROWN_SPREADS / Math.sqrt(sensitivity))) {
         marks.add(proposal(p.x(), p.y(), reach, Kind.MARK, sureness(p.spreads(), BROWN_SPREADS)));
       }
@@ -165,7 +160,22 @@ public final class BlemishFinder {
         found.add(mark);
       }
     }
-    return found;
+    List<Blemish> kept = found.stream().filter(b -> b.kind() == Kind.MARK).toList();
+    return found.stream().map(b -> b.kind() == Kind.MARK ? b : withHalo(b, kept)).toList();
+  }
+
+  /** As far as the redness goes, but not onto a mark. */
+  private Blemish withHalo(Blemish spot, List<Blemish> marks) {
+    double room =
+        marks.stream()
+            .mapToDouble(m -> Math.hypot(m.x() - spot.x(), m.y() - spot.y()) - m.radius())
+            .min()
+            .orElse(Double.POSITIVE_INFINITY);
+    int x = (int) Math.floor(spot.x() * scale);
+    int y = (int) Math.floor(spot.y() * scale);
+    double halo = maps.halo(x, y, spot.radius() * scale) / scale;
+    double radius = Math.min(halo, Math.max(spot.radius(), room));
+    return new Blemish(spot.x(), spot.y(), radius, spot.kind(), spot.confidence());
   }
 
   private boolean atWing(RednessCandidates.Place p) {

@@ -1,5 +1,7 @@
 package carezza.measure;
 
+import java.util.Arrays;
+
 import carezza.colour.WorkingSpace;
 import carezza.filter.GaussianBlur;
 import carezza.image.Area;
@@ -47,6 +49,9 @@ record SkinMaps(
 
   private static final double HALO_STEP = 0.1;
   private static final double MOST_HALO = 2;
+
+  /** Density by which a dark place stands out more than what lies on the spot itself. */
+  private static final double DARKER = 0.1;
 
   private static final float DARKEST_LIGHT = 2e-3f;
 
@@ -168,18 +173,42 @@ record SkinMaps(
 
   /**
    * How far the redness of a place goes: to where a ring around it is hardly redder than what lies
-   * farther out. A repair that ends within its halo leaves a rim.
+   * farther out. A repair that ends within its halo leaves a rim. It stops before anything small
+   * and dark, which may be the person's own.
    *
    * @param least that it goes in any case, in pixels
    */
   double halo(int x, int y, double least) {
     double around = ring(x, y, HALO_AROUND * least);
     double middle = mean(redness, skin, x, y, least / 2) - around;
+    double dark = darkest(x, y, least);
     double radius = least;
     while (radius < MOST_HALO * least && ring(x, y, radius) - around > HALO_LEFT * middle) {
       radius += HALO_STEP * least;
+      if (darkest(x, y, radius) > dark + DARKER) {
+        return Math.max(least, radius - 2 * HALO_STEP * least);
+      }
     }
     return radius;
+  }
+
+  /** How far the darkest skin on a circle stands out of the rest of it, in density of red light. */
+  private double darkest(int x, int y, double radius) {
+    double[] densities = new double[RING];
+    int n = 0;
+    for (int i = 0; i < RING; i++) {
+      double angle = 2 * Math.PI * i / RING;
+      int u = (int) Math.round(x + radius * Math.cos(angle));
+      int v = (int) Math.round(y + radius * Math.sin(angle));
+      if (red.area().contains(u, v) && skin.at(u, v) > 0) {
+        densities[n++] = red.at(u, v);
+      }
+    }
+    if (n == 0) {
+      return 0;
+    }
+    Arrays.sort(densities, 0, n);
+    return densities[n - 1] - densities[n / 2];
   }
 
   /** Mean redness of the skin on a circle. */

@@ -44,8 +44,8 @@ public final class Planning {
   /** Pictures whose readings are kept: those along a stack, and some edits of it. */
   private static final int MOST_KEPT = 48;
 
-  /** Delivered pixels from which a spot is seen in full, and a line of blotches. */
-  private static final double SPOT_SEEN = 4;
+  /** Delivered pixels from which a spot with its halo is seen in full, and a line of blotches. */
+  private static final double SPOT_SEEN = 6;
 
   private static final double BLOTCH_SEEN = 3;
 

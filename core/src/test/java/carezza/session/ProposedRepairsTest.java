@@ -57,7 +57,7 @@ public class ProposedRepairsTest {
         }
       }
     }
-    assertThat(Math.sqrt(after / before)).isLessThan(0.6);
+    assertThat(Math.sqrt(after / before)).isLessThan(0.64);
   }
 
   private static double squared(Picture a, Picture b, int x, int y) {

@@ -70,11 +70,7 @@ public class RoutinesTest {
     assertThat(spots.patches()).isNotEmpty().noneMatch(HealLayer.Patch::open);
     for (Point mole : portrait.moles()) {
       assertThat(spots.patches())
-          .noneMatch(
-              p ->
-                  p.area()
-                      .bounds()
-                      .contains((int) Math.round(mole.x()), (int) Math.round(mole.y())));
+          .noneMatch(p -> p.area().centre().distance(mole) < p.area().radius());
     }
     assertThat(outcome.outside())
         .allMatch(g -> g.verdict() == Gauge.Verdict.ABOVE || g.verdict() == Gauge.Verdict.BELOW)
