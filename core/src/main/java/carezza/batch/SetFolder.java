@@ -173,8 +173,11 @@ public final class SetFolder {
     AtomicFile.replacing(file()).write(out -> out.write(SetFile.text(set)));
   }
 
-  /** Whether a folder, or file, holds a set. */
+  /** Whether a folder, or file, holds a set; the root of a disk is none. */
   public static Optional<Path> of(Path given) {
+    if (given.toAbsolutePath().normalize().getFileName() == null) {
+      return Optional.empty();
+    }
     return Files.isDirectory(given)
         ? Optional.of(given)
         : PictureReader.name(given).endsWith(SetFile.ENDING)

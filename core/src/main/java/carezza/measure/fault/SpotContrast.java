@@ -7,11 +7,11 @@ import carezza.measure.Blemish;
 /** How far the colour of a spot differs from that of the skin around it; shading does not count. */
 public final class SpotContrast {
 
-  /** Where the spot and what surrounds it are read, in its radii. */
-  private static final double INNER = 0.7;
+  /** Where the spot and what surrounds it are read, in its radii, which hold its halo. */
+  private static final double INNER = 0.5;
 
-  private static final double RING_FROM = 1.4;
-  private static final double RING_TO = 2.2;
+  private static final double RING_FROM = 1.05;
+  private static final double RING_TO = 1.6;
 
   private SpotContrast() {}
 
