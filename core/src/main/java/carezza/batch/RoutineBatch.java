@@ -177,7 +177,7 @@ public final class RoutineBatch {
     Project project = outcome.project();
     Predicate<Path> kept = file -> goesOn && Files.exists(file);
     String title = project.title().equals(stem(photograph)) ? name : project.title();
-    Words words = new Words(title, "", number, LocalDate.now(), name);
+    Words words = new Words(title, number, LocalDate.now(), name);
     List<Path> files =
         new ArrayList<>(
             session

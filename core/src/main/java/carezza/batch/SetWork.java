@@ -2,6 +2,7 @@ package carezza.batch;
 
 import java.time.LocalDate;
 import java.util.List;
+import java.util.function.DoubleConsumer;
 import java.util.function.UnaryOperator;
 
 import carezza.file.AtomicFile;
@@ -45,14 +46,20 @@ public final class SetWork {
   /**
    * Lays a routine on a member's picture and keeps its project; the photograph is only read.
    *
+   * @param progress 0 … 1
    * @param reference stops that it is to be exposed above what it asks for by itself
    */
-  public Done apply(Member member, Routine routine, double reference, Cancellation cancellation)
+  public Done apply(
+      Member member,
+      Routine routine,
+      double reference,
+      DoubleConsumer progress,
+      Cancellation cancellation)
       throws Problem {
     Document document = ProjectFile.openOrStart(folder.path(member.file()));
     Session session = new Session(document.photograph());
     Routines.Outcome outcome =
-        session.routines().applied(document.project(), routine, reference, p -> {}, cancellation);
+        session.routines().applied(document.project(), routine, reference, progress, cancellation);
     List<Layer> measured =
         outcome.project().stack().layers().stream()
             .filter(l -> !routine.rules(l.attributes().id()).isEmpty())
@@ -91,7 +98,8 @@ public final class SetWork {
   }
 
   /**
-   * Writes all files of a recipe for a member.
+   * Writes all files of a recipe for a member. What is there is replaced only where the member was
+   * delivered before.
    *
    * @param number of the member in its set, from 1
    * @return the member as delivered
@@ -99,8 +107,7 @@ public final class SetWork {
   public Member delivered(Member member, int number, Recipe recipe, Cancellation cancellation)
       throws Problem {
     Document document = ProjectFile.openOrStart(folder.path(member.file()));
-    Words words =
-        new Words(document.project().title(), "", number, LocalDate.now(), member.title());
+    Words words = new Words(document.project().title(), number, LocalDate.now(), member.title());
     new Session(document.photograph())
         .exports()
         .deliver(
@@ -108,7 +115,7 @@ public final class SetWork {
             recipe,
             folder.folder().resolve(DELIVERED),
             words,
-            true,
+            member.state() == State.DELIVERED,
             file -> false,
             cancellation);
     return member.in(State.DELIVERED);

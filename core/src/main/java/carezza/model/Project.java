@@ -48,6 +48,11 @@ public record Project(
     unknown = unknown == null ? Map.of() : Map.copyOf(unknown);
   }
 
+  /** A project in which nothing is done yet. */
+  public static Project begun(String title, PhotoReference photograph) {
+    return new Project(title, photograph, null, null, null, null, null, null, null, null, null);
+  }
+
   public Optional<FaceMap> faceMap() {
     return Optional.ofNullable(faces);
   }
@@ -112,6 +117,11 @@ public record Project(
   public Project withPhotograph(PhotoReference reference) {
     return new Project(
         title, reference, faces, others, kept, pins, crop, stack, brief, notes, unknown);
+  }
+
+  public Project noted(String words) {
+    return new Project(
+        title, photograph, faces, others, kept, pins, crop, stack, brief, words, unknown);
   }
 
   public Project withUnknown(Map<String, Object> fields) {

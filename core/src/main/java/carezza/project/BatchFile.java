@@ -17,6 +17,8 @@ import carezza.routine.BatchEntry.State;
 /** What became of a batch, as JSON; docs/format.md describes it. */
 public final class BatchFile {
 
+  private static final int DIGITS = 4;
+
   private BatchFile() {}
 
   /**
@@ -45,16 +47,18 @@ public final class BatchFile {
     ObjectNode node = ModelJson.parse(json);
     List<Gauge> outside = new ArrayList<>();
     for (JsonNode g : node.path("outside")) {
+      Band band =
+          new Band(
+              number(g, "low", Double.NEGATIVE_INFINITY),
+              number(g, "high", Double.POSITIVE_INFINITY));
       outside.add(
           new Gauge(
               g.path("gauge").asString(""),
               g.path("unit").asString(""),
               g.path("region").asString(""),
-              g.path("before").asDouble(Double.NaN),
-              g.path("after").asDouble(Double.NaN),
-              new Band(
-                  g.path("low").asDouble(Double.NEGATIVE_INFINITY),
-                  g.path("high").asDouble(Double.POSITIVE_INFINITY))));
+              number(g, "before", Double.NaN),
+              number(g, "after", Double.NaN),
+              band));
     }
     return new BatchEntry(
         node.path("number").asInt(),
@@ -65,6 +69,10 @@ public final class BatchFile {
         outside,
         strings(node.path("idle")),
         node.path("seconds").asDouble());
+  }
+
+  private static double number(JsonNode node, String name, double otherwise) {
+    return node.hasNonNull(name) ? node.get(name).asDouble() : otherwise;
   }
 
   private static List<String> strings(JsonNode list) {
@@ -89,10 +97,10 @@ public final class BatchFile {
       own.put("gauge", gauge.id());
       own.put("unit", gauge.unit());
       own.put("region", gauge.where());
-      number(own, "before", gauge.before());
-      number(own, "after", gauge.after());
-      number(own, "low", gauge.band().low());
-      number(own, "high", gauge.band().high());
+      ModelJson.number(own, "before", gauge.before(), DIGITS);
+      ModelJson.number(own, "after", gauge.after(), DIGITS);
+      ModelJson.number(own, "low", gauge.band().low(), DIGITS);
+      ModelJson.number(own, "high", gauge.band().high(), DIGITS);
     }
     ArrayNode idle = node.putArray("idle");
     entry.idle().forEach(idle::add);
@@ -102,11 +110,5 @@ public final class BatchFile {
 
   private static double tenths(double v) {
     return Math.round(v * 10) / 10.0;
-  }
-
-  private static void number(ObjectNode node, String name, double value) {
-    if (Double.isFinite(value)) {
-      node.put(name, Math.round(value * 1e4) / 1e4);
-    }
   }
 }

@@ -1,6 +1,8 @@
 package carezza.project;
 
 import java.nio.file.Path;
+import java.util.Objects;
+import java.util.stream.Stream;
 
 import carezza.codec.Photograph;
 import carezza.model.PhotoReference;
@@ -74,5 +76,13 @@ public record Document(
   /** The same, its photograph read from this file; null where that is not known. */
   public Document readFrom(Path newOrigin) {
     return new Document(project, photograph, file, source, path, newOrigin, work);
+  }
+
+  /** Whether it was opened from this file, or is kept in it. */
+  public boolean liesIn(Path place) {
+    Path wanted = place.toAbsolutePath().normalize();
+    return Stream.of(path, origin)
+        .filter(Objects::nonNull)
+        .anyMatch(p -> p.toAbsolutePath().normalize().equals(wanted));
   }
 }

@@ -16,6 +16,8 @@ import carezza.measure.Gauge;
 /** Gauges as JSON, as docs/format.md describes it; null stands for what could not be measured. */
 public final class GaugesFile {
 
+  private static final int DIGITS = 6;
+
   private GaugesFile() {}
 
   /**
@@ -32,45 +34,37 @@ public final class GaugesFile {
       node.put("id", g.id());
       node.put("unit", g.unit());
       node.put("region", g.where());
-      number(node, "before", g.before());
-      number(node, "after", g.after());
+      ModelJson.number(node, "before", g.before(), DIGITS);
+      ModelJson.number(node, "after", g.after(), DIGITS);
       if (g.band() == null) {
         node.putNull("band");
       } else {
         ObjectNode band = node.putObject("band");
-        number(band, "low", g.band().low());
-        number(band, "high", g.band().high());
+        ModelJson.number(band, "low", g.band().low(), DIGITS);
+        ModelJson.number(band, "high", g.band().high(), DIGITS);
       }
       node.put("verdict", g.verdict().name().toLowerCase(Locale.ROOT));
     }
     ObjectNode radius = root.putObject("separationRadius");
-    number(radius, "advised", advice.advised());
-    number(radius, "from", advice.from());
-    number(radius, "to", advice.to());
+    ModelJson.number(radius, "advised", advice.advised(), DIGITS);
+    ModelJson.number(radius, "from", advice.from(), DIGITS);
+    ModelJson.number(radius, "to", advice.to(), DIGITS);
     ArrayNode curve = radius.putArray("curve");
     for (Step step : advice.curve()) {
       ObjectNode node = curve.addObject();
-      number(node, "sigma", step.sigma());
-      number(node, "textureLeft", step.residual());
-      number(node, "colourLeak", step.leak());
+      ModelJson.number(node, "sigma", step.sigma(), DIGITS);
+      ModelJson.number(node, "textureLeft", step.residual(), DIGITS);
+      ModelJson.number(node, "colourLeak", step.leak(), DIGITS);
     }
     ArrayNode places = root.putArray("distractions");
     for (Distraction d : distractions) {
       ObjectNode node = places.addObject();
       node.put("kind", d.kind().name().toLowerCase(Locale.ROOT));
-      number(node, "x", d.place().x());
-      number(node, "y", d.place().y());
-      number(node, "radius", d.radius());
-      number(node, "strength", d.strength());
+      ModelJson.number(node, "x", d.place().x(), DIGITS);
+      ModelJson.number(node, "y", d.place().y(), DIGITS);
+      ModelJson.number(node, "radius", d.radius(), DIGITS);
+      ModelJson.number(node, "strength", d.strength(), DIGITS);
     }
     return ModelJson.text(root);
-  }
-
-  private static void number(ObjectNode node, String name, double value) {
-    if (Double.isFinite(value)) {
-      node.put(name, Math.round(value * 1e6) / 1e6);
-    } else {
-      node.putNull(name);
-    }
   }
 }

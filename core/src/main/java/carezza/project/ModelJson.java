@@ -125,6 +125,16 @@ final class ModelJson {
     return MAPPER.writerWithDefaultPrettyPrinter().writeValueAsBytes(node);
   }
 
+  /** A number to so many digits behind the point; null stands for what cannot be said. */
+  static void number(ObjectNode node, String name, double value, int digits) {
+    if (Double.isFinite(value)) {
+      double step = Math.pow(10, digits);
+      node.put(name, Math.round(value * step) / step);
+    } else {
+      node.putNull(name);
+    }
+  }
+
   // --- projects
 
   /**

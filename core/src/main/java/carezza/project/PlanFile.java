@@ -17,6 +17,8 @@ import carezza.plan.Plan;
 /** A plan as JSON, as docs/format.md describes it; null stands for an open end of a band. */
 public final class PlanFile {
 
+  private static final int DIGITS = 4;
+
   private PlanFile() {}
 
   /**
@@ -27,8 +29,8 @@ public final class PlanFile {
     root.put("job", plan.job().id());
     root.put("longEdge", brief.longEdge());
     root.put("budget", plan.budget());
-    number(root, "minutes", plan.minutes(plan.open()));
-    number(root, "proposedMinutes", plan.minutes(plan.proposed()));
+    ModelJson.number(root, "minutes", plan.minutes(plan.open()), DIGITS);
+    ModelJson.number(root, "proposedMinutes", plan.minutes(plan.proposed()), DIGITS);
     ArrayNode findings = root.putArray("findings");
     for (Finding finding : plan.findings()) {
       ObjectNode node = findings.addObject();
@@ -36,21 +38,21 @@ public final class PlanFile {
       node.put("kind", finding.kind().key());
       node.put("part", finding.now().part());
       node.put("stage", finding.kind().stage().name().toLowerCase(Locale.ROOT));
-      number(node, "asShot", finding.asShot().value());
-      number(node, "now", finding.now().value());
+      ModelJson.number(node, "asShot", finding.asShot().value(), DIGITS);
+      ModelJson.number(node, "now", finding.now().value(), DIGITS);
       node.put("unit", finding.kind().unit());
       ObjectNode band = node.putObject("band");
-      number(band, "low", finding.now().band().low());
-      number(band, "high", finding.now().band().high());
+      ModelJson.number(band, "low", finding.now().band().low(), DIGITS);
+      ModelJson.number(band, "high", finding.now().band().high(), DIGITS);
       if (finding.now().place() != null) {
         ObjectNode place = node.putObject("place");
-        number(place, "x", finding.now().place().x());
-        number(place, "y", finding.now().place().y());
-        number(place, "radius", finding.now().radius());
+        ModelJson.number(place, "x", finding.now().place().x(), DIGITS);
+        ModelJson.number(place, "y", finding.now().place().y(), DIGITS);
+        ModelJson.number(place, "radius", finding.now().radius(), DIGITS);
       }
-      number(node, "severity", finding.severity());
-      number(node, "visible", finding.visible());
-      number(node, "minutes", finding.minutes());
+      ModelJson.number(node, "severity", finding.severity(), DIGITS);
+      ModelJson.number(node, "visible", finding.visible(), DIGITS);
+      ModelJson.number(node, "minutes", finding.minutes(), DIGITS);
       node.put("state", finding.state().name().toLowerCase(Locale.ROOT));
       if (finding.undoneBy() != null) {
         node.put("undoneBy", finding.undoneBy());
@@ -76,18 +78,10 @@ public final class PlanFile {
   private static void spots(ArrayNode list, List<Blemish> spots) {
     for (Blemish spot : spots) {
       ObjectNode node = list.addObject();
-      number(node, "x", spot.x());
-      number(node, "y", spot.y());
-      number(node, "radius", spot.radius());
-      number(node, "confidence", spot.confidence());
-    }
-  }
-
-  private static void number(ObjectNode node, String name, double value) {
-    if (Double.isFinite(value)) {
-      node.put(name, Math.round(value * 1e4) / 1e4);
-    } else {
-      node.putNull(name);
+      ModelJson.number(node, "x", spot.x(), DIGITS);
+      ModelJson.number(node, "y", spot.y(), DIGITS);
+      ModelJson.number(node, "radius", spot.radius(), DIGITS);
+      ModelJson.number(node, "confidence", spot.confidence(), DIGITS);
     }
   }
 }

@@ -92,19 +92,7 @@ public final class ProjectFile {
     PhotoReference reference =
         new PhotoReference(
             name, Originals.sha256(bytes), true, photo.size().width(), photo.size().height());
-    Project project =
-        new Project(
-            dot > 0 ? name.substring(0, dot) : name,
-            reference,
-            null,
-            null,
-            null,
-            null,
-            null,
-            null,
-            null,
-            null,
-            null);
+    Project project = Project.begun(dot > 0 ? name.substring(0, dot) : name, reference);
     return new Document(project, photo, bytes, null, null, null, WorkRecord.of(reference.sha256()));
   }
 

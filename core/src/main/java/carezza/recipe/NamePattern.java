@@ -5,24 +5,23 @@ import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 
 /**
- * A file's name made of words in braces: {@code {sitter}}, {@code {variant}}, {@code {number}} (of
- * the picture in its set, three digits), {@code {date}} (year, month, day), {@code {output}} and
- * {@code {photograph}}. Whatever no file system takes becomes a hyphen.
+ * A file's name made of words in braces: {@code {sitter}}, {@code {number}} (of the picture in its
+ * set, three digits), {@code {date}} (year, month, day), {@code {output}} and {@code {photograph}}.
+ * Whatever no file system takes becomes a hyphen.
  */
 public record NamePattern(String pattern) {
 
   private static final Pattern WORD = Pattern.compile("\\{([^{}]*)\\}");
 
   /** What words stand for. */
-  public record Words(
-      String sitter, String variant, int number, LocalDate date, String photograph) {}
+  public record Words(String sitter, int number, LocalDate date, String photograph) {}
 
   public NamePattern {
     Matcher words = WORD.matcher(pattern);
     while (words.find()) {
       String word = words.group(1);
       switch (word) {
-        case "sitter", "variant", "number", "date", "output", "photograph" -> {}
+        case "sitter", "number", "date", "output", "photograph" -> {}
         default ->
             throw new IllegalArgumentException("no word of a file's name is called '" + word + "'");
       }
@@ -42,7 +41,6 @@ public record NamePattern(String pattern) {
                     Matcher.quoteReplacement(
                         switch (m.group(1)) {
                           case "sitter" -> words.sitter();
-                          case "variant" -> words.variant();
                           case "number" -> "%03d".formatted(words.number());
                           case "date" -> words.date().toString();
                           case "output" -> output;

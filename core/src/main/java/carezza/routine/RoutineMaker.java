@@ -21,6 +21,7 @@ import carezza.model.Mask;
 import carezza.model.MaskParts;
 import carezza.model.NeutralPointsLayer;
 import carezza.model.Project;
+import carezza.model.Stroke;
 
 /**
  * Makes a routine of a stack. What lies at a place of this one photograph (strokes, outlines,
@@ -66,8 +67,18 @@ public final class RoutineMaker {
       // One layer of light and shade is for one thing; evening is asked for more often.
       case DodgeBurnLayer _ -> Set.of(Rule.BLOTCHES);
       case FrequencySeparationLayer _ -> Set.of(Rule.RADIUS);
+      case HealLayer heal -> Set.of(alongPaths(heal) ? Rule.STRAY_HAIRS : Rule.BLEMISHES);
       default -> Set.copyOf(Rule.of(layer));
     };
+  }
+
+  /** Whether most of its repairs follow a path, as those of hairs do. */
+  private static boolean alongPaths(HealLayer heal) {
+    long paths =
+        heal.patches().stream()
+            .filter(p -> p.area() instanceof Stroke stroke && stroke.size() > 1)
+            .count();
+    return 2 * paths > heal.patches().size();
   }
 
   /**

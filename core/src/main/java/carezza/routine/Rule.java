@@ -17,47 +17,39 @@ import carezza.model.WhiteBalanceLayer;
 /** How values of a layer are measured anew on each photograph. */
 public enum Rule {
   /** Temperature and tint from what is likely to be neutral. */
-  NEUTRAL("temperature, tint", WhiteBalanceLayer.class),
+  NEUTRAL(WhiteBalanceLayer.class),
   /**
    * Stops that bring the picture's lights and whites of the eyes to where they usually lie, or to
    * where the reference has them; never by the lightness of skin.
    */
-  LIGHT("stops", ExposureLayer.class),
+  LIGHT(ExposureLayer.class),
   /** Black and white where nothing clips. */
-  END_POINTS("black, white", LevelsLayer.class),
+  END_POINTS(LevelsLayer.class),
   /** Repairs of the proposals above a likelihood; the person's own marks stay. */
-  BLEMISHES("patches", HealLayer.class),
+  BLEMISHES(HealLayer.class),
   /** Repairs along the hairs that lie loose over the face. */
-  STRAY_HAIRS("patches", HealLayer.class),
+  STRAY_HAIRS(HealLayer.class),
   /** The radius that the skin's own texture advises. */
-  RADIUS("radius", FrequencySeparationLayer.class),
+  RADIUS(FrequencySeparationLayer.class),
   /** The amount of smoothing that suits the job. */
-  SMOOTHING("amount", FrequencySeparationLayer.class),
+  SMOOTHING(FrequencySeparationLayer.class),
   /** Masks of the blotches of lightness. */
-  BLOTCHES("dodgeMask, burnMask", DodgeBurnLayer.class),
+  BLOTCHES(DodgeBurnLayer.class),
   /** Shade on the shine of the face. */
-  SHINE("burnMask", DodgeBurnLayer.class),
+  SHINE(DodgeBurnLayer.class),
   /** Evening of redness and pigment that suits the job. */
-  EVENING("redness, pigment", SkinToneEveningLayer.class),
+  EVENING(SkinToneEveningLayer.class),
   /** Aims such that teeth, or whites of the eyes, end inside their bands. */
-  BANDS("target, lift", TeethLayer.class, ScleraLayer.class);
+  BANDS(TeethLayer.class, ScleraLayer.class);
 
-  private final String values;
   private final List<Class<? extends Layer>> kinds;
 
-  Rule(String values, Class<? extends Layer> kind) {
-    this.values = values;
+  Rule(Class<? extends Layer> kind) {
     this.kinds = List.of(kind);
   }
 
-  Rule(String values, Class<? extends Layer> one, Class<? extends Layer> other) {
-    this.values = values;
+  Rule(Class<? extends Layer> one, Class<? extends Layer> other) {
     this.kinds = List.of(one, other);
-  }
-
-  /** Names in files of the values that it measures. */
-  public String measuredValues() {
-    return values;
   }
 
   public boolean measures(Layer layer) {

@@ -85,7 +85,8 @@ public final class Readings {
         project.stack().size());
   }
 
-  private static Lab median(Picture lab, EvaluationContext context, SemanticRegion region) {
+  /** NaN where the region is not to be seen. */
+  static Lab median(Picture lab, EvaluationContext context, SemanticRegion region) {
     return SkinGauges.median(
         lab, context.regions().coverage(region, context.whole(), context.level()));
   }

@@ -7,13 +7,11 @@ import java.util.Set;
 import carezza.colour.Lab;
 import carezza.image.Cancellation;
 import carezza.image.Picture;
-import carezza.image.Plane;
 import carezza.job.JobLevel;
 import carezza.mask.EvaluationContext;
 import carezza.measure.Blemish;
 import carezza.measure.EndPoints;
 import carezza.measure.LightAdvisor;
-import carezza.measure.SkinGauges;
 import carezza.measure.fault.ExposureEstimate;
 import carezza.model.FrequencySeparationLayer;
 import carezza.model.HealLayer;
@@ -29,12 +27,6 @@ import carezza.routine.Rule;
 
 /** Measures a routine's values on the photograph at work, each on what lies below its layer. */
 final class RoutineValues {
-
-  /** Rounds in which a picture is brought to the light of the reference. */
-  private static final int ROUNDS = 3;
-
-  /** Stops that make no difference. */
-  private static final double ENOUGH = 0.005;
 
   /** Farthest that a routine lights or darkens a picture. */
   private static final double MOST_STOPS = 3;
@@ -133,30 +125,12 @@ final class RoutineValues {
    * would make one person's as light as another's.
    */
   private Project lit(Project project, String id) {
-    Project lit = project.edit(id, l -> RecordValue.with(l, "stops", 0.0));
-    double stops = 0;
-    for (int round = 0; round < ROUNDS; round++) {
-      cancellation.check();
-      double missing = missing(lit);
-      stops = Math.clamp(stops + missing, -MOST_STOPS, MOST_STOPS);
-      double now = stops;
-      lit = lit.edit(id, l -> RecordValue.with(l, "stops", now));
-      if (Math.abs(missing) < ENOUGH || reference == 0) {
-        break;
-      }
-    }
-    return lit;
-  }
-
-  private double missing(Project project) {
-    EvaluationContext context = settling.context(project);
-    Picture settled = settling.settled(project, context, cancellation);
-    Lab eyes = median(Lab.of(settled), context, SemanticRegion.SCLERA);
-    return reference + ExposureEstimate.stops(EndPoints.of(settled), eyes);
-  }
-
-  private static Lab median(Picture lab, EvaluationContext context, SemanticRegion region) {
-    Plane where = context.regions().coverage(region, context.whole(), context.level());
-    return SkinGauges.median(lab, where);
+    Project bare = without(project, id);
+    EvaluationContext context = settling.context(bare);
+    Picture settled = settling.settled(bare, context, cancellation);
+    Lab eyes = Readings.median(Lab.of(settled), context, SemanticRegion.SCLERA);
+    double missing = reference + ExposureEstimate.stops(EndPoints.of(settled), eyes);
+    double stops = Math.clamp(missing, -MOST_STOPS, MOST_STOPS);
+    return project.edit(id, l -> RecordValue.with(l, "stops", stops));
   }
 }

@@ -70,6 +70,13 @@ public record Member(
     return new Member(photograph, project, newSha256, newBytes, state, minutes, notes);
   }
 
+  /**
+   * With what was done to it, as long as it took, and its state then; notes stay as they are now.
+   */
+  public Member doneAs(Member done) {
+    return new Member(photograph, done.project, sha256, bytes, done.state, done.minutes, notes);
+  }
+
   /** The same photograph under another name. */
   public Member moved(String newPhotograph) {
     return new Member(newPhotograph, project, sha256, bytes, state, minutes, notes);

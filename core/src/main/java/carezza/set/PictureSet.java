@@ -1,8 +1,10 @@
 package carezza.set;
 
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.UnaryOperator;
@@ -55,6 +57,21 @@ public record PictureSet(String name, @Nullable String reference, List<Member> m
     return with(
         members.stream()
             .map(m -> m.photograph().equals(photograph) ? change.apply(m) : m)
+            .toList());
+  }
+
+  /** With the fingerprints of members that were read meanwhile. */
+  public PictureSet knowing(List<Member> read) {
+    Map<String, Member> known = new HashMap<>();
+    read.forEach(m -> known.put(m.photograph(), m));
+    return with(
+        members.stream()
+            .map(
+                m -> {
+                  Member now = known.get(m.photograph());
+                  String sha256 = now == null ? null : now.sha256();
+                  return now == null || sha256 == null ? m : m.known(sha256, now.bytes());
+                })
             .toList());
   }
 

@@ -24,7 +24,9 @@ import carezza.file.Originals;
 import carezza.image.Area;
 import carezza.image.Cancellation;
 import carezza.image.PictureSize;
+import carezza.job.Band;
 import carezza.kernel.LayerType;
+import carezza.measure.Gauge;
 import carezza.model.Layer;
 import carezza.model.LayerStack;
 import carezza.model.Mask;
@@ -216,9 +218,10 @@ public class RoutineBatchTest {
   /** A report can be read back, with what was found in it. */
   @Test
   public void anEntryComesBackFromItsText() {
+    Gauge open = new Gauge("eyeFocus", "", "eyes", 0.8, 0.9, new Band(1, Double.POSITIVE_INFINITY));
     BatchEntry entry =
         new BatchEntry(
-            3, "a.png", State.DONE, "", List.of("/x/a.jpg"), List.of(), List.of("teeth"), 1.5);
+            3, "a.png", State.DONE, "", List.of("/x/a.jpg"), List.of(open), List.of("teeth"), 1.5);
     assertThat(BatchFile.read(BatchFile.text(entry))).isEqualTo(entry);
   }
 

@@ -166,6 +166,13 @@ public class SetFolderTest {
       assertThat(files.filter(Files::isRegularFile)).hasSize(2);
     }
     assertThat(Files.readAllBytes(place.resolve("p0.png"))).isEqualTo(before);
+    // What was delivered may be delivered again; what is there of another picture stays.
+    work.delivered(delivered, 1, RecipeFile.shipped("web-and-print"), Cancellation.NONE);
+    assertThatThrownBy(
+            () ->
+                work.delivered(brought, 1, RecipeFile.shipped("web-and-print"), Cancellation.NONE))
+        .isInstanceOf(Problem.class)
+        .hasMessageContaining("is there already");
   }
 
   /** A project of the same name that is not the member's own is not replaced. */

@@ -28,8 +28,7 @@ public class OutputTest {
 
   private static final PictureSize PHOTOGRAPH = new PictureSize(1600, 2000);
 
-  private static final Words WORDS =
-      new Words("The Prompter", "mono", 7, LocalDate.of(2031, 3, 9), "p14");
+  private static final Words WORDS = new Words("The Prompter", 7, LocalDate.of(2031, 3, 9), "p14");
 
   private static Output output(String folder, PictureSize exact) {
     return new Output(
@@ -44,24 +43,15 @@ public class OutputTest {
   }
 
   private static Project project(FaceMap face) {
-    return new Project(
-        "The Prompter",
-        new PhotoReference("p.png", "0".repeat(64), true, 1600, 2000),
-        face,
-        null,
-        null,
-        null,
-        null,
-        null,
-        null,
-        null,
-        null);
+    return Project.begun(
+            "The Prompter", new PhotoReference("p.png", "0".repeat(64), true, 1600, 2000))
+        .withFaces(face);
   }
 
   @DataProvider
   public Object[][] patterns() {
     return new Object[][] {
-      {"{sitter}-{variant}-{number}", "The Prompter-mono-007"},
+      {"{sitter}-{number}", "The Prompter-007"},
       {"{date} {photograph} {output}", "2031-03-09 p14 card"},
       {"a:b*c", "a-b-c"},
       {"..{sitter}.", "The Prompter"},
@@ -77,7 +67,7 @@ public class OutputTest {
   /** A sitter's name may hold anything; a file's name then holds no folder. */
   @Test
   public void aNameNeverLeavesItsFolder() {
-    Words sly = new Words("../../etc", "", 1, LocalDate.EPOCH, "x");
+    Words sly = new Words("../../etc", 1, LocalDate.EPOCH, "x");
     Path file =
         new Output(
                 "o",

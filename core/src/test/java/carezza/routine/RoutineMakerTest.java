@@ -18,6 +18,7 @@ import carezza.model.Layer;
 import carezza.model.LayerStack;
 import carezza.model.Mask;
 import carezza.model.PhotoReference;
+import carezza.model.Point;
 import carezza.model.Project;
 import carezza.model.SemanticRegion;
 import carezza.model.Stroke;
@@ -30,18 +31,8 @@ public class RoutineMakerTest {
   private static final Stroke STROKE = Stroke.dab(50, 50, 10, 1);
 
   private static Project project(Layer... layers) {
-    return new Project(
-        "x",
-        new PhotoReference("x.png", "0".repeat(64), true, 100, 100),
-        null,
-        null,
-        null,
-        null,
-        null,
-        LayerStack.of(layers),
-        null,
-        null,
-        null);
+    return Project.begun("x", new PhotoReference("x.png", "0".repeat(64), true, 100, 100))
+        .withStack(LayerStack.of(layers));
   }
 
   private static Layer layer(LayerType type, String id, Mask mask) {
@@ -69,7 +60,18 @@ public class RoutineMakerTest {
     assertThat(((HealLayer) layers.get(0)).patches()).isEmpty();
     assertThat(((DodgeBurnLayer) layers.get(1)).dodgeMask()).isEqualTo(new Mask.Nothing());
     assertThat(made.routine().rules(layers.get(0).attributes().id()))
-        .containsExactlyInAnyOrder(Rule.BLEMISHES, Rule.STRAY_HAIRS);
+        .containsExactly(Rule.BLEMISHES);
+  }
+
+  /** Repairs along paths were of hairs, so hairs are looked for. */
+  @Test
+  public void whatFollowsPathsIsMeasuredByHairs() {
+    Stroke path = Stroke.path(List.of(new Point(1, 1), new Point(40, 30)), 3, 0.4, 1, false);
+    HealLayer heal =
+        ((HealLayer) layer(LayerType.HEAL, "hairs", new Mask.Everything()))
+            .withPatches(List.of(new Patch(path, null)));
+    Made made = made(heal);
+    assertThat(made.routine().measured().values()).containsExactly(Set.of(Rule.STRAY_HAIRS));
   }
 
   @Test

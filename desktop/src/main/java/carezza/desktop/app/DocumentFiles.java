@@ -18,6 +18,7 @@ import carezza.desktop.state.Workspace;
 import carezza.desktop.task.Lane;
 import carezza.desktop.text.Texts;
 import carezza.desktop.view.deliver.ProposedNames;
+import carezza.desktop.view.set.SetView;
 import carezza.desktop.view.start.StartView;
 import carezza.file.AtomicFile;
 import carezza.image.Cancellation;
@@ -28,7 +29,7 @@ import carezza.session.Journals.LeftBehind;
 import carezza.session.Session;
 
 /** Opens and saves documents; nothing that is not saved is left without a question. */
-final class DocumentFiles implements StartView.Opening, AutoCloseable {
+final class DocumentFiles implements StartView.Opening, SetView.Opening, AutoCloseable {
 
   private static final Texts TEXTS = Texts.of("app");
 

@@ -14,6 +14,7 @@ import javafx.scene.control.TextField;
 import javafx.scene.control.Tooltip;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 
 import carezza.desktop.control.Buttons;
@@ -102,9 +103,9 @@ final class RoutineSheet extends VBox {
     title.setMaxWidth(NAME);
     Label fate = new Label();
     fate.getStyleClass().add("hint");
-    fate.setWrapText(true);
     fates.put(id, fate);
     FlowPane rules = new FlowPane(12, 4);
+    HBox.setHgrow(rules, Priority.ALWAYS);
     for (Rule rule : Rule.of(layer)) {
       CheckBox box = new CheckBox(TEXTS.get("rule." + RoutineFile.key(rule)));
       box.setId("rule-" + id + "-" + RoutineFile.key(rule));
@@ -124,8 +125,8 @@ final class RoutineSheet extends VBox {
               });
       rules.getChildren().add(box);
     }
-    VBox right = new VBox(2, rules, fate);
-    return new HBox(10, title, right);
+    rules.getChildren().add(fate);
+    return new HBox(10, title, rules);
   }
 
   /** What becomes of each layer, as things stand. */
@@ -143,7 +144,6 @@ final class RoutineSheet extends VBox {
             left != null
                 ? TEXTS.get("left." + left.reason().name().toLowerCase(Locale.ROOT))
                 : chosen.get(layer.attributes().id()).isEmpty() ? TEXTS.get("left.as-here") : "");
-        fate.setManaged(!fate.getText().isEmpty());
       }
     }
   }

@@ -26,6 +26,7 @@ import carezza.desktop.action.Scope;
 import carezza.desktop.journal.JournalKeeper;
 import carezza.desktop.journal.JournalState;
 import carezza.desktop.journal.WorkState;
+import carezza.desktop.set.SetJobs;
 import carezza.desktop.set.SetState;
 import carezza.desktop.sheet.SheetKind;
 import carezza.desktop.state.AppState;
@@ -55,6 +56,7 @@ import carezza.model.HealLayer;
 import carezza.problem.Problem;
 import carezza.project.Document;
 import carezza.record.WorkClock.Moment;
+import carezza.record.WorkRecord;
 import carezza.studio.JournalEntry;
 import carezza.studio.JournalFile;
 
@@ -77,6 +79,7 @@ public final class Shell extends StackPane implements AutoCloseable {
   private final WorkState work;
   private final JournalState journal;
   private final SetState set;
+  private final SetJobs setJobs;
   private final OwnRoutines routines;
   private final FileWrites writes;
   private final Lane sheetLane;
@@ -94,6 +97,8 @@ public final class Shell extends StackPane implements AutoCloseable {
   private final Workspace workspace = new Workspace();
   private final ReadOnlyStringWrapper windowTitle = new ReadOnlyStringWrapper(NAME);
   private AppView active;
+  private String recordSeen = "";
+  private int deliveriesSeen;
   private boolean leaving;
 
   public Shell() {
@@ -111,6 +116,8 @@ public final class Shell extends StackPane implements AutoCloseable {
     journal = new JournalState(keeper, Instant::now, ZoneId.systemDefault());
     routines = new OwnRoutines(home.folder());
     set = new SetState(home.folder().resolve("looks"), state.status(), state.tasks());
+    setJobs = new SetJobs(set, state.status(), state.tasks(), routines::all, this::isOpen);
+    subscriptions.on(this::delivered, state.document().recordProperty());
     subscriptions.on(
         this::saved, state.document().dirtyProperty(), state.document().pathProperty());
     // Before anything takes it: whatever a hand does is work.
@@ -137,10 +144,10 @@ public final class Shell extends StackPane implements AutoCloseable {
     PlanView planView = new PlanView(state, findingPictures);
     views =
         List.of(
-            new StartView(files, home::recent),
+            new StartView(files, home::recent, state.status()),
             planView,
             bench,
-            new SetView(set, state.status(), files::open, files::askSet, routines::all),
+            new SetView(set, setJobs, state.status(), files),
             new DeliverView(state, work, area, settings),
             new JournalView(state, work, journal, journalFiles(), this::showSheet));
     actions = AppActions.of(state, this);
@@ -252,6 +259,28 @@ public final class Shell extends StackPane implements AutoCloseable {
   /** Makes a routine of the stack at work. */
   void makeRoutine() {
     sheets.show(new RoutineSheet(state.document().project(), routines::keep, sheets::close));
+  }
+
+  /** Whether a file is the document at work, or one that waits. */
+  private boolean isOpen(Path file) {
+    return !state.document().isEmpty() && state.document().current().liesIn(file)
+        || workspace.all().stream().anyMatch(w -> w.work().document().liesIn(file));
+  }
+
+  /** What was delivered of a picture of the set is a delivery of the set. */
+  private void delivered() {
+    WorkRecord is = state.document().recordProperty().get();
+    int now = is == null ? 0 : is.deliveries().size();
+    boolean more = is != null && is.id().equals(recordSeen) && now > deliveriesSeen;
+    recordSeen = is == null ? "" : is.id();
+    deliveriesSeen = now;
+    if (more) {
+      Document current = state.document().current();
+      Path own = current.path() == null ? current.origin() : current.path();
+      if (own != null) {
+        set.delivered(own);
+      }
+    }
   }
 
   void toggleSet() {
@@ -470,6 +499,10 @@ public final class Shell extends StackPane implements AutoCloseable {
     return set;
   }
 
+  SetJobs setJobs() {
+    return setJobs;
+  }
+
   JournalState journal() {
     return journal;
   }
@@ -560,6 +593,7 @@ public final class Shell extends StackPane implements AutoCloseable {
     subscriptions.close();
     strip.close();
     views.forEach(AppView::close);
+    setJobs.close();
     set.close();
     area.close();
     findingPictures.close();

@@ -53,8 +53,7 @@ public final class Demo {
   }
 
   private static Project titled(Project blank, String title, String notes) {
-    return new Project(
-        title, blank.photograph(), null, null, null, null, null, blank.stack(), null, notes, null);
+    return Project.begun(title, blank.photograph()).noted(notes);
   }
 
   static byte[] bytes(String name) {

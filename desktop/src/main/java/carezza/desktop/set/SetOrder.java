@@ -33,7 +33,9 @@ public enum SetOrder {
                     return own == null || reference == null ? 0 : -own.worst(reference);
                   });
           case STATE -> Comparator.comparing(Member::state);
-          case MINUTES -> Comparator.comparingDouble(Member::minutes).reversed();
+          case MINUTES ->
+              Comparator.comparing((Member m) -> m.state().compareTo(Member.State.FINISHED) >= 0)
+                  .thenComparingDouble(Member::minutes);
         };
     return by == null ? members : members.stream().sorted(by).toList();
   }

@@ -89,7 +89,7 @@ public final class Status {
     if (under.stop != null) {
       under.stop.run();
       under.end();
-      say(TEXTS.get("status.stopped-nothing-was-changed"));
+      say(under.stopped);
     }
   }
 
@@ -100,6 +100,7 @@ public final class Status {
     private final Runnable stop;
     private final boolean asked;
     private final DoubleProperty progress = new SimpleDoubleProperty(-1);
+    private String stopped = TEXTS.get("status.stopped-nothing-was-changed");
 
     private Job(String words, Runnable stop, boolean asked) {
       this.words = words;
@@ -109,6 +110,12 @@ public final class Status {
 
     public String words() {
       return words;
+    }
+
+    /** With other words for when it is given up: where some of it may be done by then. */
+    public Job saying(String whenStopped) {
+      stopped = whenStopped;
+      return this;
     }
 
     public boolean stoppable() {

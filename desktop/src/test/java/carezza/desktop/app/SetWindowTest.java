@@ -18,7 +18,6 @@ import org.testng.annotations.Test;
 
 import carezza.codec.OutputProfile;
 import carezza.codec.PictureFormat;
-import carezza.codec.PictureReader;
 import carezza.codec.PictureWriter;
 import carezza.desktop.demo.Demo;
 import carezza.desktop.set.SetOrder;
@@ -84,6 +83,14 @@ public class SetWindowTest extends WindowDriver {
     assertThat(grid.getItems()).hasSize(1);
     Label summary = robot.lookup("#set-summary").query();
     assertThat(summary.getText()).contains("4 pictures");
+    TextField available = robot.lookup("#set-available").query();
+    onStage(
+        () -> {
+          set().edit("c0.png", m -> m.taking(30));
+          available.setText("20");
+          return null;
+        });
+    assertThat(summary.getText()).contains("3 of them in time");
     assertThat(set().looks().get("b-portrait.png").face()).isNotNull();
     assertThat(set().looks().get("c0.png").face()).isNull();
     // Keys go from picture to picture, and a state is kept beside the photographs.
@@ -121,10 +128,12 @@ public class SetWindowTest extends WindowDriver {
           set().choose(List.of("b-portrait.png"));
           return null;
         });
+    ComboBox<Routine> routines = robot.lookup("#set-routine").query();
+    await(() -> routines.getValue() != null);
     clickOn("#set-apply");
-    await(() -> set().outcomes().containsKey("b-portrait.png"));
-    assertThat(set().outcomes().get("b-portrait.png").problem()).isEmpty();
-    assertThat(set().outcomes().get("b-portrait.png").measured()).isNotEmpty();
+    await(() -> view.setJobs().outcomes().containsKey("b-portrait.png"));
+    assertThat(view.setJobs().outcomes().get("b-portrait.png").problem()).isEmpty();
+    assertThat(view.setJobs().outcomes().get("b-portrait.png").measured()).isNotEmpty();
     assertThat(member("b-portrait.png").project()).isEqualTo("b-portrait.carezza");
     assertThat(member("b-portrait.png").state()).isEqualTo(State.IN_WORK);
     onStage(
@@ -164,7 +173,7 @@ public class SetWindowTest extends WindowDriver {
     clickOn("#set-bring");
     await(
         () ->
-            set().outcomes().containsKey("b-portrait.png")
+            view.setJobs().outcomes().containsKey("b-portrait.png")
                 && set().looks().get("b-portrait.png") != look
                 && set().looks().get("b-portrait.png").figures() != null);
     var brought = set().looks().get("b-portrait.png").figures();
@@ -209,7 +218,31 @@ public class SetWindowTest extends WindowDriver {
     save(place.resolve("c1.carezza"));
     await(() -> "c1.carezza".equals(member("c1.png").project()));
     assertThat(member("c1.png").state()).isEqualTo(State.IN_WORK);
-    assertThat(PictureReader.name(place.resolve("c1.carezza"))).isEqualTo("c1.carezza");
+    // What is at work here is not changed behind it.
+    onStage(
+        () -> {
+          view.toggleSet();
+          set().choose(List.of("c1.png"));
+          return null;
+        });
+    clickOn("#set-apply");
+    assertThat(view.setJobs().outcomes().get("c1.png").problem())
+        .isEqualTo(
+            "c1 is open on the bench; close it there first, so that nothing is changed behind it.");
+    Path delivered = place.resolve("c1-out.jpg");
+    onStage(
+        () -> {
+          view.showDeliver();
+          return null;
+        });
+    TextField path = robot.lookup("#deliver-path").query();
+    onStage(
+        () -> {
+          path.setText(delivered.toString());
+          return null;
+        });
+    clickOn("#deliver-write");
+    await(() -> Files.exists(delivered) && member("c1.png").state() == State.DELIVERED);
   }
 
   /** A routine made of the stack at work is at hand in the set, and says what stays behind. */
@@ -236,6 +269,7 @@ public class SetWindowTest extends WindowDriver {
           return null;
         });
     ComboBox<Routine> routines = robot.lookup("#set-routine").query();
+    await(() -> routines.getItems().stream().anyMatch(r -> r.name().equals("Mine")));
     Routine mine =
         routines.getItems().stream().filter(r -> r.name().equals("Mine")).findFirst().orElseThrow();
     assertThat(mine.measured()).isNotEmpty();

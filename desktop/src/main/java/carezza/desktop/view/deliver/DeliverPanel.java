@@ -149,6 +149,13 @@ final class DeliverPanel extends VBox {
     subscriptions.on(this::saySize, state.document().projectProperty());
     colourCheck.setId("deliver-colours");
     colours.onChange(this::checkColours);
+    subscriptions.on(
+        state.document().projectProperty(),
+        is -> {
+          if (colourCheck.getScene() != null) {
+            checkColours();
+          }
+        });
     check(state.measurements().gaugesProperty().get());
   }
 

@@ -17,6 +17,7 @@ import org.jspecify.annotations.Nullable;
 import carezza.desktop.control.Buttons;
 import carezza.desktop.control.Spring;
 import carezza.desktop.control.Titled;
+import carezza.desktop.set.SetJobs;
 import carezza.desktop.set.SetLook;
 import carezza.desktop.set.SetOutcome;
 import carezza.desktop.set.SetState;
@@ -35,6 +36,7 @@ final class MemberPanel extends VBox {
   private static final double PICTURE = 268;
 
   private final SetState set;
+  private final SetJobs jobs;
   private final Label title = new Label();
   private final ImageView picture = new ImageView();
   private final ComboBox<State> state = new ComboBox<>();
@@ -48,9 +50,10 @@ final class MemberPanel extends VBox {
   /**
    * @param openIt opens the member on the bench
    */
-  MemberPanel(SetState set, Runnable openIt) {
+  MemberPanel(SetState set, SetJobs jobs, Runnable openIt) {
     super(10);
     this.set = set;
+    this.jobs = jobs;
     setId("set-member");
     getStyleClass().addAll("panel", "journal-panel");
     setMinWidth(TextSize.px(WIDTH));
@@ -131,7 +134,7 @@ final class MemberPanel extends VBox {
       figures.getChildren().clear();
       became.getChildren().clear();
       compare(look);
-      became(set.outcomes().get(now.photograph()));
+      became(jobs.outcomes().get(now.photograph()));
       open.setDisable(set.missingProperty().get().contains(now.photograph()));
     }
     showing = false;

@@ -3,13 +3,14 @@ package carezza.desktop.view.set;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.function.Consumer;
-import java.util.function.Supplier;
+import java.util.Locale;
+import java.util.Optional;
 import javafx.collections.MapChangeListener;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
+import javafx.scene.control.TextField;
 import javafx.scene.control.Tooltip;
 import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.FlowPane;
@@ -17,13 +18,17 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 
+import org.jspecify.annotations.Nullable;
+
 import carezza.batch.SetFolder;
 import carezza.desktop.action.Scope;
 import carezza.desktop.control.Buttons;
 import carezza.desktop.control.Spring;
 import carezza.desktop.control.Titled;
+import carezza.desktop.set.SetJobs;
 import carezza.desktop.set.SetLook;
 import carezza.desktop.set.SetOrder;
+import carezza.desktop.set.SetOutcome;
 import carezza.desktop.set.SetState;
 import carezza.desktop.state.Status;
 import carezza.desktop.state.Subscriptions;
@@ -31,7 +36,6 @@ import carezza.desktop.text.Texts;
 import carezza.desktop.view.AppView;
 import carezza.desktop.view.WorkLine;
 import carezza.model.Layer;
-import carezza.project.RecipeFile;
 import carezza.recipe.Recipe;
 import carezza.routine.Routine;
 import carezza.set.DayPlan;
@@ -45,8 +49,8 @@ public final class SetView implements AppView {
   private static final Texts TEXTS = SetWords.TEXTS;
 
   private final SetState set;
-  private final Consumer<Path> open;
-  private final Supplier<List<Routine>> routines;
+  private final SetJobs jobs;
+  private final Opening opening;
   private final Subscriptions subscriptions = new Subscriptions();
   private final BorderPane pane = new BorderPane();
   private final VBox empty = new VBox(14);
@@ -61,28 +65,34 @@ public final class SetView implements AppView {
   private final FaceStrip faces;
   private final MemberPanel panel;
   private final MapChangeListener<String, SetLook> looked;
+  private final MapChangeListener<String, SetOutcome> became;
+  private final TextField available = new TextField();
   private boolean active;
+
+  /** What the view opens. */
+  public interface Opening {
+
+    /** Opens a file on the bench. */
+    void open(Path file);
+
+    /** Asks for a folder and opens it. */
+    void askSet();
+
+    void openDemoSet();
+  }
 
   /**
    * @param status what is said and done
-   * @param open opens a file on the bench
-   * @param ask asks for a folder and opens it
-   * @param routines those that are at hand
    */
-  public SetView(
-      SetState set,
-      Status status,
-      Consumer<Path> open,
-      Runnable ask,
-      Supplier<List<Routine>> routines) {
+  public SetView(SetState set, SetJobs jobs, Status status, Opening opening) {
     this.set = set;
-    this.open = open;
-    this.routines = routines;
+    this.jobs = jobs;
+    this.opening = opening;
     pane.setId("set");
     pane.getStyleClass().add("plan");
     grid = new MemberGrid(set, this::openCurrent);
     faces = new FaceStrip(set);
-    panel = new MemberPanel(set, this::openCurrent);
+    panel = new MemberPanel(set, jobs, this::openCurrent);
     summary.setId("set-summary");
     gone.setId("set-missing");
     gone.setWrapText(true);
@@ -100,16 +110,24 @@ public final class SetView implements AppView {
     message.setWrapText(true);
     HBox foot = new HBox(14, message, line);
     foot.setMinHeight(22);
+    foot.setAlignment(Pos.CENTER_LEFT);
     work.getChildren().add(foot);
     empty.setAlignment(Pos.CENTER);
-    empty
-        .getChildren()
-        .addAll(none, Buttons.of("set-folder", TEXTS.get("folder"), TEXTS.get("folder.tip"), ask));
+    HBox ways =
+        new HBox(
+            10,
+            Buttons.of("set-folder", TEXTS.get("folder"), TEXTS.get("folder.tip"), opening::askSet),
+            Buttons.of("set-demo", TEXTS.get("demo"), TEXTS.get("demo.tip"), opening::openDemoSet));
+    ways.setAlignment(Pos.CENTER);
+    empty.getChildren().addAll(none, ways);
     looked = change -> looked();
+    became = change -> panel.show();
     set.looks().addListener(looked);
     subscriptions.on(this::show, set.setProperty(), set.missingProperty());
     subscriptions.on(panel::show, set.chosenProperty());
-    set.outcomes().addListener((MapChangeListener<Object, Object>) change -> panel.show());
+    jobs.outcomes().addListener(became);
+    subscriptions.on(jobs.routinesProperty(), is -> offer(routine, is));
+    subscriptions.on(jobs.recipesProperty(), is -> offer(recipe, is));
     show();
   }
 
@@ -119,9 +137,7 @@ public final class SetView implements AppView {
     routine.setAccessibleText(TEXTS.get("routine"));
     routine.setTooltip(new Tooltip(TEXTS.get("routine.tip")));
     recipe.setId("set-recipe");
-    RecipeFile.SHIPPED.forEach(id -> recipe.getItems().add(RecipeFile.shipped(id)));
     recipe.setConverter(new Titled<>(Recipe::name));
-    recipe.getSelectionModel().select(0);
     recipe.setAccessibleText(TEXTS.get("recipe"));
     recipe.setTooltip(new Tooltip(TEXTS.get("recipe.tip")));
     HBox lay =
@@ -131,7 +147,7 @@ public final class SetView implements AppView {
                 "set-apply",
                 TEXTS.get("apply"),
                 TEXTS.get("apply.tip"),
-                () -> set.apply(routine.getValue())));
+                () -> laidOn(routine.getValue())));
     HBox deliver =
         joined(
             recipe,
@@ -139,14 +155,14 @@ public final class SetView implements AppView {
                 "set-deliver",
                 TEXTS.get("deliver"),
                 TEXTS.get("deliver.tip"),
-                () -> set.deliver(recipe.getValue())));
+                () -> delivered(recipe.getValue())));
     return new FlowPane(
         8,
         8,
         lay,
-        Buttons.of("set-plan", TEXTS.get("plan"), TEXTS.get("plan.tip"), set::plan),
+        Buttons.of("set-plan", TEXTS.get("plan"), TEXTS.get("plan.tip"), jobs::plan),
         Buttons.of(
-            "set-bring", TEXTS.get("bring"), TEXTS.get("bring.tip"), () -> set.bring(this::named)),
+            "set-bring", TEXTS.get("bring"), TEXTS.get("bring.tip"), () -> jobs.bring(this::named)),
         deliver);
   }
 
@@ -158,7 +174,7 @@ public final class SetView implements AppView {
 
   private Layer named(Layer layer) {
     String of =
-        java.util.Optional.ofNullable(set.setProperty().get())
+        Optional.ofNullable(set.setProperty().get())
             .flatMap(PictureSet::referenceMember)
             .map(Member::title)
             .orElse("");
@@ -169,8 +185,7 @@ public final class SetView implements AppView {
     ComboBox<SetOrder> order = new ComboBox<>();
     order.setId("set-order");
     order.getItems().addAll(SetOrder.values());
-    order.setConverter(
-        new Titled<>(o -> TEXTS.get("order." + o.name().toLowerCase(java.util.Locale.ROOT))));
+    order.setConverter(new Titled<>(o -> TEXTS.get("order." + o.name().toLowerCase(Locale.ROOT))));
     order.setAccessibleText(TEXTS.get("order"));
     order.setTooltip(new Tooltip(TEXTS.get("order.tip")));
     order.valueProperty().bindBidirectional(set.orderProperty());
@@ -184,7 +199,13 @@ public final class SetView implements AppView {
     filter.setAccessibleText(TEXTS.get("filter"));
     filter.setTooltip(new Tooltip(TEXTS.get("filter.tip")));
     filter.valueProperty().bindBidirectional(set.filterProperty());
-    HBox row = new HBox(8, summary, new Spring(), order, filter);
+    available.setId("set-available");
+    available.setPrefColumnCount(4);
+    available.setPromptText("min");
+    available.setAccessibleText(TEXTS.get("available"));
+    available.setTooltip(new Tooltip(TEXTS.get("available.tip")));
+    available.textProperty().subscribe((was, is) -> show());
+    HBox row = new HBox(8, summary, available, new Spring(), order, filter);
     row.setAlignment(Pos.CENTER_LEFT);
     return row;
   }
@@ -204,19 +225,30 @@ public final class SetView implements AppView {
     if (now == null) {
       return;
     }
-    DayPlan day = DayPlan.of(now, 0);
-    summary.setText(
+    double minutes = minutes();
+    DayPlan day = DayPlan.of(now, minutes);
+    String said =
         TEXTS.get(
             "summary",
             now.name(),
             now.members().size(),
             day.order().size(),
-            Math.round(day.minutes())));
+            Math.round(day.minutes()));
+    summary.setText(minutes > 0 ? said + " · " + TEXTS.get("in-time", day.inTime()) : said);
     List<String> missing = set.missingProperty().get();
     gone.setVisible(!missing.isEmpty());
     gone.setManaged(!missing.isEmpty());
     gone.setText(missing.isEmpty() ? "" : TEXTS.get("missing.these", String.join(", ", missing)));
     panel.show();
+  }
+
+  /** Minutes that there are; 0 where nothing, or no number, is said. */
+  private double minutes() {
+    try {
+      return Math.clamp(Double.parseDouble(available.getText().strip()), 0, 100_000);
+    } catch (NumberFormatException e) {
+      return 0;
+    }
   }
 
   private void openCurrent() {
@@ -226,7 +258,7 @@ public final class SetView implements AppView {
         .ifPresent(
             m -> {
               if (folder != null) {
-                open.accept(folder.path(m.file()));
+                opening.open(folder.path(m.file()));
               }
             });
   }
@@ -259,19 +291,30 @@ public final class SetView implements AppView {
   @Override
   public void activate() {
     active = true;
-    offer();
+    jobs.lookAtShelf();
     set.refresh();
     looked();
   }
 
-  /** The routines at hand; what was chosen stays chosen. */
-  private void offer() {
-    Routine before = routine.getValue();
-    routine.getItems().setAll(routines.get());
-    routine.setValue(
-        before != null && routine.getItems().contains(before)
-            ? before
-            : routine.getItems().getFirst());
+  private void laidOn(@Nullable Routine chosen) {
+    if (chosen != null) {
+      jobs.apply(chosen);
+    }
+  }
+
+  private void delivered(@Nullable Recipe chosen) {
+    if (chosen != null) {
+      jobs.deliver(chosen);
+    }
+  }
+
+  /** What is at hand now; what was chosen stays chosen. */
+  private static <T> void offer(ComboBox<T> box, List<T> all) {
+    T before = box.getValue();
+    box.getItems().setAll(all);
+    if (!all.isEmpty()) {
+      box.setValue(before != null && all.contains(before) ? before : all.getFirst());
+    }
   }
 
   @Override
@@ -292,6 +335,7 @@ public final class SetView implements AppView {
   @Override
   public void close() {
     set.looks().removeListener(looked);
+    jobs.outcomes().removeListener(became);
     subscriptions.close();
     grid.close();
     faces.close();

@@ -16,8 +16,10 @@ import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 
 import carezza.desktop.action.Scope;
+import carezza.desktop.state.Status;
 import carezza.desktop.text.Texts;
 import carezza.desktop.view.AppView;
+import carezza.desktop.view.WorkLine;
 
 /**
  * What stands in the window before a picture is open: the demo, recent projects, a file of one's
@@ -61,11 +63,14 @@ public final class StartView implements AppView {
   private final Supplier<List<Path>> recent;
   private final VBox box = new VBox(26);
   private final VBox files = new VBox(8);
+  private final WorkLine line;
 
   /**
    * @param recent projects, the newest first
+   * @param status what is under way
    */
-  public StartView(Opening opening, Supplier<List<Path>> recent) {
+  public StartView(Opening opening, Supplier<List<Path>> recent, Status status) {
+    line = new WorkLine(status, "start-");
     this.opening = opening;
     this.recent = recent;
     box.setId("start");
@@ -103,7 +108,8 @@ public final class StartView implements AppView {
     files.setAlignment(Pos.CENTER);
     Label place = new Label(TEXTS.get("startView.lumen-court-sant-orsola-autumn-cards"));
     place.getStyleClass().add("hint");
-    box.getChildren().addAll(top, demos, files, place);
+    line.setAlignment(Pos.CENTER);
+    box.getChildren().addAll(top, demos, files, place, line);
   }
 
   @Override
@@ -175,7 +181,7 @@ public final class StartView implements AppView {
 
   @Override
   public void close() {
-    // It holds nothing.
+    line.close();
   }
 
   private static Node demo(String id, String picture, String title, String words, Runnable open) {
