@@ -5,8 +5,6 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.awt.image.BufferedImage;
 import java.io.IOException;
 import java.io.OutputStream;
-import java.io.PrintWriter;
-import java.io.StringWriter;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -18,7 +16,6 @@ import org.testng.annotations.AfterClass;
 import org.testng.annotations.BeforeClass;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
-import picocli.CommandLine;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -97,22 +94,11 @@ public class CommandLineTest {
     }
   }
 
-  private record Outcome(int code, String out, String err) {}
-
-  private static Outcome run(Object... arguments) {
-    CommandLine line = Carezza.commandLine();
-    StringWriter out = new StringWriter();
-    StringWriter err = new StringWriter();
-    line.setOut(new PrintWriter(out, true));
-    line.setErr(new PrintWriter(err, true));
-    String[] words = new String[arguments.length];
-    for (int i = 0; i < words.length; i++) {
-      words[i] = arguments[i].toString();
-    }
-    return new Outcome(line.execute(words), out.toString(), err.toString());
+  private static CommandRun run(Object... arguments) {
+    return CommandRun.of(arguments);
   }
 
-  private static void assertSentence(Outcome outcome, int code, String... parts) {
+  private static void assertSentence(CommandRun outcome, int code, String... parts) {
     assertThat(outcome.code()).isEqualTo(code);
     assertThat(outcome.err().strip().lines()).hasSize(1);
     assertThat(outcome.err()).contains(parts).doesNotContain("Exception");
@@ -144,7 +130,7 @@ public class CommandLineTest {
   @Test
   public void renderFitsTheLongEdgeAndTakesTheFormatOfTheName() throws Problem {
     Path picture = folder.resolve("small.tif");
-    Outcome outcome = run("render", small, "--out", picture, "--long-edge", 500, "--bits", 16);
+    CommandRun outcome = run("render", small, "--out", picture, "--long-edge", 500, "--bits", 16);
     assertThat(outcome.code()).isZero();
     Photograph read = PictureReader.read(picture);
     assertThat(read.size()).isEqualTo(new PictureSize(400, 500));
@@ -353,7 +339,7 @@ public class CommandLineTest {
 
   @Test(dataProvider = "verbs")
   public void everyVerbHasHelp(String verb) {
-    Outcome outcome = run(verb, "--help");
+    CommandRun outcome = run(verb, "--help");
     assertThat(outcome.code()).isZero();
     assertThat(outcome.out()).contains("Usage: carezza " + verb);
   }
@@ -416,7 +402,7 @@ public class CommandLineTest {
   public void planSaysWhatThereIsToDoAndDraftsIt() throws Exception {
     Path json = folder.resolve("plan.json");
     Path draft = folder.resolve("draft.carezza");
-    Outcome outcome =
+    CommandRun outcome =
         run(
             "plan",
             photo,
@@ -462,7 +448,7 @@ public class CommandLineTest {
     Path stack =
         Files.writeString(folder.resolve("teeth.json"), "{\"stack\":[{\"kind\":\"teeth\"}]}");
     Path out = folder.resolve("teeth.png");
-    Outcome outcome = run("apply", photo, "--stack", stack, "--out", out, "--scale-level", 2);
+    CommandRun outcome = run("apply", photo, "--stack", stack, "--out", out, "--scale-level", 2);
     assertThat(outcome.code()).isZero();
     assertThat(outcome.err()).isEmpty();
     Path plain = folder.resolve("plain.png");

@@ -2,8 +2,6 @@ package carezza.desktop.command;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import java.io.PrintWriter;
-import java.io.StringWriter;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Duration;
@@ -15,7 +13,6 @@ import org.apache.pdfbox.text.PDFTextStripper;
 import org.testng.annotations.AfterClass;
 import org.testng.annotations.BeforeClass;
 import org.testng.annotations.Test;
-import picocli.CommandLine;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -72,16 +69,10 @@ public class RecordCommandsTest {
   }
 
   private static String run(int code, Object... arguments) {
-    CommandLine line = Carezza.commandLine();
-    StringWriter err = new StringWriter();
-    line.setErr(new PrintWriter(err, true));
-    String[] words = new String[arguments.length];
-    for (int i = 0; i < words.length; i++) {
-      words[i] = arguments[i].toString();
-    }
-    assertThat(line.execute(words)).as(err.toString()).isEqualTo(code);
-    assertThat(err.toString().strip().lines().count()).isEqualTo(code == 0 ? 0 : 1);
-    return err.toString();
+    CommandRun run = CommandRun.of(arguments);
+    assertThat(run.code()).as(run.err()).isEqualTo(code);
+    assertThat(run.err().strip().lines().count()).isEqualTo(code == 0 ? 0 : 1);
+    return run.err();
   }
 
   @Test

@@ -3,8 +3,6 @@ package carezza.desktop.command;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.io.IOException;
-import java.io.PrintWriter;
-import java.io.StringWriter;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Comparator;
@@ -13,7 +11,6 @@ import java.util.Map;
 import org.testng.annotations.AfterClass;
 import org.testng.annotations.BeforeClass;
 import org.testng.annotations.Test;
-import picocli.CommandLine;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -76,24 +73,15 @@ public class RoutineCommandTest {
     }
   }
 
-  private record Outcome(int code, String err) {}
-
-  private static Outcome run(Object... arguments) {
-    CommandLine line = Carezza.commandLine();
-    StringWriter err = new StringWriter();
-    line.setErr(new PrintWriter(err, true));
-    String[] words = new String[arguments.length];
-    for (int i = 0; i < words.length; i++) {
-      words[i] = arguments[i].toString();
-    }
-    return new Outcome(line.execute(words), err.toString());
+  private static CommandRun run(Object... arguments) {
+    return CommandRun.of(arguments);
   }
 
   @Test
   public void aBatchIsDoneReportedAndResumed() throws Exception {
     Path out = folder.resolve("out");
     Path report = folder.resolve("report.json");
-    Outcome first =
+    CommandRun first =
         run("routine", routine, photo, "--out", out, "--recipe", recipe, "--report", report);
     assertThat(first.code()).as(first.err()).isZero();
     assertThat(PictureReader.read(out.resolve("photo.png")).size())
@@ -102,10 +90,11 @@ public class RoutineCommandTest {
     assertThat(said.get("routine").asString()).isEqualTo("Up");
     assertThat(said.get("entries").get(0).get("state").asString()).isEqualTo("done");
     // Without --resume what is there is refused; with it, it is done already.
-    Outcome again = run("routine", routine, photo, "--out", out, "--recipe", recipe);
+    CommandRun again = run("routine", routine, photo, "--out", out, "--recipe", recipe);
     assertThat(again.code()).isEqualTo(1);
     assertThat(again.err()).contains("photo.png").doesNotContain("Exception");
-    Outcome resumed = run("routine", routine, photo, "--out", out, "--recipe", recipe, "--resume");
+    CommandRun resumed =
+        run("routine", routine, photo, "--out", out, "--recipe", recipe, "--resume");
     assertThat(resumed.code()).isZero();
     assertThat(resumed.err()).contains("done earlier");
   }
@@ -113,7 +102,7 @@ public class RoutineCommandTest {
   @Test
   public void oneBrokenFileFailsTheCommandAndNotTheOthers() {
     Path out = folder.resolve("mixed");
-    Outcome outcome =
+    CommandRun outcome =
         run("routine", routine, broken, photo, "--out", out, "--recipe", recipe, "--jobs", 2);
     assertThat(outcome.code()).isEqualTo(1);
     assertThat(outcome.err()).contains("broken.png").doesNotContain("Exception");
@@ -123,15 +112,15 @@ public class RoutineCommandTest {
   @Test
   public void aMistakeIsOneSentence() {
     Path out = folder.resolve("no");
-    Outcome shard = run("routine", routine, photo, "--out", out, "--shard", "5/4");
+    CommandRun shard = run("routine", routine, photo, "--out", out, "--shard", "5/4");
     assertThat(shard.code()).isEqualTo(2);
     assertThat(shard.err()).contains("--shard is to be I/N with I from 1 to N, not '5/4'");
-    Outcome jobs = run("routine", routine, photo, "--out", out, "--jobs", "0");
+    CommandRun jobs = run("routine", routine, photo, "--out", out, "--jobs", "0");
     assertThat(jobs.err()).contains("--jobs").contains("1 to 64");
-    Outcome unknown = run("routine", "no-such-routine", photo, "--out", out);
+    CommandRun unknown = run("routine", "no-such-routine", photo, "--out", out);
     assertThat(unknown.code()).isEqualTo(1);
     assertThat(unknown.err().strip().lines()).hasSize(1);
-    Outcome recipeFile = run("routine", routine, photo, "--out", out, "--recipe", routine);
+    CommandRun recipeFile = run("routine", routine, photo, "--out", out, "--recipe", routine);
     assertThat(recipeFile.err()).contains("up.carezza-routine does not hold a delivery recipe");
     assertThat(out).doesNotExist();
   }
