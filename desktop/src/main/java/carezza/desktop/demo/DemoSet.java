@@ -9,9 +9,9 @@ import java.util.List;
 import java.util.Map;
 
 import carezza.batch.SetFolder;
+import carezza.batch.SetLooks;
 import carezza.file.AtomicFile;
 import carezza.file.Reason;
-import carezza.image.Cancellation;
 import carezza.problem.Problem;
 import carezza.problem.Problem.Kind;
 import carezza.project.Document;
@@ -87,9 +87,10 @@ public final class DemoSet {
 
   private static String saved(Path folder, Member member, Document document) throws Problem {
     String name = member.title() + ProjectFile.ENDING;
-    new Session(document.photograph())
-        .store()
-        .save(document, AtomicFile.replacing(folder.resolve(name)), Cancellation.NONE);
+    // Rendering it would keep the hand waiting; its look follows.
+    byte[] preview =
+        new Session(document.photograph()).store().asShot(document.project(), SetLooks.THUMBNAIL);
+    ProjectFile.save(document, AtomicFile.replacing(folder.resolve(name)), preview);
     return name;
   }
 }

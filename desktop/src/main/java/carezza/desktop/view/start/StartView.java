@@ -79,9 +79,9 @@ public final class StartView implements AppView {
     box.setPadding(new Insets(30));
     Label name = new Label("Carezza");
     name.getStyleClass().add("wordmark");
-    Label line = new Label(TEXTS.get("startView.every-touch-is-a-recipe-never"));
-    line.getStyleClass().add("motto");
-    VBox top = new VBox(2, name, line);
+    Label motto = new Label(TEXTS.get("startView.every-touch-is-a-recipe-never"));
+    motto.getStyleClass().add("motto");
+    VBox top = new VBox(2, name, motto);
     top.setAlignment(Pos.CENTER);
     HBox demos =
         new HBox(
