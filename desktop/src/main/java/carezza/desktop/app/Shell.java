@@ -56,7 +56,6 @@ import carezza.model.HealLayer;
 import carezza.problem.Problem;
 import carezza.project.Document;
 import carezza.record.WorkClock.Moment;
-import carezza.record.WorkRecord;
 import carezza.studio.JournalEntry;
 import carezza.studio.JournalFile;
 
@@ -78,9 +77,7 @@ public final class Shell extends StackPane implements AutoCloseable {
   private final JournalKeeper keeper;
   private final WorkState work;
   private final JournalState journal;
-  private final SetState set;
-  private final SetJobs setJobs;
-  private final OwnRoutines routines;
+  private final SetDesk sets;
   private final FileWrites writes;
   private final Lane sheetLane;
   private final Home home;
@@ -97,8 +94,6 @@ public final class Shell extends StackPane implements AutoCloseable {
   private final Workspace workspace = new Workspace();
   private final ReadOnlyStringWrapper windowTitle = new ReadOnlyStringWrapper(NAME);
   private AppView active;
-  private String recordSeen = "";
-  private int deliveriesSeen;
   private boolean leaving;
 
   public Shell() {
@@ -114,12 +109,7 @@ public final class Shell extends StackPane implements AutoCloseable {
     keeper = new JournalKeeper(home.folder(), this::tell, state.tasks());
     work = new WorkState(state, keeper, Moment::now, ZoneId.systemDefault());
     journal = new JournalState(keeper, Instant::now, ZoneId.systemDefault());
-    routines = new OwnRoutines(home.folder());
-    set = new SetState(home.folder().resolve("looks"), state.status(), state.tasks());
-    setJobs = new SetJobs(set, state.status(), state.tasks(), routines::all, this::isOpen);
-    subscriptions.on(this::delivered, state.document().recordProperty());
-    subscriptions.on(
-        this::saved, state.document().dirtyProperty(), state.document().pathProperty());
+    sets = new SetDesk(state, workspace, home.folder());
     // Before anything takes it: whatever a hand does is work.
     addEventFilter(InputEvent.ANY, e -> work.input());
     setId("carezza");
@@ -147,7 +137,7 @@ public final class Shell extends StackPane implements AutoCloseable {
             new StartView(files, home::recent, state.status()),
             planView,
             bench,
-            new SetView(set, setJobs, state.status(), files),
+            new SetView(sets.set(), sets.jobs(), state.status(), files),
             new DeliverView(state, work, area, settings),
             new JournalView(state, work, journal, journalFiles(), this::showSheet));
     actions = AppActions.of(state, this);
@@ -245,42 +235,12 @@ public final class Shell extends StackPane implements AutoCloseable {
 
   /** Opens a folder as a set and shows it. */
   private void openSet(Path folder) {
-    set.open(folder, () -> show(view("set")));
-  }
-
-  /** What is saved in the set's folder is work on the set. */
-  private void saved() {
-    Path path = state.document().pathProperty().get();
-    if (path != null && !state.document().dirtyProperty().get()) {
-      set.saved(path);
-    }
+    sets.set().open(folder, () -> show(view("set")));
   }
 
   /** Makes a routine of the stack at work. */
   void makeRoutine() {
-    sheets.show(new RoutineSheet(state.document().project(), routines::keep, sheets::close));
-  }
-
-  /** Whether a file is the document at work, or one that waits. */
-  private boolean isOpen(Path file) {
-    return !state.document().isEmpty() && state.document().current().liesIn(file)
-        || workspace.all().stream().anyMatch(w -> w.work().document().liesIn(file));
-  }
-
-  /** What was delivered of a picture of the set is a delivery of the set. */
-  private void delivered() {
-    WorkRecord is = state.document().recordProperty().get();
-    int now = is == null ? 0 : is.deliveries().size();
-    boolean more = is != null && is.id().equals(recordSeen) && now > deliveriesSeen;
-    recordSeen = is == null ? "" : is.id();
-    deliveriesSeen = now;
-    if (more) {
-      Document current = state.document().current();
-      Path own = current.path() == null ? current.origin() : current.path();
-      if (own != null) {
-        set.delivered(own);
-      }
-    }
+    sheets.show(new RoutineSheet(state.document().project(), sets.routines()::keep, sheets::close));
   }
 
   void toggleSet() {
@@ -496,11 +456,11 @@ public final class Shell extends StackPane implements AutoCloseable {
   }
 
   SetState set() {
-    return set;
+    return sets.set();
   }
 
   SetJobs setJobs() {
-    return setJobs;
+    return sets.jobs();
   }
 
   JournalState journal() {
@@ -593,8 +553,7 @@ public final class Shell extends StackPane implements AutoCloseable {
     subscriptions.close();
     strip.close();
     views.forEach(AppView::close);
-    setJobs.close();
-    set.close();
+    sets.close();
     area.close();
     findingPictures.close();
     work.close();
