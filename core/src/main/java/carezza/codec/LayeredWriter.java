@@ -211,6 +211,7 @@ public abstract sealed class LayeredWriter implements AutoCloseable {
       ImageWriteParam param = writer.getDefaultWriteParam();
       param.setCompressionMode(ImageWriteParam.MODE_EXPLICIT);
       param.setCompressionType("Deflate");
+      param.setCompressionQuality(PictureWriter.TIFF_EFFORT);
       TIFFDirectory directory =
           TIFFDirectory.createFromMetadata(
               writer.getDefaultImageMetadata(new ImageTypeSpecifier(image), param));

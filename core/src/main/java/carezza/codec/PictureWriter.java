@@ -31,6 +31,9 @@ public final class PictureWriter {
 
   private static final String JPEG_TREE = "javax_imageio_jpeg_image_1.0";
 
+  /** Of 0 … 1: files an eighth larger than at 1, in less than half of the time. */
+  static final float TIFF_EFFORT = 0.2f;
+
   private PictureWriter() {}
 
   /**
@@ -113,6 +116,7 @@ public final class PictureWriter {
         case TIFF -> {
           param.setCompressionMode(ImageWriteParam.MODE_EXPLICIT);
           param.setCompressionType("Deflate");
+          param.setCompressionQuality(TIFF_EFFORT);
           out.setByteOrder(settings.metadata().order());
         }
         case PNG -> metadata = PngProfile.metadata(writer, image, param, profile);

@@ -7,6 +7,7 @@ import java.awt.image.ColorModel;
 import java.awt.image.ComponentColorModel;
 import java.awt.image.DataBuffer;
 import java.awt.image.DataBufferByte;
+import java.awt.image.DataBufferUShort;
 import java.awt.image.PixelInterleavedSampleModel;
 import java.awt.image.Raster;
 import java.awt.image.WritableRaster;
@@ -191,16 +192,24 @@ final class Rasters {
             type);
     WritableRaster raster = Raster.createInterleavedRaster(type, w, h, bands, null);
     float top = (1 << bits) - 1;
-    int[] row = new int[w * bands];
-    for (int y = 0; y < h; y++) {
-      for (int x = 0; x < w; x++) {
-        for (int c = 0; c < bands; c++) {
-          float v = encoded[c].values()[y * w + x];
-          row[x * bands + c] = (int) (Math.clamp(v, 0f, 1f) * top + 0.5f);
-        }
-      }
-      raster.setPixels(0, y, w, 1, row);
-    }
+    short[] deep = raster.getDataBuffer() instanceof DataBufferUShort b ? b.getData() : null;
+    byte[] plain = raster.getDataBuffer() instanceof DataBufferByte b ? b.getData() : null;
+    ParallelRows.each(
+        w,
+        h,
+        (from, to) -> {
+          for (int c = 0; c < bands; c++) {
+            float[] values = encoded[c].values();
+            for (int i = from * w; i < to * w; i++) {
+              int step = (int) (Math.clamp(values[i], 0f, 1f) * top + 0.5f);
+              if (deep == null) {
+                plain[i * bands + c] = (byte) step;
+              } else {
+                deep[i * bands + c] = (short) step;
+              }
+            }
+          }
+        });
     return new BufferedImage(model, raster, false, null);
   }
 }

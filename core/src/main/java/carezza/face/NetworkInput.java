@@ -1,5 +1,6 @@
 package carezza.face;
 
+import carezza.image.Bilinear;
 import carezza.image.ParallelRows;
 import carezza.image.Picture;
 import carezza.model.Point;
@@ -72,9 +73,10 @@ record NetworkInput(Point middle, double side, double angle, boolean mirrored) {
               double y = corner.y() + u * uy + v * vy;
               if (x >= 0 && y >= 0 && x < width && y < height) {
                 int i = (j * size + k % (n * size) / n) * 3;
-                for (int c = 0; c < 3; c++) {
-                  out[i + c] += Math.clamp(srgb.plane(c).sample(x, y), 0f, 1f);
-                }
+                Bilinear at = Bilinear.at(srgb.area(), x, y);
+                out[i] += Math.clamp(at.of(srgb.first()), 0f, 1f);
+                out[i + 1] += Math.clamp(at.of(srgb.second()), 0f, 1f);
+                out[i + 2] += Math.clamp(at.of(srgb.third()), 0f, 1f);
               }
             }
           }

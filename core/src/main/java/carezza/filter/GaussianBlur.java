@@ -74,9 +74,15 @@ public final class GaussianBlur {
     float[] w = weight.values();
     float[] o = otherwise.values();
     float[] r = out.values();
-    for (int i = 0; i < r.length; i++) {
-      r[i] = w[i] > 1e-4f ? s[i] / w[i] : o[i];
-    }
+    int width = sum.width();
+    ParallelRows.each(
+        width,
+        sum.height(),
+        (from, to) -> {
+          for (int i = from * width; i < to * width; i++) {
+            r[i] = w[i] > 1e-4f ? s[i] / w[i] : o[i];
+          }
+        });
     return out;
   }
 

@@ -1,5 +1,7 @@
 package carezza.filter;
 
+import java.util.Arrays;
+
 import carezza.image.Area;
 import carezza.image.ParallelRows;
 import carezza.image.Picture;
@@ -120,36 +122,59 @@ public final class Resampling {
   }
 
   private static Plane shrink(Plane source, PictureSize size) {
-    float[] wide = rows(source.values(), source.width(), source.height(), size.height());
-    float[] turned = transpose(wide, source.width(), size.height());
-    float[] narrow = rows(turned, size.height(), source.width(), size.width());
-    return new Plane(size.area(), transpose(narrow, size.height(), size.width()));
-  }
-
-  /** Averages rows: from {@code h} rows of width {@code w} to {@code to} rows. */
-  private static float[] rows(float[] in, int w, int h, int to) {
-    float[] out = new float[w * to];
-    double step = (double) h / to;
-    for (int y = 0; y < to; y++) {
-      double top = y * step;
-      double bottom = Math.min(h, top + step);
-      for (int s = (int) top; s < bottom; s++) {
-        float share = (float) ((Math.min(s + 1, bottom) - Math.max(s, top)) / step);
-        for (int x = 0; x < w; x++) {
-          out[y * w + x] += share * in[s * w + x];
-        }
-      }
-    }
+    int w = source.width();
+    int narrow = size.width();
+    Share[] down = shares(source.height(), size.height());
+    Share[] across = shares(w, narrow);
+    Plane out = new Plane(size.area(), new float[narrow * size.height()]);
+    ParallelRows.each(
+        w,
+        size.height(),
+        (from, to) -> {
+          float[] row = new float[w];
+          for (int y = from; y < to; y++) {
+            mean(source.values(), w, down[y], row);
+            for (int x = 0; x < narrow; x++) {
+              Share share = across[x];
+              float sum = 0;
+              for (int k = 0; k < share.of().length; k++) {
+                sum += share.of()[k] * row[share.first() + k];
+              }
+              out.values()[y * narrow + x] = sum;
+            }
+          }
+        });
     return out;
   }
 
-  private static float[] transpose(float[] in, int w, int h) {
-    float[] out = new float[in.length];
-    for (int y = 0; y < h; y++) {
+  /** The mean of rows by their shares, into one. */
+  private static void mean(float[] in, int w, Share share, float[] row) {
+    Arrays.fill(row, 0);
+    for (int k = 0; k < share.of().length; k++) {
+      float own = share.of()[k];
+      int at = (share.first() + k) * w;
       for (int x = 0; x < w; x++) {
-        out[x * h + y] = in[y * w + x];
+        row[x] += own * in[at + x];
       }
     }
-    return out;
+  }
+
+  /** What a coarse pixel covers: shares of fine ones from the first on, which sum to 1. */
+  private record Share(int first, float[] of) {}
+
+  private static Share[] shares(int fine, int coarse) {
+    Share[] shares = new Share[coarse];
+    double step = (double) fine / coarse;
+    for (int i = 0; i < coarse; i++) {
+      double start = i * step;
+      double end = Math.min(fine, start + step);
+      int first = (int) start;
+      float[] of = new float[(int) Math.ceil(end) - first];
+      for (int k = 0; k < of.length; k++) {
+        of[k] = (float) ((Math.min(first + k + 1, end) - Math.max(first + k, start)) / step);
+      }
+      shares[i] = new Share(first, of);
+    }
+    return shares;
   }
 }

@@ -8,6 +8,9 @@ public final class ParallelRows {
   /** Below this many pixels the hand-over costs more than it brings. */
   private static final int WORTH_SPLITTING = 1 << 16;
 
+  /** Asked once: where processors are counted out to a program, asking takes its time. */
+  private static final int PARTS = Runtime.getRuntime().availableProcessors();
+
   /** Bound while work must not wait for other work that shares the processors. */
   private static final ScopedValue<Boolean> ALONE = ScopedValue.newInstance();
 
@@ -44,15 +47,14 @@ public final class ParallelRows {
   public static void each(int width, int height, Band band) {
     Cancellation cancellation = UNTIL.orElse(Cancellation.NONE);
     cancellation.check();
-    int parts = Runtime.getRuntime().availableProcessors();
     if (ALONE.isBound()
-        || parts == 1
+        || PARTS == 1
         || (long) width * height < WORTH_SPLITTING
-        || height < parts) {
+        || height < PARTS) {
       band.run(0, height);
       return;
     }
-    int bands = parts * 4;
+    int bands = PARTS * 4;
     IntStream.range(0, bands)
         .parallel()
         .forEach(

@@ -52,15 +52,7 @@ public record Plane(Area area, float[] values) {
 
   /** Bilinear value at real coordinates, pixel centres at +0.5; borders are repeated. */
   public float sample(double x, double y) {
-    double fx = x - 0.5;
-    double fy = y - 0.5;
-    int x0 = (int) Math.floor(fx);
-    int y0 = (int) Math.floor(fy);
-    float tx = (float) (fx - x0);
-    float ty = (float) (fy - y0);
-    float top = atNearest(x0, y0) * (1 - tx) + atNearest(x0 + 1, y0) * tx;
-    float bottom = atNearest(x0, y0 + 1) * (1 - tx) + atNearest(x0 + 1, y0 + 1) * tx;
-    return top * (1 - ty) + bottom * ty;
+    return Bilinear.at(area, x, y).of(this);
   }
 
   /** The pixels inside {@code part}, which must lie inside the area; itself if it is the same. */
@@ -93,13 +85,19 @@ public record Plane(Area area, float[] values) {
     int bottom = area.y() - 1;
     for (int y = area.y(); y < area.bottom(); y++) {
       int row = index(area.x(), y);
-      for (int x = 0; x < area.width(); x++) {
-        if (values[row + x] > 0) {
-          left = Math.min(left, area.x() + x);
-          right = Math.max(right, area.x() + x);
-          top = Math.min(top, y);
-          bottom = y;
+      int first = 0;
+      while (first < area.width() && !(values[row + first] > 0)) {
+        first++;
+      }
+      if (first < area.width()) {
+        int last = area.width() - 1;
+        while (!(values[row + last] > 0)) {
+          last--;
         }
+        left = Math.min(left, area.x() + first);
+        right = Math.max(right, area.x() + last);
+        top = Math.min(top, y);
+        bottom = y;
       }
     }
     return right < left ? Area.EMPTY : new Area(left, top, right - left + 1, bottom - top + 1);

@@ -6,6 +6,7 @@ import carezza.colour.Transfer;
 import carezza.function.LookupTable;
 import carezza.image.ParallelRows;
 import carezza.image.Picture;
+import carezza.image.Plane;
 import carezza.mask.EvaluationContext;
 import carezza.model.ExposureLayer;
 
@@ -28,12 +29,16 @@ final class ExposureKernel implements LayerKernel<ExposureLayer, Measurements> {
   public Effect effect(ExposureLayer layer, Measurements none, EvaluationContext context) {
     double gain = Math.pow(2, layer.stops());
     double knee = 1 - DEEPEST_KNEE * layer.recover();
+    if (knee == 1) {
+      float root = (float) Math.pow(gain, Transfer.ROOT);
+      return Effect.perPixel(own -> own.map(p -> lit(p, (float) gain, root)));
+    }
     // Of the largest channel, encoded, before: what happens to the light of all three.
     DoubleUnaryOperator factor =
         v -> {
           double light = Transfer.toLinear((float) v);
           double top = Transfer.toEncoded((float) (light * gain));
-          if (top <= knee || knee == 1) {
+          if (top <= knee) {
             return gain;
           }
           double bent = knee + (1 - knee) * Math.tanh((top - knee) / (1 - knee));
@@ -43,6 +48,20 @@ final class ExposureKernel implements LayerKernel<ExposureLayer, Measurements> {
     LookupTable roots =
         new LookupTable(v -> Math.pow(factor.applyAsDouble(v), Transfer.ROOT), 0, BRIGHTEST, STEPS);
     return Effect.perPixel(own -> expose(own, factors, roots));
+  }
+
+  private static Plane lit(Plane own, float gain, float root) {
+    Plane out = Plane.of(own.area());
+    int w = own.width();
+    ParallelRows.each(
+        w,
+        own.height(),
+        (from, to) -> {
+          for (int i = from * w; i < to * w; i++) {
+            out.values()[i] = Transfer.times(own.values()[i], gain, root);
+          }
+        });
+    return out;
   }
 
   private static Picture expose(Picture own, LookupTable factors, LookupTable roots) {

@@ -1,7 +1,5 @@
 package carezza.mask;
 
-import java.util.ArrayDeque;
-
 import carezza.image.Area;
 import carezza.image.Plane;
 
@@ -9,6 +7,8 @@ import carezza.image.Plane;
 final class ConnectedComponents {
 
   private static final float THRESHOLD = 0.35f;
+
+  private static final int[][] STEPS = {{1, 0}, {-1, 0}, {0, 1}, {0, -1}};
 
   private ConnectedComponents() {}
 
@@ -20,33 +20,34 @@ final class ConnectedComponents {
 
   /** Clears coverage inside the box that is not joined to a seed by coverage above a third. */
   static void keep(Plane coverage, Area box, Seeds seeds) {
+    int w = box.width();
+    int h = box.height();
     boolean[] kept = new boolean[box.pixels()];
-    ArrayDeque<Integer> open = new ArrayDeque<>();
-    for (int y = box.y(); y < box.bottom(); y++) {
-      for (int x = box.x(); x < box.right(); x++) {
-        if (coverage.at(x, y) > THRESHOLD && seeds.contains(x + 0.5, y + 0.5)) {
-          open.add((y - box.y()) * box.width() + x - box.x());
+    int[] open = new int[kept.length];
+    int end = 0;
+    for (int y = 0; y < h; y++) {
+      int row = coverage.index(box.x(), box.y() + y);
+      for (int x = 0; x < w; x++) {
+        if (coverage.values()[row + x] > THRESHOLD
+            && seeds.contains(box.x() + x + 0.5, box.y() + y + 0.5)) {
+          kept[y * w + x] = true;
+          open[end++] = y * w + x;
         }
       }
     }
-    open.forEach(i -> kept[i] = true);
-    while (!open.isEmpty()) {
-      int i = open.poll();
-      int x = i % box.width();
-      int y = i / box.width();
-      for (int[] step : new int[][] {{1, 0}, {-1, 0}, {0, 1}, {0, -1}}) {
+    for (int next = 0; next < end; next++) {
+      int x = open[next] % w;
+      int y = open[next] / w;
+      for (int[] step : STEPS) {
         int nx = x + step[0];
         int ny = y + step[1];
-        if (nx < 0 || ny < 0 || nx >= box.width() || ny >= box.height()) {
+        if (nx < 0 || ny < 0 || nx >= w || ny >= h || kept[ny * w + nx]) {
           continue;
         }
-        int n = ny * box.width() + nx;
-        if (!kept[n]) {
-          // Faint edges of what is kept stay too, but nothing grows on from them.
-          kept[n] = true;
-          if (coverage.at(box.x() + nx, box.y() + ny) > THRESHOLD) {
-            open.add(n);
-          }
+        // Faint edges of what is kept stay too, but nothing grows on from them.
+        kept[ny * w + nx] = true;
+        if (coverage.at(box.x() + nx, box.y() + ny) > THRESHOLD) {
+          open[end++] = ny * w + nx;
         }
       }
     }

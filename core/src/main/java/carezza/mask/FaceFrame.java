@@ -17,6 +17,8 @@ final class FaceFrame {
   private final FaceMap map;
   private final double ux;
   private final double uy;
+  private final double pupilDistance;
+  private final Point leftPupil;
 
   FaceFrame(FaceMap map, int level) {
     this.map = map;
@@ -24,6 +26,8 @@ final class FaceFrame {
     double d = map.pupilDistance();
     ux = (map.rightPupil().x() - map.leftPupil().x()) / d;
     uy = (map.rightPupil().y() - map.leftPupil().y()) / d;
+    pupilDistance = d * scale;
+    leftPupil = scaled(map.leftPupil());
   }
 
   double scale() {
@@ -39,7 +43,7 @@ final class FaceFrame {
   }
 
   double pupilDistance() {
-    return map.pupilDistance() * scale;
+    return pupilDistance;
   }
 
   double mouthWidth() {
@@ -47,7 +51,7 @@ final class FaceFrame {
   }
 
   Point leftPupil() {
-    return scaled(map.leftPupil());
+    return leftPupil;
   }
 
   Point rightPupil() {
@@ -64,8 +68,7 @@ final class FaceFrame {
 
   /** How far a place lies below the line of the eyes, across it. */
   double below(double x, double y) {
-    Point left = leftPupil();
-    return (y - left.y()) * ux - (x - left.x()) * uy;
+    return (y - leftPupil.y()) * ux - (x - leftPupil.x()) * uy;
   }
 
   /** A point moved {@code right} along the eyes and {@code down} across them. */
@@ -125,12 +128,13 @@ final class FaceFrame {
       Plane out = Plane.of(area);
       Ellipse outer = new Ellipse(x, y, (1 + soft) * rx, (1 + soft) * ry, cos, sin);
       Area box = outer.bounds().intersect(area);
-      for (int py = box.y(); py < box.bottom(); py++) {
-        for (int px = box.x(); px < box.right(); px++) {
-          double d = distance(px + 0.5, py + 0.5);
-          out.values()[out.index(px, py)] = Smoothstep.step((1 + soft - d) / (2 * soft));
-        }
-      }
+      Planes.fill(
+          out,
+          box,
+          (i, px, py) -> {
+            double d = distance(px + 0.5, py + 0.5);
+            return Smoothstep.step((1 + soft - d) / (2 * soft));
+          });
       return out;
     }
   }

@@ -2,6 +2,7 @@ package carezza.mask;
 
 import carezza.filter.GuidedFilter;
 import carezza.image.Area;
+import carezza.image.ParallelRows;
 import carezza.image.Plane;
 
 /** Arithmetic of coverages over the same area. */
@@ -19,10 +20,44 @@ final class Planes {
 
   private static Plane combine(Plane one, Plane other, Rule rule) {
     Plane out = Plane.of(one.area());
-    for (int i = 0; i < out.values().length; i++) {
-      out.values()[i] = rule.of(one.values()[i], other.values()[i]);
-    }
+    ParallelRows.each(
+        out.width(),
+        out.height(),
+        (from, to) -> {
+          for (int i = from * out.width(); i < to * out.width(); i++) {
+            out.values()[i] = rule.of(one.values()[i], other.values()[i]);
+          }
+        });
     return out;
+  }
+
+  /** A value for the pixel at an index of its plane, which lies at {@code x}, {@code y}. */
+  @FunctionalInterface
+  interface PixelRule {
+    float of(int i, int x, int y);
+  }
+
+  /** A plane of what a rule says of each pixel; the rule is asked by several threads. */
+  static Plane made(Area area, PixelRule rule) {
+    Plane out = Plane.of(area);
+    fill(out, area, rule);
+    return out;
+  }
+
+  /** As above, over a part of a plane. */
+  static void fill(Plane out, Area part, PixelRule rule) {
+    ParallelRows.each(
+        part.width(),
+        part.height(),
+        (from, to) -> {
+          for (int y = part.y() + from; y < part.y() + to; y++) {
+            int i = out.index(part.x(), y);
+            for (int x = part.x(); x < part.right(); x++) {
+              out.values()[i] = rule.of(i, x, y);
+              i++;
+            }
+          }
+        });
   }
 
   /** 1 − (1 − a)(1 − b). */

@@ -25,6 +25,10 @@ final class RegionFinder {
   private final Picture lab;
   private final Area area;
   private final FaceFrame face;
+
+  /** How far below the line of the eyes it is surely below the chin. */
+  private final double chin;
+
   private final SkinModel skin;
 
   /** Places that are skin. */
@@ -38,6 +42,7 @@ final class RegionFinder {
     this.subject = subject;
     this.area = lab.area();
     this.face = face;
+    this.chin = face.oval(1).ry() * 1.15;
     double ipd = face.pupilDistance();
     FaceFrame.Ellipse[] without = {
       face.ellipse(face.shifted(face.leftPupil(), 0, -0.12 * ipd), 0.42 * ipd, 0.36 * ipd),
@@ -135,47 +140,35 @@ final class RegionFinder {
    * backdrop.
    */
   private Plane person() {
-    Plane coarse = Plane.of(area);
     Backdrop backdrop = subject == null ? new Backdrop(lab, face.oval(1)) : null;
     double sx = subject == null ? 0 : (double) subject.width() / area.width();
     double sy = subject == null ? 0 : (double) subject.height() / area.height();
-    ParallelRows.each(
-        area.width(),
-        area.height(),
-        (from, to) -> {
-          for (int y = from; y < to; y++) {
-            for (int x = 0; x < area.width(); x++) {
-              int i = y * area.width() + x;
-              coarse.values()[i] =
-                  subject == null
-                      ? 1 - backdrop.likeness(i)
-                      : subject.sample((x + 0.5) * sx, (y + 0.5) * sy);
-            }
-          }
-        });
+    Plane coarse =
+        Planes.made(
+            area,
+            (i, x, y) ->
+                subject == null
+                    ? 1 - backdrop.likeness(i)
+                    : subject.sample((x - area.x() + 0.5) * sx, (y - area.y() + 0.5) * sy));
     return Planes.edged(coarse, lab.first(), area, face.faceWidth() / 60);
   }
 
   /** A suggestion: of the subject what is neither skin nor face, around and above the head. */
   private Plane hair(Plane person, Plane skinAll, Plane features) {
     FaceFrame.Ellipse oval = face.oval(1);
-    Plane out = Plane.of(area);
-    for (int y = area.y(); y < area.bottom(); y++) {
-      for (int x = area.x(); x < area.right(); x++) {
-        int i = out.index(x, y);
-        double dx = x + 0.5 - oval.x();
-        double dy = y + 0.5 - oval.y();
-        double down = (dy * oval.cos() - dx * oval.sin()) / oval.ry();
-        double inside = oval.distance(x + 0.5, y + 0.5);
-        out.values()[i] =
-            person.values()[i]
-                * (1 - skinAll.values()[i])
-                * (1 - features.values()[i])
-                * Smoothstep.step((0.75 - down) / 0.3)
-                * Smoothstep.step((inside - 0.75) / 0.15);
-      }
-    }
-    return out;
+    return Planes.made(
+        area,
+        (i, x, y) -> {
+          double dx = x + 0.5 - oval.x();
+          double dy = y + 0.5 - oval.y();
+          double down = (dy * oval.cos() - dx * oval.sin()) / oval.ry();
+          double inside = oval.distance(x + 0.5, y + 0.5);
+          return person.values()[i]
+              * (1 - skinAll.values()[i])
+              * (1 - features.values()[i])
+              * Smoothstep.step((0.75 - down) / 0.3)
+              * Smoothstep.step((inside - 0.75) / 0.15);
+        });
   }
 
   // --- skin
@@ -207,37 +200,35 @@ final class RegionFinder {
         });
     Plane around = GaussianBlur.normalised(lab.first(), colour, face.faceWidth() / 9);
     Plane within = within();
-    for (int i = 0; i < l.length; i++) {
-      double drop = around.values()[i] - l[i];
-      double allowed = 0.3 * around.values()[i];
-      float hairless = Smoothstep.step((1.5 * allowed - drop) / (0.5 * allowed));
-      float shaded = Math.max(belowChin(i), within.values()[i]);
-      colour.values()[i] *= shaded + (1 - shaded) * hairless;
-    }
+    Planes.fill(
+        colour,
+        area,
+        (i, x, y) -> {
+          double drop = around.values()[i] - l[i];
+          double allowed = 0.3 * around.values()[i];
+          float hairless = Smoothstep.step((1.5 * allowed - drop) / (0.5 * allowed));
+          float shaded = Math.max(belowChin(x, y), within.values()[i]);
+          return colour.values()[i] * (shaded + (1 - shaded) * hairless);
+        });
     HairModel hair = HairModel.of(lab, face, person, colour, skin, samples);
     Plane oval = face.face().soft(area, 0.05);
-    ParallelRows.each(
-        area.width(),
-        area.height(),
-        (from, to) -> {
-          for (int i = from * area.width(); i < to * area.width(); i++) {
-            float below = belowBrows(i);
-            // Below the brows hair is doubted only where it looks like skin: a rough red place at
-            // the rim of a cheek is none.
-            float bare =
-                Math.max(
-                    Math.max(belowChin(i), within.values()[i]),
-                    below * Math.max(oval.values()[i], 1 - hair.alike()));
-            float likely = colour.values()[i];
-            if (likely > 0 && bare < 1) {
-              likely *=
-                  1
-                      - (1 - bare)
-                          * hair.likeness(area.x() + i % area.width(), area.y() + i / area.width());
-            }
-            float sure = within.values()[i] * below;
-            colour.values()[i] = Math.max(sure, likely) * (1 - features.values()[i]);
+    Planes.fill(
+        colour,
+        area,
+        (i, x, y) -> {
+          float below = belowBrows(x, y);
+          // Below the brows hair is doubted only where it looks like skin: a rough red place at
+          // the rim of a cheek is none.
+          float bare =
+              Math.max(
+                  Math.max(belowChin(x, y), within.values()[i]),
+                  below * Math.max(oval.values()[i], 1 - hair.alike()));
+          float likely = colour.values()[i];
+          if (likely > 0 && bare < 1) {
+            likely *= 1 - (1 - bare) * hair.likeness(x, y);
           }
+          float sure = within.values()[i] * below;
+          return Math.max(sure, likely) * (1 - features.values()[i]);
         });
     return Planes.edged(colour, lab.first(), area, face.faceWidth() / 150);
   }
@@ -250,29 +241,23 @@ final class RegionFinder {
     }
     Plane polygon = PolygonCoverage.of(outlines.face(), area, face.scale());
     Plane inside = GaussianBlur.blur(polygon, 0.02 * face.faceWidth());
-    for (int i = 0; i < inside.values().length; i++) {
-      inside.values()[i] = Smoothstep.step(2 * inside.values()[i] - 1);
-    }
+    Planes.fill(inside, area, (i, x, y) -> Smoothstep.step(2 * inside.values()[i] - 1));
     return inside;
   }
 
   /** 1 below the line of the brows, 0 well above it. */
-  private float belowBrows(int i) {
-    return Smoothstep.step(face.below(x(i), y(i)) / (0.15 * face.pupilDistance()) + 2.2);
+  private float belowBrows(int x, int y) {
+    return Smoothstep.step(face.below(x + 0.5, y + 0.5) / (0.15 * face.pupilDistance()) + 2.2);
   }
 
-  private float belowChin(int i) {
-    double down = face.below(x(i), y(i)) - face.oval(1).ry() * 1.15;
+  private float belowChin(int x, int y) {
+    double down = face.below(x + 0.5, y + 0.5) - chin;
     return Smoothstep.step(down / (0.15 * face.pupilDistance()));
   }
 
   /** Of the subject what lies below the brows: ears, neck, shoulders, hands. */
   private Plane belowBrows(Plane person) {
-    Plane out = Plane.of(area);
-    for (int i = 0; i < out.values().length; i++) {
-      out.values()[i] = person.values()[i] * belowBrows(i);
-    }
-    return out;
+    return Planes.made(area, (i, x, y) -> person.values()[i] * belowBrows(x, y));
   }
 
   /**
@@ -281,35 +266,23 @@ final class RegionFinder {
    */
   private Plane aboveBrows(Plane person) {
     Plane head = face.oval(HEAD).soft(area, 0.05);
-    for (int i = 0; i < head.values().length; i++) {
-      head.values()[i] *= person.values()[i] * (1 - belowBrows(i));
-    }
+    Planes.fill(
+        head, area, (i, x, y) -> head.values()[i] * person.values()[i] * (1 - belowBrows(x, y)));
     return head;
   }
 
   /** Where neck, ears and shoulders can be: below the brows, widening downwards. */
   private Plane neckTemplate() {
     FaceFrame.Ellipse oval = face.oval(1);
-    Plane out = Plane.of(area);
-    for (int y = area.y(); y < area.bottom(); y++) {
-      for (int x = area.x(); x < area.right(); x++) {
-        double dx = x + 0.5 - oval.x();
-        double dy = y + 0.5 - oval.y();
-        double down = (dy * oval.cos() - dx * oval.sin()) / oval.ry();
-        double side = Math.abs(dx * oval.cos() + dy * oval.sin()) / oval.rx();
-        double width = 1.12 + Math.max(0, down - 1) * 2.2;
-        out.values()[out.index(x, y)] =
-            Smoothstep.step((down + 0.35) / 0.2) * Smoothstep.step((width - side) / 0.1);
-      }
-    }
-    return out;
-  }
-
-  private double x(int i) {
-    return area.x() + i % area.width() + 0.5;
-  }
-
-  private double y(int i) {
-    return area.y() + i / area.width() + 0.5;
+    return Planes.made(
+        area,
+        (i, x, y) -> {
+          double dx = x + 0.5 - oval.x();
+          double dy = y + 0.5 - oval.y();
+          double down = (dy * oval.cos() - dx * oval.sin()) / oval.ry();
+          double side = Math.abs(dx * oval.cos() + dy * oval.sin()) / oval.rx();
+          double width = 1.12 + Math.max(0, down - 1) * 2.2;
+          return Smoothstep.step((down + 0.35) / 0.2) * Smoothstep.step((width - side) / 0.1);
+        });
   }
 }

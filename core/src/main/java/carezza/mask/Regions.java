@@ -20,8 +20,11 @@ import carezza.model.SemanticRegion;
  */
 public final class Regions {
 
-  /** Face width in pixels that regions are found at, where the photograph has as many. */
-  private static final double WORKING_FACE_WIDTH = 600;
+  /**
+   * Face width in pixels that regions are found at, where the photograph has as many: at most twice
+   * that.
+   */
+  private static final double WORKING_FACE_WIDTH = 540;
 
   private final List<FaceMap> maps;
   private final int level;
@@ -150,11 +153,10 @@ public final class Regions {
     double ratio = Level.scale(fromLevel) / Level.scale(atLevel);
     Plane from = stored.over(needed(area, ratio, stored.area()));
     Plane out = Plane.of(area);
-    for (int y = area.y(); y < area.bottom(); y++) {
-      for (int x = area.x(); x < area.right(); x++) {
-        out.values()[out.index(x, y)] =
-            ratio == 1 ? from.atNearest(x, y) : from.sample((x + 0.5) * ratio, (y + 0.5) * ratio);
-      }
+    if (fromLevel > atLevel) {
+      Resampling.addExpanded(from, fromLevel - atLevel, out);
+    } else {
+      Planes.fill(out, area, (i, x, y) -> from.atNearest(x, y));
     }
     return out;
   }

@@ -1,6 +1,7 @@
 package carezza.mask;
 
 import carezza.image.Area;
+import carezza.image.ParallelRows;
 import carezza.image.Plane;
 
 /**
@@ -25,36 +26,28 @@ final class StoredCoverage {
    * @param coverage values 0 … 1
    */
   static StoredCoverage of(Plane coverage) {
-    Area held = covered(coverage);
+    Area held = held(coverage);
     short[] values = new short[held.pixels()];
-    int i = 0;
-    for (int y = held.y(); y < held.bottom(); y++) {
-      for (int x = held.x(); x < held.right(); x++) {
-        values[i++] = (short) Math.round(Math.clamp(coverage.at(x, y), 0, 1) * STEPS);
-      }
-    }
+    ParallelRows.each(
+        held.width(),
+        held.height(),
+        (from, to) -> {
+          int i = from * held.width();
+          for (int y = held.y() + from; y < held.y() + to; y++) {
+            int row = coverage.index(held.x(), y);
+            for (int x = 0; x < held.width(); x++) {
+              float v = Math.clamp(coverage.values()[row + x], 0f, 1f);
+              values[i++] = (short) (v * STEPS + 0.5f);
+            }
+          }
+        });
     return new StoredCoverage(coverage.area(), held, values);
   }
 
-  private static Area covered(Plane coverage) {
+  private static Area held(Plane coverage) {
+    Area covered = coverage.covered();
     Area area = coverage.area();
-    int left = area.right();
-    int right = area.x();
-    int top = area.bottom();
-    int bottom = area.y();
-    for (int y = area.y(); y < area.bottom(); y++) {
-      for (int x = area.x(); x < area.right(); x++) {
-        if (coverage.at(x, y) > 0) {
-          left = Math.min(left, x);
-          right = Math.max(right, x + 1);
-          top = Math.min(top, y);
-          bottom = y + 1;
-        }
-      }
-    }
-    return right <= left
-        ? new Area(area.x(), area.y(), 0, 0)
-        : new Area(left, top, right - left, bottom - top);
+    return covered.isEmpty() ? new Area(area.x(), area.y(), 0, 0) : covered;
   }
 
   /** What it was made of, which it has values for. */

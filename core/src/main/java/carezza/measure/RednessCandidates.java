@@ -1,6 +1,7 @@
 package carezza.measure;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
 
@@ -48,9 +49,9 @@ final class RednessCandidates {
   private final SkinMaps maps;
 
   /** How far redness stands out at each of the radii, in spreads, and the squares of that. */
-  private final List<Plane> spreads = new ArrayList<>();
+  private final List<Plane> spreads;
 
-  private final List<Plane> squares = new ArrayList<>();
+  private final List<Plane> squares;
 
   /** How far density in red light stands out at the smallest size, in spreads. */
   private final Plane dark;
@@ -80,11 +81,12 @@ final class RednessCandidates {
 
   RednessCandidates(SkinMaps maps) {
     this.maps = maps;
-    for (double share : RADII) {
-      Plane z = inSpreads(maps.redness(), share * maps.faceWidth());
-      spreads.add(z);
-      squares.add(squares(z));
-    }
+    spreads =
+        Arrays.stream(RADII)
+            .parallel()
+            .mapToObj(share -> inSpreads(maps.redness(), share * maps.faceWidth()))
+            .toList();
+    squares = spreads.stream().map(RednessCandidates::squares).toList();
     dark = inSpreads(maps.red(), SMALLEST * maps.faceWidth());
   }
 

@@ -5,6 +5,7 @@ import java.util.Arrays;
 import carezza.colour.WorkingSpace;
 import carezza.filter.GaussianBlur;
 import carezza.image.Area;
+import carezza.image.ParallelRows;
 import carezza.image.Picture;
 import carezza.image.Plane;
 import carezza.mask.Regions;
@@ -108,9 +109,15 @@ record SkinMaps(
 
   private static Plane density(Plane light) {
     Plane density = Plane.of(light.area());
-    for (int i = 0; i < density.values().length; i++) {
-      density.values()[i] = (float) -Math.log(Math.max(DARKEST_LIGHT, light.values()[i]));
-    }
+    int w = light.width();
+    ParallelRows.each(
+        w,
+        light.height(),
+        (from, to) -> {
+          for (int i = from * w; i < to * w; i++) {
+            density.values()[i] = (float) -Math.log(Math.max(DARKEST_LIGHT, light.values()[i]));
+          }
+        });
     return density;
   }
 

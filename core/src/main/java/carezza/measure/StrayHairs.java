@@ -5,7 +5,9 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
 import java.util.Deque;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 
 import carezza.colour.Lab;
 import carezza.filter.GaussianBlur;
@@ -37,6 +39,9 @@ public final class StrayHairs {
   private static final double BEYOND = 0.2;
 
   private static final int DIRECTIONS = 24;
+
+  /** Every how many samples a first look takes. */
+  private static final int ROUGH = 3;
 
   /** Half of a straight piece; sigmas of the line, of what lies beside it, and of its texture. */
   private static final double HALF_PIECE = 15.5;
@@ -114,6 +119,8 @@ public final class StrayHairs {
   private final Plane where;
   private final double[] dx = new double[DIRECTIONS];
   private final double[] dy = new double[DIRECTIONS];
+  private final LinePiece[] pieces = new LinePiece[DIRECTIONS];
+  private final LinePiece[] rough = new LinePiece[DIRECTIONS];
 
   private StrayHairs(Picture working, Plane where, double size, double toPhotograph) {
     this.size = size;
@@ -131,6 +138,9 @@ public final class StrayHairs {
     for (int d = 0; d < DIRECTIONS; d++) {
       dx[d] = Math.cos(Math.PI * d / DIRECTIONS);
       dy[d] = Math.sin(Math.PI * d / DIRECTIONS);
+      int half = (int) Math.round(HALF_PIECE * size);
+      pieces[d] = new LinePiece(dx[d], dy[d], half, 1, line.area());
+      rough[d] = new LinePiece(dx[d], dy[d], half / ROUGH, ROUGH, line.area());
     }
   }
 
@@ -285,12 +295,12 @@ public final class StrayHairs {
   }
 
   private double ridge(int x, int y, int sign, double least) {
-    int rough = roughly(x, y, sign);
-    int along = rough;
+    int near = roughly(x, y, sign);
+    int along = near;
     double best = 0;
-    for (int near = rough - 1; near <= rough + 1; near++) {
-      int d = Math.floorMod(near, DIRECTIONS);
-      double mean = sign * mean(x, y, d, 1);
+    for (int turn = near - 1; turn <= near + 1; turn++) {
+      int d = Math.floorMod(turn, DIRECTIONS);
+      double mean = sign * pieces[d].mean(line, x, y);
       if (mean > best) {
         best = mean;
         along = d;
@@ -302,7 +312,7 @@ public final class StrayHairs {
     for (int offset = -2; offset <= 2; offset++) {
       double ox = x - offset * size * dy[along];
       double oy = y + offset * size * dx[along];
-      if (offset != 0 && sign * mean(ox, oy, along, 1) > best) {
+      if (offset != 0 && sign * pieces[along].mean(line, ox, oy) > best) {
         return 0;
       }
     }
@@ -314,26 +324,13 @@ public final class StrayHairs {
     double best = 0;
     int along = 0;
     for (int d = 0; d < DIRECTIONS; d += 2) {
-      double mean = sign * mean(x, y, d, 3);
+      double mean = sign * rough[d].mean(line, x, y);
       if (mean > best) {
         best = mean;
         along = d;
       }
     }
     return along;
-  }
-
-  /**
-   * @param stride from sample to sample
-   */
-  private double mean(double x, double y, int direction, int stride) {
-    double sum = 0;
-    int half = (int) Math.round(HALF_PIECE * size) / stride;
-    for (int t = -half; t <= half; t++) {
-      double along = t * stride;
-      sum += line.sample(x + along * dx[direction], y + along * dy[direction]);
-    }
-    return sum / (2 * half + 1);
   }
 
   // --- what is joined
@@ -404,23 +401,21 @@ public final class StrayHairs {
   }
 
   private static List<Integer> way(int start, Plane ridges) {
-    int[] from = new int[ridges.values().length];
-    Arrays.fill(from, -1);
-    from[start] = start;
+    Map<Integer, Integer> from = new HashMap<>();
+    from.put(start, start);
     Deque<Integer> open = new ArrayDeque<>(List.of(start));
     int last = start;
     while (!open.isEmpty()) {
       last = open.poll();
-      for (int next : around(last, ridges.width(), from.length)) {
-        if (from[next] < 0 && ridges.values()[next] > 0) {
-          from[next] = last;
+      for (int next : around(last, ridges.width(), ridges.values().length)) {
+        if (ridges.values()[next] > 0 && from.putIfAbsent(next, last) == null) {
           open.add(next);
         }
       }
     }
     List<Integer> back = new ArrayList<>(List.of(last));
-    for (int i = last; from[i] != i; i = from[i]) {
-      back.add(from[i]);
+    for (int i = last; from.get(i) != i; i = from.get(i)) {
+      back.add(from.get(i));
     }
     return back.reversed();
   }

@@ -4,16 +4,14 @@ import java.util.ArrayList;
 import java.util.List;
 
 import carezza.colour.Transfer;
-import carezza.filter.Resampling;
 import carezza.image.Area;
+import carezza.image.ParallelRows;
 import carezza.image.Picture;
 import carezza.image.PictureSize;
+import carezza.image.Plane;
 
 /** The photograph in half sizes, each made of the one before by area means of linear light. */
 public final class Pyramid {
-
-  /** Rows that are turned to light at once; an even number. */
-  private static final int BAND = 256;
 
   private final PictureSize size;
   private final List<Picture> levels = new ArrayList<>();
@@ -38,22 +36,42 @@ public final class Pyramid {
     return levels.get(level);
   }
 
-  /**
-   * Half size of encoded pixels, in light; band by band, so that no picture of light in full size
-   * is made.
-   */
+  /** Half size of encoded pixels, each the mean of the light of those it covers. */
   public static Picture half(Picture encoded) {
-    Area area = encoded.area();
-    Picture out = Picture.of(new Area(0, 0, (area.width() + 1) / 2, (area.height() + 1) / 2));
-    for (int y = 0; y < area.height(); y += BAND) {
-      int rows = Math.min(BAND, area.height() - y);
-      Picture band = encoded.crop(new Area(area.x(), area.y() + y, area.width(), rows)).copy();
-      Picture half = Transfer.encodeInPlace(Transfer.decodeInPlace(band).map(Resampling::half));
-      for (int c = 0; c < 3; c++) {
-        float[] from = half.plane(c).values();
-        System.arraycopy(from, 0, out.plane(c).values(), y / 2 * out.area().width(), from.length);
-      }
-    }
+    return encoded.map(Pyramid::half);
+  }
+
+  /** Two rows at a time are turned to light, so that no plane of light in full size is made. */
+  private static Plane half(Plane encoded) {
+    int w = encoded.width();
+    int h = encoded.height();
+    Plane out = Plane.of(new Area(0, 0, (w + 1) / 2, (h + 1) / 2));
+    int cw = out.width();
+    float[] in = encoded.values();
+    ParallelRows.each(
+        w,
+        out.height(),
+        (from, to) -> {
+          float[] upper = new float[2 * cw];
+          float[] lower = new float[2 * cw];
+          for (int y = from; y < to; y++) {
+            light(in, 2 * y * w, w, upper);
+            light(in, Math.min(2 * y + 1, h - 1) * w, w, lower);
+            for (int x = 0; x < cw; x++) {
+              int i = 2 * x;
+              float mean = (upper[i] + upper[i + 1] + lower[i] + lower[i + 1]) * 0.25f;
+              out.values()[y * cw + x] = Transfer.toEncoded(mean);
+            }
+          }
+        });
     return out;
+  }
+
+  /** A row of encoded pixels as light, the last one twice where they are odd. */
+  private static void light(float[] in, int at, int w, float[] row) {
+    for (int x = 0; x < w; x++) {
+      row[x] = Transfer.toLinear(in[at + x]);
+    }
+    row[row.length - 1] = Transfer.toLinear(in[at + w - 1]);
   }
 }
