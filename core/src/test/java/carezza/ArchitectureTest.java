@@ -32,10 +32,11 @@ public class ArchitectureTest {
     "measure",
     "plan",
     "record",
-    "routine",
     "recipe",
+    "routine",
     "set",
     "project",
+    "client",
     "studio",
     "session",
     "batch"

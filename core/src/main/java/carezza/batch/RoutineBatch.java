@@ -28,6 +28,7 @@ import carezza.project.Document;
 import carezza.project.ProjectFile;
 import carezza.project.RoutineFile;
 import carezza.recipe.NamePattern.Words;
+import carezza.recipe.Preflight;
 import carezza.recipe.Recipe;
 import carezza.routine.BatchEntry;
 import carezza.routine.BatchEntry.State;
@@ -161,7 +162,7 @@ public final class RoutineBatch {
             State.EARLIER,
             "",
             before.files(),
-            before.outside(),
+            before.preflight(),
             before.idle(),
             before.seconds());
       }
@@ -209,7 +210,7 @@ public final class RoutineBatch {
             State.DONE,
             "",
             files.stream().map(f -> f.toAbsolutePath().toString()).toList(),
-            outcome.outside(),
+            session.preflights().of(project, recipe, cancellation),
             outcome.idle().stream().map(l -> l.attributes().name()).toList(),
             seconds(start));
     ledger.finish(sha256, entry);
@@ -223,7 +224,7 @@ public final class RoutineBatch {
         State.FAILED,
         problem.getMessage(),
         List.of(),
-        List.of(),
+        Preflight.CLEAR,
         List.of(),
         seconds(start));
   }

@@ -33,6 +33,11 @@ public record Gauge(String id, String unit, String where, double before, double 
     return after > band.high() ? Verdict.ABOVE : Verdict.INSIDE;
   }
 
+  /** Whether it is measured and lies beyond its band. */
+  public boolean isOutside() {
+    return verdict() == Verdict.ABOVE || verdict() == Verdict.BELOW;
+  }
+
   public boolean measured() {
     return !Double.isNaN(after);
   }

@@ -16,6 +16,8 @@ import java.util.function.UnaryOperator;
  * @param kept marks that are the person's own
  * @param pins places whose colours stay in sight
  * @param frame what of the picture is delivered, or null for all of it
+ * @param stack of the variant at work
+ * @param variants the other stacks over the photograph; null for none
  * @param brief what was agreed on; null for nothing
  * @param notes the retoucher's own words
  * @param unknown fields of a newer writer that this version does not know, kept for saving
@@ -29,6 +31,7 @@ public record Project(
     List<Point> pins,
     Crop crop,
     LayerStack stack,
+    Variants variants,
     Brief brief,
     String notes,
     Map<String, Object> unknown) {
@@ -40,6 +43,7 @@ public record Project(
     kept = kept == null ? List.of() : List.copyOf(kept);
     pins = pins == null ? List.of() : List.copyOf(pins);
     stack = stack == null ? LayerStack.EMPTY : stack;
+    variants = variants == null ? Variants.NONE : variants;
     brief = brief == null ? Brief.USUAL : brief;
     notes = notes == null ? "" : notes;
     Require.most("the list of other faces", others.size(), 64);
@@ -50,7 +54,8 @@ public record Project(
 
   /** A project in which nothing is done yet. */
   public static Project begun(String title, PhotoReference photograph) {
-    return new Project(title, photograph, null, null, null, null, null, null, null, null, null);
+    return new Project(
+        title, photograph, null, null, null, null, null, null, null, null, null, null);
   }
 
   public Optional<FaceMap> faceMap() {
@@ -59,18 +64,51 @@ public record Project(
 
   public Project withStack(LayerStack newStack) {
     return new Project(
-        title, photograph, faces, others, kept, pins, crop, newStack, brief, notes, unknown);
+        title,
+        photograph,
+        faces,
+        others,
+        kept,
+        pins,
+        crop,
+        newStack,
+        variants,
+        brief,
+        notes,
+        unknown);
   }
 
   public Project withFaces(FaceMap newFaces) {
     return new Project(
-        title, photograph, newFaces, others, kept, pins, crop, stack, brief, notes, unknown);
+        title,
+        photograph,
+        newFaces,
+        others,
+        kept,
+        pins,
+        crop,
+        stack,
+        variants,
+        brief,
+        notes,
+        unknown);
   }
 
   /** With the maps of further faces. */
   public Project withOthers(List<FaceMap> newOthers) {
     return new Project(
-        title, photograph, faces, newOthers, kept, pins, crop, stack, brief, notes, unknown);
+        title,
+        photograph,
+        faces,
+        newOthers,
+        kept,
+        pins,
+        crop,
+        stack,
+        variants,
+        brief,
+        notes,
+        unknown);
   }
 
   /** All maps, that of the measured face first. */
@@ -93,12 +131,23 @@ public record Project(
     List<KeptMark> more = new ArrayList<>(kept);
     more.add(mark);
     return new Project(
-        title, photograph, faces, others, more, pins, crop, stack, brief, notes, unknown);
+        title, photograph, faces, others, more, pins, crop, stack, variants, brief, notes, unknown);
   }
 
   public Project withPins(List<Point> newPins) {
     return new Project(
-        title, photograph, faces, others, kept, newPins, crop, stack, brief, notes, unknown);
+        title,
+        photograph,
+        faces,
+        others,
+        kept,
+        newPins,
+        crop,
+        stack,
+        variants,
+        brief,
+        notes,
+        unknown);
   }
 
   /**
@@ -106,27 +155,123 @@ public record Project(
    */
   public Project withCrop(Crop newFrame) {
     return new Project(
-        title, photograph, faces, others, kept, pins, newFrame, stack, brief, notes, unknown);
+        title,
+        photograph,
+        faces,
+        others,
+        kept,
+        pins,
+        newFrame,
+        stack,
+        variants,
+        brief,
+        notes,
+        unknown);
   }
 
   public Project withBrief(Brief newBrief) {
     return new Project(
-        title, photograph, faces, others, kept, pins, crop, stack, newBrief, notes, unknown);
+        title,
+        photograph,
+        faces,
+        others,
+        kept,
+        pins,
+        crop,
+        stack,
+        variants,
+        newBrief,
+        notes,
+        unknown);
   }
 
   public Project withPhotograph(PhotoReference reference) {
     return new Project(
-        title, reference, faces, others, kept, pins, crop, stack, brief, notes, unknown);
+        title, reference, faces, others, kept, pins, crop, stack, variants, brief, notes, unknown);
   }
 
   public Project noted(String words) {
     return new Project(
-        title, photograph, faces, others, kept, pins, crop, stack, brief, words, unknown);
+        title, photograph, faces, others, kept, pins, crop, stack, variants, brief, words, unknown);
   }
 
   public Project withUnknown(Map<String, Object> fields) {
     return new Project(
-        title, photograph, faces, others, kept, pins, crop, stack, brief, notes, fields);
+        title, photograph, faces, others, kept, pins, crop, stack, variants, brief, notes, fields);
+  }
+
+  // --- variants
+
+  /** All variants in their order; only this one, without a name, where there are no others. */
+  public List<Variant> allVariants() {
+    List<Variant> all = new ArrayList<>(variants.others());
+    String name = variants.isEmpty() && variants.name().isBlank() ? title : variants.name();
+    all.add(variants.place(), new Variant(name, crop, stack));
+    return List.copyOf(all);
+  }
+
+  /**
+   * With the variant at work doubled; the double, behind all others, is at work now.
+   *
+   * @param own what the variant at work is called from now on
+   * @param name of the double
+   */
+  public Project doubled(String own, String name) {
+    List<Variant> others = new ArrayList<>(variants.others());
+    others.add(variants.place(), new Variant(own, crop, stack));
+    return withVariants(new Variants(name, others.size(), others));
+  }
+
+  /**
+   * With another variant at work.
+   *
+   * @param place among {@link #allVariants}
+   */
+  public Project atVariant(int place) {
+    if (place == variants.place()) {
+      return this;
+    }
+    List<Variant> others = new ArrayList<>(allVariants());
+    Variant chosen = others.remove(place);
+    return withVariants(new Variants(chosen.name(), place, others))
+        .withStack(chosen.stack())
+        .withCrop(chosen.crop());
+  }
+
+  /** Without a variant; where it was at work, the one before it is. */
+  public Project withoutVariant(int place) {
+    if (variants.isEmpty()) {
+      throw new IllegalArgumentException("The only variant cannot be taken out");
+    }
+    if (place == variants.place()) {
+      return atVariant(place == 0 ? 1 : place - 1).withoutVariant(place);
+    }
+    List<Variant> others = new ArrayList<>(variants.others());
+    others.remove(place < variants.place() ? place : place - 1);
+    int own = variants.place() - (place < variants.place() ? 1 : 0);
+    return withVariants(
+        others.isEmpty() ? Variants.NONE : new Variants(variants.name(), own, others));
+  }
+
+  /** With the variant at work called otherwise. */
+  public Project variantNamed(String name) {
+    return withVariants(new Variants(name, variants.place(), variants.others()));
+  }
+
+  public Project withVariants(Variants newVariants) {
+    return new Project(
+        title,
+        photograph,
+        faces,
+        others,
+        kept,
+        pins,
+        crop,
+        stack,
+        newVariants,
+        brief,
+        notes,
+        unknown);
   }
 
   public Project edit(String layerId, UnaryOperator<Layer> change) {

@@ -46,6 +46,7 @@ public final class Problem extends Exception {
     SPOTS_INVALID,
     ROUTINE_INVALID,
     RECIPE_INVALID,
+    ANSWER_INVALID,
     SET_INVALID,
     SIZES_DIFFER,
     VALUE_OUT_OF_RANGE,

@@ -11,6 +11,9 @@ import tools.jackson.databind.node.ObjectNode;
 
 import carezza.job.Band;
 import carezza.measure.Gauge;
+import carezza.recipe.Preflight;
+import carezza.recipe.Preflight.Check;
+import carezza.recipe.Preflight.Remark;
 import carezza.routine.BatchEntry;
 import carezza.routine.BatchEntry.State;
 
@@ -66,9 +69,21 @@ public final class BatchFile {
         State.valueOf(node.path("state").asString("failed").toUpperCase(Locale.ROOT)),
         node.path("problem").asString(""),
         strings(node.path("files")),
-        outside,
+        new Preflight(outside, remarks(node.path("preflight"))),
         strings(node.path("idle")),
         node.path("seconds").asDouble());
+  }
+
+  private static List<Remark> remarks(JsonNode list) {
+    List<Remark> remarks = new ArrayList<>();
+    for (JsonNode node : list) {
+      remarks.add(
+          new Remark(
+              Check.valueOf(node.path("check").asString("").toUpperCase(Locale.ROOT)),
+              node.path("output").asString(""),
+              node.path("value").asDouble()));
+    }
+    return remarks;
   }
 
   private static double number(JsonNode node, String name, double otherwise) {
@@ -92,7 +107,7 @@ public final class BatchFile {
     ArrayNode files = node.putArray("files");
     entry.files().forEach(files::add);
     ArrayNode outside = node.putArray("outside");
-    for (Gauge gauge : entry.outside()) {
+    for (Gauge gauge : entry.preflight().outside()) {
       ObjectNode own = outside.addObject();
       own.put("gauge", gauge.id());
       own.put("unit", gauge.unit());
@@ -101,6 +116,13 @@ public final class BatchFile {
       ModelJson.number(own, "after", gauge.after(), DIGITS);
       ModelJson.number(own, "low", gauge.band().low(), DIGITS);
       ModelJson.number(own, "high", gauge.band().high(), DIGITS);
+    }
+    ArrayNode remarks = node.putArray("preflight");
+    for (Remark remark : entry.preflight().remarks()) {
+      ObjectNode own = remarks.addObject();
+      own.put("check", remark.check().name().toLowerCase(Locale.ROOT));
+      own.put("output", remark.output());
+      ModelJson.number(own, "value", remark.value(), DIGITS);
     }
     ArrayNode idle = node.putArray("idle");
     entry.idle().forEach(idle::add);

@@ -42,6 +42,7 @@ import carezza.model.Point;
 import carezza.model.Project;
 import carezza.model.Stage;
 import carezza.model.Stroke;
+import carezza.model.Variant;
 
 /**
  * The model as JSON, as docs/format.md describes it. A layer is one flat object with its {@code
@@ -50,8 +51,11 @@ import carezza.model.Stroke;
  */
 final class ModelJson {
 
-  /** Version of the format that this program writes, and the newest it reads. */
-  static final int VERSION = 2;
+  /** The newest version of the format that this program reads: that of variants. */
+  static final int VERSION = 3;
+
+  /** What a project without variants is written as. */
+  private static final int WITHOUT_VARIANTS = 2;
 
   private static final List<String> PROJECT_FIELDS =
       List.of(
@@ -64,6 +68,7 @@ final class ModelJson {
           "pins",
           "frame",
           "stack",
+          "variants",
           "brief",
           "notes");
 
@@ -143,7 +148,7 @@ final class ModelJson {
    */
   static ObjectNode write(Project project, List<Stroke> strokes) {
     ObjectNode node = MAPPER.createObjectNode();
-    node.put("version", VERSION);
+    node.put("version", project.variants().isEmpty() ? WITHOUT_VARIANTS : VERSION);
     node.put("title", project.title());
     node.set("photograph", MAPPER.valueToTree(project.photograph()));
     project.faceMap().ifPresent(f -> node.set("faceMap", MAPPER.valueToTree(f)));
@@ -160,6 +165,9 @@ final class ModelJson {
       node.set("frame", MAPPER.valueToTree(project.crop()));
     }
     node.set("stack", write(project.stack(), strokes));
+    if (!project.variants().isEmpty()) {
+      node.set("variants", VariantJson.write(project.variants(), strokes));
+    }
     if (!project.brief().equals(Brief.USUAL)) {
       node.set("brief", MAPPER.valueToTree(project.brief()));
     }
@@ -189,6 +197,7 @@ final class ModelJson {
                 ? read(node.get("frame"), Crop.class, "frame", List.of())
                 : null,
             readStack(node, strokes),
+            VariantJson.read(node, strokes),
             node.hasNonNull("brief")
                 ? read(node.get("brief"), Brief.class, "brief", List.of())
                 : null,
@@ -198,6 +207,7 @@ final class ModelJson {
     ObjectNode given = node.deepCopy();
     // Layers keep what is theirs by themselves.
     given.remove("stack");
+    given.remove("variants");
     Unknowns within = Unknowns.of(given, write(project, null)).inParts();
     if (within.isEmpty()) {
       return project;
@@ -209,13 +219,15 @@ final class ModelJson {
 
   /** A frame far larger than its photograph would be a picture that no memory holds. */
   private static void requireFitting(Project project) {
-    Crop crop = project.crop();
     double most =
         MOST_CANVAS * Math.max(project.photograph().width(), project.photograph().height());
-    if (crop != null && Math.max(crop.width(), crop.height()) > Math.max(most, 64)) {
-      throw new IllegalArgumentException(
-          "its frame is %.0f x %.0f pixels, more than %d times the photograph"
-              .formatted(crop.width(), crop.height(), MOST_CANVAS));
+    for (Variant variant : project.allVariants()) {
+      Crop crop = variant.crop();
+      if (crop != null && Math.max(crop.width(), crop.height()) > Math.max(most, 64)) {
+        throw new IllegalArgumentException(
+            "its frame is %.0f x %.0f pixels, more than %d times the photograph"
+                .formatted(crop.width(), crop.height(), MOST_CANVAS));
+      }
     }
   }
 
@@ -247,7 +259,7 @@ final class ModelJson {
 
   // --- stacks
 
-  private static ArrayNode write(LayerStack stack, List<Stroke> strokes) {
+  static ArrayNode write(LayerStack stack, List<Stroke> strokes) {
     ArrayNode array = MAPPER.createArrayNode();
     stack.layers().forEach(l -> array.add(write(l, strokes)));
     return array;
@@ -417,7 +429,7 @@ final class ModelJson {
     return node;
   }
 
-  private static <T> T read(JsonNode node, Class<T> type, String place, List<Stroke> strokes) {
+  static <T> T read(JsonNode node, Class<T> type, String place, List<Stroke> strokes) {
     if (node == null) {
       throw new IllegalArgumentException(place + " is missing");
     }

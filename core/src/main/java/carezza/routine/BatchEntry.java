@@ -2,7 +2,7 @@ package carezza.routine;
 
 import java.util.List;
 
-import carezza.measure.Gauge;
+import carezza.recipe.Preflight;
 
 /**
  * What became of one photograph of a batch.
@@ -11,7 +11,7 @@ import carezza.measure.Gauge;
  * @param photograph its path as it was given
  * @param problem the sentence, or empty where it was done
  * @param files that were written
- * @param outside gauges that ended outside their bands
+ * @param preflight what is to be known of the picture
  * @param idle names of layers that did nothing, as no face was found
  * @param seconds that it took
  */
@@ -21,7 +21,7 @@ public record BatchEntry(
     State state,
     String problem,
     List<String> files,
-    List<Gauge> outside,
+    Preflight preflight,
     List<String> idle,
     double seconds) {
 

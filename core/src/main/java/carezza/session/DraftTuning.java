@@ -67,7 +67,7 @@ final class DraftTuning {
       cancellation.check();
       Project next = tuned;
       for (Gauge gauge : session.readings().gauges(tuned, cancellation)) {
-        if (gauge.verdict() == Gauge.Verdict.ABOVE || gauge.verdict() == Gauge.Verdict.BELOW) {
+        if (gauge.isOutside()) {
           next = answered(next, gauge);
         }
       }

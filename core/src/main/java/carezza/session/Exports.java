@@ -8,6 +8,7 @@ import java.util.function.UnaryOperator;
 import carezza.codec.LayeredWriter;
 import carezza.codec.OutputCheck;
 import carezza.codec.OutputColour;
+import carezza.codec.OutputProfile;
 import carezza.codec.PictureFormat;
 import carezza.codec.PictureReader;
 import carezza.codec.PictureWriter;
@@ -65,16 +66,21 @@ public final class Exports {
    * picture.
    */
   public OutputCheck check(Project project, OutputColour colour, Cancellation cancellation) {
+    return OutputCheck.of(small(project, cancellation), colour);
+  }
+
+  /** The finished picture as small as it is looked over. */
+  Picture small(Project project, Cancellation cancellation) {
     Delivery small =
         new Delivery(
             CHECKED_LONG_EDGE,
             92,
             8,
             Level.forZoom(Math.min(1, (double) CHECKED_LONG_EDGE / session.size().longEdge())),
-            colour,
+            OutputColour.of(OutputProfile.SRGB),
             Carried.NOTHING,
             false);
-    return OutputCheck.of(picture(project, small, cancellation), colour);
+    return picture(project, small, cancellation);
   }
 
   /** Renders and writes the file whole or not at all. */
@@ -103,13 +109,13 @@ public final class Exports {
   }
 
   /**
-   * Writes all files of a recipe, each whole or not at all; folders are made. Nothing is rendered
-   * before it is sure that all may be written.
+   * Writes all files of a recipe, each whole or not at all, of every variant; folders are made.
+   * Nothing is rendered before it is sure that all may be written.
    *
    * @param folder that the recipe's own lie below
    * @param replaces files that are there already
    * @param kept files that are there already and stay as they are
-   * @return the files in the recipe's order
+   * @return the files in the recipe's order, variant by variant
    */
   public List<Path> deliver(
       Project project,

@@ -42,12 +42,33 @@ final class RecipeExport {
   /** Where a recipe's files go, and which of them are there already and stay. */
   record Place(Path folder, Words words, boolean replaces, Predicate<Path> kept) {}
 
+  /** A file that is to be written. */
+  private record Wanted(Output output, Path file) {}
+
+  /** Every output of every variant, each variant rendered once. */
   List<Path> written(Project project, Recipe recipe, Place place, Cancellation cancellation)
       throws Problem {
     List<Path> files = new ArrayList<>();
-    List<Output> missing = new ArrayList<>();
+    List<String> names = project.variants().names();
+    List<List<Wanted>> missing = new ArrayList<>();
+    for (int i = 0; i < Math.max(1, names.size()); i++) {
+      Words words = names.isEmpty() ? place.words() : place.words().of(names.get(i));
+      missing.add(missing(recipe, place, words, files));
+    }
+    for (int i = 0; i < missing.size(); i++) {
+      if (!missing.get(i).isEmpty()) {
+        write(project.atVariant(i), missing.get(i), place, cancellation);
+      }
+    }
+    return files;
+  }
+
+  /** What is not there yet; looked at before anything is rendered. */
+  private static List<Wanted> missing(Recipe recipe, Place place, Words words, List<Path> files)
+      throws Problem {
+    List<Wanted> missing = new ArrayList<>();
     for (Output output : recipe.outputs()) {
-      Path file = output.file(place.folder(), place.words());
+      Path file = output.file(place.folder(), words);
       if (files.contains(file)) {
         throw new Problem(Kind.FILE_EXISTS, file.toString());
       }
@@ -55,29 +76,29 @@ final class RecipeExport {
       if (!place.kept().test(file)) {
         makeFolder(file.toAbsolutePath().getParent());
         AtomicFile.of(file, place.replaces()).check();
-        missing.add(output);
+        missing.add(new Wanted(output, file));
       }
     }
-    if (missing.isEmpty()) {
-      return files;
-    }
+    return missing;
+  }
+
+  private void write(Project project, List<Wanted> wanted, Place place, Cancellation cancellation)
+      throws Problem {
     Picture whole = session.renderer().renderOnce(session.scene(project), 0, cancellation);
-    for (Output output : missing) {
+    for (Wanted one : wanted) {
       cancellation.check();
-      Path file = output.file(place.folder(), place.words());
-      Delivery how = output.delivery();
+      Delivery how = one.output().delivery();
       PictureWriter.write(
-          picture(project, output, whole),
-          AtomicFile.of(file, place.replaces()),
+          picture(project, one.output(), whole),
+          AtomicFile.of(one.file(), place.replaces()),
           new PictureWriter.Settings(
-              output.format(),
+              one.output().format(),
               how.quality(),
               how.bits(),
               how.colour(),
               how.retouched() ? metadata.retouched() : metadata,
               how.carried()));
     }
-    return files;
   }
 
   /** An output's picture in the working space. */

@@ -6,7 +6,6 @@ import java.util.function.DoubleConsumer;
 import carezza.image.Cancellation;
 import carezza.kernel.FaceNeeds;
 import carezza.measure.Gauge;
-import carezza.measure.Gauge.Verdict;
 import carezza.model.Brief;
 import carezza.model.Layer;
 import carezza.model.LayerStack;
@@ -32,9 +31,7 @@ public final class Routines {
 
     /** Gauges that ended outside their bands. */
     public List<Gauge> outside() {
-      return gauges.stream()
-          .filter(g -> g.verdict() == Verdict.ABOVE || g.verdict() == Verdict.BELOW)
-          .toList();
+      return gauges.stream().filter(Gauge::isOutside).toList();
     }
   }
 

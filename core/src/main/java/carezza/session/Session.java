@@ -25,6 +25,7 @@ public final class Session {
   private final Planning planning;
   private final Treatments treatments;
   private final Promises promises;
+  private final Preflights preflights;
   private final Routines routines;
   private final Store store;
 
@@ -40,6 +41,7 @@ public final class Session {
     planning = new Planning(this);
     treatments = new Treatments(this);
     promises = new Promises(this);
+    preflights = new Preflights(this);
     routines = new Routines(this);
     store = new Store(this);
   }
@@ -97,6 +99,11 @@ public final class Session {
   /** What was promised not to be touched. */
   public Promises promises() {
     return promises;
+  }
+
+  /** What is to be known before a picture leaves. */
+  public Preflights preflights() {
+    return preflights;
   }
 
   /** Layers that are measured anew. */

@@ -36,6 +36,7 @@ import carezza.project.BatchFile;
 import carezza.recipe.Delivery;
 import carezza.recipe.NamePattern;
 import carezza.recipe.Output;
+import carezza.recipe.Preflight;
 import carezza.recipe.Recipe;
 import carezza.routine.BatchEntry;
 import carezza.routine.BatchEntry.State;
@@ -221,7 +222,15 @@ public class RoutineBatchTest {
     Gauge open = new Gauge("eyeFocus", "", "eyes", 0.8, 0.9, new Band(1, Double.POSITIVE_INFINITY));
     BatchEntry entry =
         new BatchEntry(
-            3, "a.png", State.DONE, "", List.of("/x/a.jpg"), List.of(open), List.of("teeth"), 1.5);
+            3,
+            "a.png",
+            State.DONE,
+            "",
+            List.of("/x/a.jpg"),
+            new Preflight(
+                List.of(open), List.of(new Preflight.Remark(Preflight.Check.INK, "press", 331))),
+            List.of("teeth"),
+            1.5);
     assertThat(BatchFile.read(BatchFile.text(entry))).isEqualTo(entry);
   }
 

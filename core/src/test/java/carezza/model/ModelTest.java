@@ -21,8 +21,7 @@ public class ModelTest {
       new PhotoReference("a.jpg", "0".repeat(64), true, 100, 80);
 
   private static Project project(Layer... layers) {
-    return new Project(
-        "t", PHOTO, null, null, null, null, null, LayerStack.of(layers), null, null, null);
+    return Project.begun("t", PHOTO).withStack(LayerStack.of(layers));
   }
 
   private static ExposureLayer exposure(double stops) {

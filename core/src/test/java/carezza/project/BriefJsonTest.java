@@ -10,7 +10,6 @@ import org.testng.annotations.Test;
 import tools.jackson.databind.node.ObjectNode;
 
 import carezza.model.Brief;
-import carezza.model.LayerStack;
 import carezza.model.Mask;
 import carezza.model.PhotoReference;
 import carezza.model.Project;
@@ -20,18 +19,8 @@ import carezza.model.SemanticRegion;
 public class BriefJsonTest {
 
   private static Project project(Brief brief) {
-    return new Project(
-        "t",
-        new PhotoReference("a.jpg", "0".repeat(64), true, 100, 80),
-        null,
-        null,
-        null,
-        null,
-        null,
-        LayerStack.EMPTY,
-        brief,
-        null,
-        null);
+    return Project.begun("t", new PhotoReference("a.jpg", "0".repeat(64), true, 100, 80))
+        .withBrief(brief);
   }
 
   private static Project again(Project project) {

@@ -16,7 +16,6 @@ import carezza.model.HealLayer.Patch;
 import carezza.model.HealLayer.RepairMethod;
 import carezza.model.HealLayer.Source;
 import carezza.model.KeptMark;
-import carezza.model.LayerStack;
 import carezza.model.Mask;
 import carezza.model.PhotoReference;
 import carezza.model.Point;
@@ -81,18 +80,7 @@ public class PatchJsonTest {
   @Test
   public void marksThatAreKeptAreRemembered() {
     Project project =
-        new Project(
-                "t",
-                new PhotoReference("a.jpg", "0".repeat(64), true, 100, 80),
-                null,
-                null,
-                null,
-                null,
-                null,
-                LayerStack.EMPTY,
-                null,
-                null,
-                null)
+        Project.begun("t", new PhotoReference("a.jpg", "0".repeat(64), true, 100, 80))
             .keeping(new KeptMark(3, 4, 5));
     Project read = ModelJson.readProject(ModelJson.write(project, null), List.of());
     assertThat(read.kept()).containsExactly(new KeptMark(3, 4, 5));

@@ -2,6 +2,7 @@ package carezza.desktop.command;
 
 import java.io.PrintWriter;
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.Iterator;
 import java.util.List;
 import java.util.concurrent.Callable;
@@ -23,6 +24,7 @@ import carezza.project.BatchFile;
 import carezza.project.Document;
 import carezza.project.RecipeFile;
 import carezza.project.RoutineFile;
+import carezza.recipe.Preflight;
 import carezza.recipe.Recipe;
 import carezza.routine.BatchEntry;
 import carezza.routine.Routine;
@@ -176,6 +178,31 @@ final class RoutineCommand implements Callable<Integer> {
         .stops();
   }
 
+  /** What is to be known of a picture, in a few words. */
+  private static String remarks(Preflight preflight) {
+    List<String> said = new ArrayList<>();
+    if (!preflight.outside().isEmpty()) {
+      said.add(
+          "outside its band: "
+              + String.join(", ", preflight.outside().stream().map(g -> g.id()).toList()));
+    }
+    for (Preflight.Remark remark : preflight.remarks()) {
+      said.add(
+          switch (remark.check()) {
+            case OUTSIDE_SPACE ->
+                "%s: %.1f %% outside its colour space"
+                    .formatted(remark.output(), 100 * remark.value());
+            case CLIPPED -> "%s: %.1f %% clipped".formatted(remark.output(), 100 * remark.value());
+            case INK -> "%s: %.0f %% of ink".formatted(remark.output(), remark.value());
+            case WHITE_BORDER ->
+                "%s: %.0f %% of the border is white"
+                    .formatted(remark.output(), 100 * remark.value());
+            case PROMISES -> "%.0f promises not kept".formatted(remark.value());
+          });
+    }
+    return said.isEmpty() ? "" : ", " + String.join("; ", said);
+  }
+
   private static synchronized void say(BatchEntry entry, PrintWriter said) {
     said.println(
         switch (entry.state()) {
@@ -187,11 +214,7 @@ final class RoutineCommand implements Callable<Integer> {
                       entry.number(),
                       entry.photograph(),
                       entry.seconds(),
-                      entry.outside().isEmpty()
-                          ? ""
-                          : ", outside its band: "
-                              + String.join(
-                                  ", ", entry.outside().stream().map(g -> g.id()).toList()));
+                      remarks(entry.preflight()));
         });
     said.flush();
   }

@@ -155,7 +155,7 @@ final class BrightenPanels {
   private static Stream<Gauge> outside(AppState state, List<String> gauges) {
     return state.measurements().gaugesProperty().get().stream()
         .filter(g -> gauges.contains(g.id()))
-        .filter(g -> g.verdict() == Gauge.Verdict.ABOVE || g.verdict() == Gauge.Verdict.BELOW);
+        .filter(Gauge::isOutside);
   }
 
   private static String said(AppState state, List<String> gauges) {

@@ -433,10 +433,7 @@ final class DeliverPanel extends VBox {
 
   private void check(List<Gauge> gauges) {
     checks.getChildren().clear();
-    List<Gauge> outside =
-        gauges.stream()
-            .filter(g -> g.verdict() == Verdict.ABOVE || g.verdict() == Verdict.BELOW)
-            .toList();
+    List<Gauge> outside = gauges.stream().filter(Gauge::isOutside).toList();
     long inside = gauges.stream().filter(g -> g.verdict() == Verdict.INSIDE).count();
     checks
         .getChildren()
