@@ -1,10 +1,12 @@
 package carezza.batch;
 
+import java.nio.file.Path;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.function.DoubleConsumer;
 import java.util.function.UnaryOperator;
 
+import carezza.client.DropBox;
 import carezza.file.AtomicFile;
 import carezza.image.Cancellation;
 import carezza.measure.Gauge;
@@ -106,9 +108,23 @@ public final class SetWork {
    */
   public Member delivered(Member member, int number, Recipe recipe, Cancellation cancellation)
       throws Problem {
+    written(member, number, recipe, cancellation);
+    return member.in(State.DELIVERED);
+  }
+
+  /** As above, and copies of the files go into a drop-box. */
+  public Member sent(
+      Member member, int number, Recipe recipe, DropBox box, Cancellation cancellation)
+      throws Problem {
+    box.send(written(member, number, recipe, cancellation), member.photograph());
+    return member.in(State.DELIVERED);
+  }
+
+  private List<Path> written(Member member, int number, Recipe recipe, Cancellation cancellation)
+      throws Problem {
     Document document = ProjectFile.openOrStart(folder.path(member.file()));
     Words words = new Words(document.project().title(), number, LocalDate.now(), member.title());
-    new Session(document.photograph())
+    return new Session(document.photograph())
         .exports()
         .deliver(
             document.project(),
@@ -118,7 +134,6 @@ public final class SetWork {
             member.state() == State.DELIVERED,
             file -> false,
             cancellation);
-    return member.in(State.DELIVERED);
   }
 
   private Member kept(

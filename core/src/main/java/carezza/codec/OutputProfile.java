@@ -159,6 +159,20 @@ public final class OutputProfile {
     return Transfer.encodeInPlace(light);
   }
 
+  /** Its name in commands and files, if it is one that ships. */
+  public Optional<String> id() {
+    return equals(SRGB)
+        ? Optional.of("srgb")
+        : equals(WIDE)
+            ? Optional.of("wide")
+            : equals(COATED) ? Optional.of("coated") : Optional.empty();
+  }
+
+  /** The profile's own bytes, as its file holds them. */
+  public byte[] bytes() {
+    return icc().getData();
+  }
+
   /** Its name on the screen. */
   public String title() {
     return title;

@@ -10,12 +10,15 @@ import java.util.Locale;
 
 import org.jspecify.annotations.Nullable;
 import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
 
 import carezza.codec.OutputColour;
 import carezza.codec.OutputProfile;
 import carezza.codec.PictureFormat;
 import carezza.codec.PictureReader;
+import carezza.file.AtomicFile;
+import carezza.file.Originals;
 import carezza.image.PictureSize;
 import carezza.metadata.Metadata.Carried;
 import carezza.press.Intent;
@@ -36,6 +39,9 @@ public final class RecipeFile {
       List.of("web-and-print", "theatre-cards", "for-the-press");
 
   private static final int VERSION = 1;
+
+  /** Of a profile's fingerprint, that its file is called by. */
+  private static final int DIGITS = 16;
 
   private RecipeFile() {}
 
@@ -74,6 +80,55 @@ public final class RecipeFile {
       outputs.add(output(output, "outputs[" + outputs.size() + "]", beside));
     }
     return new Recipe(node.path("name").asString("Untitled"), outputs);
+  }
+
+  /**
+   * Writes a recipe, and beside it the profiles that do not ship.
+   *
+   * @throws Problem if it cannot be written, or if it is there and may not be replaced
+   */
+  public static void write(Recipe recipe, AtomicFile file) throws Problem {
+    file.check();
+    ObjectNode root = ModelJson.mapper().createObjectNode();
+    root.put("version", VERSION);
+    root.put("name", recipe.name());
+    ArrayNode outputs = root.putArray("outputs");
+    for (Output output : recipe.outputs()) {
+      OutputProfile profile = output.delivery().colour().profile();
+      String named = profile.id().orElse(null);
+      if (named == null) {
+        byte[] bytes = profile.bytes();
+        named = Originals.sha256(bytes).substring(0, DIGITS) + ".icc";
+        AtomicFile.replacing(file.path().resolveSibling(named)).write(out -> out.write(bytes));
+      }
+      outputs.add(node(output, named));
+    }
+    file.write(out -> out.write(ModelJson.text(root)));
+  }
+
+  private static ObjectNode node(Output output, String profile) {
+    Delivery how = output.delivery();
+    ObjectNode node = ModelJson.mapper().createObjectNode();
+    node.put("name", output.name());
+    node.put("pattern", output.pattern().pattern());
+    node.put("folder", output.folder());
+    node.put("format", output.format().name().toLowerCase(Locale.ROOT));
+    if (output.exact() == null) {
+      node.put("longEdge", how.longEdge());
+    } else {
+      node.put("width", output.exact().width());
+      node.put("height", output.exact().height());
+    }
+    node.put("quality", how.quality());
+    node.put("bits", how.bits());
+    node.put("profile", profile);
+    node.put("intent", how.colour().intent().name().toLowerCase(Locale.ROOT));
+    node.put("blackPoint", how.colour().blackPoint());
+    node.put("metadata", how.carried().name().toLowerCase(Locale.ROOT));
+    node.put("retouched", how.retouched());
+    node.put("sharpening", output.sharpening());
+    node.put("pair", output.pair());
+    return node;
   }
 
   private static Output output(JsonNode node, String place, @Nullable Path beside) throws Problem {

@@ -21,6 +21,7 @@ public class DesktopArchitectureTest {
     "state",
     "journal",
     "set",
+    "variant",
     "style",
     "control",
     "action",

@@ -169,6 +169,9 @@ final class AppActions {
     actions.add("advice", Menu.STACK, BENCH, "I", this::advice);
     actions.add("contours", Menu.STACK, BENCH, "G", selected(), state.advice()::turnContours);
     actions.add("remove", Menu.STACK, BENCH, "Delete", selected(), this::remove);
+    actions.add("variants", Menu.STACK, DOCUMENT, "Shift+V", open(), shell::showVariants);
+    actions.add(
+        "variant-next", Menu.STACK, DOCUMENT, "Alt+V", open(), () -> shell.variants().next());
     actions.add("playhead-back", Menu.STACK, DOCUMENT, "Page_Up", () -> playhead(-1));
     actions.add("playhead-forth", Menu.STACK, DOCUMENT, "Page_Down", () -> playhead(1));
     for (LayerType kind : LayerType.MADE_ANEW) {

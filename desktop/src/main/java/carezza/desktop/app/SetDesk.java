@@ -2,19 +2,31 @@ package carezza.desktop.app;
 
 import java.nio.file.Path;
 
+import carezza.codec.PictureReader;
 import carezza.desktop.set.SetJobs;
 import carezza.desktop.set.SetState;
 import carezza.desktop.state.AppState;
+import carezza.desktop.state.Beside;
+import carezza.desktop.state.Comparison;
 import carezza.desktop.state.DocumentState;
+import carezza.desktop.state.Status;
 import carezza.desktop.state.Subscriptions;
 import carezza.desktop.state.Workspace;
+import carezza.desktop.task.Lane;
+import carezza.desktop.text.Texts;
 import carezza.project.Document;
+import carezza.project.ProjectFile;
 import carezza.record.WorkRecord;
+import carezza.session.Session;
 
 /** The set beside the document at work: what is saved or delivered there is told here. */
 final class SetDesk implements AutoCloseable {
 
+  private static final Texts TEXTS = Texts.of("app");
+
+  private final AppState state;
   private final DocumentState document;
+  private final Lane pinning;
   private final Workspace workspace;
   private final OwnRoutines routines;
   private final SetState set;
@@ -24,7 +36,9 @@ final class SetDesk implements AutoCloseable {
   private int deliveriesSeen;
 
   SetDesk(AppState state, Workspace workspace, Path home) {
+    this.state = state;
     this.document = state.document();
+    pinning = state.tasks().droppable("pinned picture");
     this.workspace = workspace;
     routines = new OwnRoutines(home);
     set = new SetState(home.resolve("looks"), state.status(), state.tasks());
@@ -43,6 +57,35 @@ final class SetDesk implements AutoCloseable {
 
   OwnRoutines routines() {
     return routines;
+  }
+
+  /**
+   * Sets a picture of the set beside the one at work, as it is finished now.
+   *
+   * @param shown shows the bench
+   */
+  void pin(Path file, Runnable shown) {
+    if (document.isEmpty()) {
+      state.status().say(TEXTS.get("setDesk.nothing-to-pin-beside"));
+      return;
+    }
+    Status.Job job =
+        state
+            .status()
+            .begin(TEXTS.get("setDesk.pinning", PictureReader.name(file)), pinning::cancel);
+    pinning.newest(
+        cancellation -> {
+          Document other = ProjectFile.openOrStart(file);
+          Session session = new Session(other.photograph());
+          return Beside.picture(session, session.faces().withFace(other.project(), cancellation));
+        },
+        beside -> {
+          state.view().besideProperty().set(beside);
+          state.view().comparisonProperty().set(Comparison.BESIDE);
+          shown.run();
+        },
+        state.status()::fail,
+        job::end);
   }
 
   /** What is saved in the set's folder is work on the set. */
@@ -79,6 +122,7 @@ final class SetDesk implements AutoCloseable {
   public void close() {
     subscriptions.close();
     jobs.close();
+    pinning.close();
     set.close();
   }
 }

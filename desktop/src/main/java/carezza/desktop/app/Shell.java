@@ -41,6 +41,7 @@ import carezza.desktop.task.Lane;
 import carezza.desktop.task.TaskRunner;
 import carezza.desktop.text.Language;
 import carezza.desktop.text.Texts;
+import carezza.desktop.variant.VariantDesk;
 import carezza.desktop.view.AppView;
 import carezza.desktop.view.bench.BenchView;
 import carezza.desktop.view.deliver.DeliverView;
@@ -92,6 +93,7 @@ public final class Shell extends StackPane implements AutoCloseable {
   private final TopStrip strip;
   private final ActionMap actions;
   private final Workspace workspace = new Workspace();
+  private final VariantDesk variants = new VariantDesk(state.document(), state.view());
   private final ReadOnlyStringWrapper windowTitle = new ReadOnlyStringWrapper(NAME);
   private AppView active;
   private boolean leaving;
@@ -137,7 +139,12 @@ public final class Shell extends StackPane implements AutoCloseable {
             new StartView(files, home::recent, state.status()),
             planView,
             bench,
-            new SetView(sets.set(), sets.jobs(), state.status(), files),
+            new SetView(
+                sets.set(),
+                sets.jobs(),
+                state.status(),
+                files,
+                file -> sets.pin(file, this::showBench)),
             new DeliverView(state, work, area, settings),
             new JournalView(state, work, journal, journalFiles(), this::showSheet));
     actions = AppActions.of(state, this);
@@ -375,6 +382,14 @@ public final class Shell extends StackPane implements AutoCloseable {
               action.run();
             },
             this::keepKey));
+  }
+
+  void showVariants() {
+    sheets.show(new VariantsSheet(state.document(), variants, sheets::close));
+  }
+
+  VariantDesk variants() {
+    return variants;
   }
 
   void showSteps() {

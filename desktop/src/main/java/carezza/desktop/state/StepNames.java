@@ -17,6 +17,7 @@ import carezza.model.Layer;
 import carezza.model.LayerAttributes;
 import carezza.model.LayerStack;
 import carezza.model.Project;
+import carezza.model.Variants;
 
 /** What a step did, in a few words: told from the projects before and after it. */
 public final class StepNames {
@@ -27,6 +28,9 @@ public final class StepNames {
   private StepNames() {}
 
   public static String of(Project before, Project after) {
+    if (!before.variants().equals(after.variants())) {
+      return ofVariants(before.variants(), after.variants());
+    }
     if (!before.stack().equals(after.stack())) {
       return ofStacks(before.stack(), after.stack());
     }
@@ -45,6 +49,22 @@ public final class StepNames {
     return before.kept().equals(after.kept())
         ? TEXTS.get("stepNames.notes")
         : TEXTS.get("stepNames.kept-as-the-persons-own");
+  }
+
+  private static String ofVariants(Variants before, Variants after) {
+    List<String> added = new ArrayList<>(after.names());
+    added.removeAll(before.names());
+    List<String> gone = new ArrayList<>(before.names());
+    gone.removeAll(after.names());
+    if (before.names().size() < after.names().size()) {
+      return TEXTS.get("stepNames.variant-doubled", after.name());
+    }
+    if (before.names().size() > after.names().size()) {
+      return TEXTS.get("stepNames.variant-out", gone.getFirst());
+    }
+    return added.isEmpty()
+        ? TEXTS.get("stepNames.variant-at-work", after.name())
+        : TEXTS.get("stepNames.variant-named", added.getFirst());
   }
 
   private static String ofBriefs(Brief before, Brief after) {
@@ -86,7 +106,7 @@ public final class StepNames {
           || before.indexOf(id) != after.indexOf(id)) {
         moved = moved == null ? now : moved;
       } else if (!was.equals(now)) {
-        changes.add(ofLayers(was, now));
+        changes.add(of(was, now));
       }
     }
     if (moved != null) {
@@ -103,7 +123,8 @@ public final class StepNames {
         : TEXTS.get("stepNames.layers", layers.size());
   }
 
-  private static String ofLayers(Layer was, Layer now) {
+  /** What a layer has become, or has otherwise elsewhere. */
+  public static String of(Layer was, Layer now) {
     LayerAttributes before = was.attributes();
     LayerAttributes after = now.attributes();
     String name = after.name();

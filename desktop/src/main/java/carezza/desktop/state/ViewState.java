@@ -13,6 +13,8 @@ import javafx.beans.property.ReadOnlyProperty;
 import javafx.beans.property.SimpleBooleanProperty;
 import javafx.beans.property.SimpleObjectProperty;
 
+import org.jspecify.annotations.Nullable;
+
 import carezza.codec.ScreenColour;
 import carezza.desktop.picture.MaskView;
 import carezza.measure.CheckView;
@@ -36,6 +38,7 @@ public final class ViewState {
   private final BooleanProperty marksShown = new SimpleBooleanProperty(true);
   private final BooleanProperty mirrored = new SimpleBooleanProperty();
   private final ObjectProperty<Comparison> comparison = new SimpleObjectProperty<>(Comparison.NONE);
+  private final ObjectProperty<@Nullable Beside> beside = new SimpleObjectProperty<>();
   private final ObjectProperty<Surround> surround = new SimpleObjectProperty<>(Surround.INTERFACE);
   private final ObjectProperty<Stage> stageHeld = new SimpleObjectProperty<>();
   private final ObjectProperty<ScreenColour> screen = new SimpleObjectProperty<>(ScreenColour.SRGB);
@@ -46,6 +49,12 @@ public final class ViewState {
   public ViewState(DocumentState document) {
     this.document = document;
     document.sessionProperty().subscribe((was, is) -> asItIs());
+    comparison.subscribe(
+        (was, is) -> {
+          if (is == Comparison.NONE) {
+            beside.set(null);
+          }
+        });
   }
 
   /** The whole stack, in no special way: how a document begins to be looked at. */
@@ -164,6 +173,11 @@ public final class ViewState {
   /** How the settled picture is shown together with the finished one. */
   public ObjectProperty<Comparison> comparisonProperty() {
     return comparison;
+  }
+
+  /** What the picture is compared with; null for itself as settled. */
+  public ObjectProperty<@Nullable Beside> besideProperty() {
+    return beside;
   }
 
   /** What the picture stands on. */

@@ -2,6 +2,7 @@ package carezza.desktop.view.bench;
 
 import javafx.scene.Node;
 import javafx.scene.layout.BorderPane;
+import javafx.scene.layout.VBox;
 
 import carezza.desktop.action.ActionMap;
 import carezza.desktop.action.MenuBars;
@@ -9,6 +10,7 @@ import carezza.desktop.action.Scope;
 import carezza.desktop.state.AppState;
 import carezza.desktop.style.TextSize;
 import carezza.desktop.text.Texts;
+import carezza.desktop.variant.VariantDesk;
 import carezza.desktop.view.AppView;
 import carezza.desktop.view.picture.PictureArea;
 import carezza.desktop.view.plan.FindingList;
@@ -31,6 +33,8 @@ public final class BenchView implements AppView {
   private final PanelView panel;
   private final CourseView course;
   private final FindingList rail;
+  private final VariantStrip variants;
+  private final VBox foot;
 
   /**
    * @param area is shown by other views, too, and closed by whoever made it
@@ -51,7 +55,9 @@ public final class BenchView implements AppView {
     course.setPrefHeight(TextSize.px(COURSE_HEIGHT));
     course.setMinHeight(TextSize.px(COURSE_HEIGHT));
     pane.setRight(panel);
-    pane.setBottom(course);
+    variants = new VariantStrip(state.document(), new VariantDesk(state.document(), state.view()));
+    foot = new VBox(variants, course);
+    pane.setBottom(foot);
   }
 
   @Override
@@ -132,13 +138,14 @@ public final class BenchView implements AppView {
 
   /** Folds the course away, or unfolds it. */
   public void turnCourse() {
-    pane.setBottom(pane.getBottom() == null ? course : null);
+    pane.setBottom(pane.getBottom() == null ? foot : null);
   }
 
   @Override
   public void close() {
     panel.close();
     course.close();
+    variants.close();
     rail.close();
   }
 }

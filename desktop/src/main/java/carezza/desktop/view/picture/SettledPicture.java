@@ -7,11 +7,17 @@ import javafx.scene.shape.Rectangle;
 import carezza.desktop.picture.MaskView;
 import carezza.desktop.picture.ViewPort;
 import carezza.desktop.state.AppState;
+import carezza.desktop.state.Beside;
 import carezza.desktop.state.Subscriptions;
 import carezza.desktop.text.Texts;
+import carezza.model.Project;
 import carezza.model.Stage;
+import carezza.session.Session;
 
-/** The picture as stage Settle leaves it, at the same place as the view that it follows. */
+/**
+ * What the picture is compared with: itself as stage Settle leaves it, another variant, or another
+ * picture; at the same place as the view that it follows.
+ */
 public final class SettledPicture extends Region implements AutoCloseable {
 
   private static final Texts TEXTS = Texts.of("picture");
@@ -32,7 +38,10 @@ public final class SettledPicture extends Region implements AutoCloseable {
     setMouseTransparent(true);
     setMinSize(0, 0);
     subscriptions.on(
-        this::refresh, state.document().projectProperty(), state.view().checkProperty());
+        this::refresh,
+        state.document().projectProperty(),
+        state.view().checkProperty(),
+        state.view().besideProperty());
     visibleProperty().addListener((o, was, is) -> refresh());
   }
 
@@ -58,17 +67,36 @@ public final class SettledPicture extends Region implements AutoCloseable {
       return;
     }
     screen.resizeTo(port.width(), port.height());
+    Project atWork = state.document().project();
+    Session own = state.document().session();
+    Beside beside = state.view().besideProperty().get();
+    Project other = beside == null ? null : beside.project().apply(atWork);
+    if (other == null) {
+      words.setText(TEXTS.get("settledPicture.as-settled"));
+      request(own, atWork, atWork.stack().through(Stage.SETTLE), port);
+    } else {
+      words.setText(beside.title());
+      request(
+          beside.session() == null ? own : beside.session(),
+          other,
+          other.stack().size(),
+          beside.port(port, own, atWork, other));
+    }
+    requestLayout();
+  }
+
+  private void request(Session session, Project project, int layers, ViewPort seen) {
     renderer.request(
         new ViewRenderer.Request(
-            state.document().session(),
-            state.document().project(),
-            state.document().stack().through(Stage.SETTLE),
+            session,
+            project,
+            layers,
             null,
             false,
             MaskView.GREY_OUTSIDE,
             state.view().checkProperty().get(),
             state.view().screenProperty().get(),
-            port));
+            seen));
   }
 
   private void show(ViewRenderer.Frame frame) {

@@ -44,13 +44,15 @@ final class MemberPanel extends VBox {
   private final VBox became = new VBox(4);
   private final TextArea notes = new TextArea();
   private final Button open;
+  private final Button pin;
   private @Nullable Member member;
   private boolean showing;
 
   /**
    * @param openIt opens the member on the bench
+   * @param pinIt sets it beside the picture on the bench
    */
-  MemberPanel(SetState set, SetJobs jobs, Runnable openIt) {
+  MemberPanel(SetState set, SetJobs jobs, Runnable openIt, Runnable pinIt) {
     super(10);
     this.set = set;
     this.jobs = jobs;
@@ -79,6 +81,7 @@ final class MemberPanel extends VBox {
     open =
         Buttons.of("set-open", SetWords.TEXTS.get("open"), SetWords.TEXTS.get("open.tip"), openIt);
     open.getStyleClass().add("strong");
+    pin = Buttons.of("set-pin", SetWords.TEXTS.get("pin"), SetWords.TEXTS.get("pin.tip"), pinIt);
     HBox place =
         new HBox(
             6,
@@ -98,7 +101,7 @@ final class MemberPanel extends VBox {
     scroll.setFocusTraversable(false);
     scroll.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
     VBox.setVgrow(scroll, Priority.ALWAYS);
-    getChildren().addAll(title, picture, scroll, place, open);
+    getChildren().addAll(title, picture, scroll, place, new HBox(6, open, pin));
   }
 
   private void stateIs(@Nullable State is) {
@@ -135,6 +138,7 @@ final class MemberPanel extends VBox {
       became.getChildren().clear();
       compare(look);
       became(jobs.outcomes().get(now.photograph()));
+      pin.setDisable(set.missingProperty().get().contains(now.photograph()));
       open.setDisable(set.missingProperty().get().contains(now.photograph()));
     }
     showing = false;

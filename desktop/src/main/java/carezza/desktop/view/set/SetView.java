@@ -5,6 +5,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.function.Consumer;
 import javafx.collections.MapChangeListener;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
@@ -83,8 +84,9 @@ public final class SetView implements AppView {
 
   /**
    * @param status what is said and done
+   * @param pin sets a member's file beside the picture on the bench
    */
-  public SetView(SetState set, SetJobs jobs, Status status, Opening opening) {
+  public SetView(SetState set, SetJobs jobs, Status status, Opening opening, Consumer<Path> pin) {
     this.set = set;
     this.jobs = jobs;
     this.opening = opening;
@@ -92,7 +94,7 @@ public final class SetView implements AppView {
     pane.getStyleClass().add("plan");
     grid = new MemberGrid(set, this::openCurrent);
     faces = new FaceStrip(set);
-    panel = new MemberPanel(set, jobs, this::openCurrent);
+    panel = new MemberPanel(set, jobs, this::openCurrent, () -> currentFile().ifPresent(pin));
     summary.setId("set-summary");
     gone.setId("set-missing");
     gone.setWrapText(true);
@@ -252,15 +254,15 @@ public final class SetView implements AppView {
   }
 
   private void openCurrent() {
+    currentFile().ifPresent(opening::open);
+  }
+
+  /** The file of the member in hand, unless it is gone. */
+  private Optional<Path> currentFile() {
     SetFolder folder = set.folderProperty().get();
-    set.current()
-        .filter(m -> !set.missingProperty().get().contains(m.photograph()))
-        .ifPresent(
-            m -> {
-              if (folder != null) {
-                opening.open(folder.path(m.file()));
-              }
-            });
+    return set.current()
+        .filter(m -> folder != null && !set.missingProperty().get().contains(m.photograph()))
+        .map(m -> folder.path(m.file()));
   }
 
   @Override
