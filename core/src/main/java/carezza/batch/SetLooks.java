@@ -75,6 +75,17 @@ public final class SetLooks {
   }
 
   /**
+   * The look of a member as its files are now, made where it was not.
+   *
+   * @throws java.util.concurrent.CancellationException if cancelled
+   */
+  public Look at(SetFolder folder, Member member, Cancellation cancellation) throws Problem {
+    cancellation.check();
+    Optional<Look> known = known(folder, member);
+    return known.isPresent() ? known.get() : made(folder, member, cancellation);
+  }
+
+  /**
    * A small picture before anything is measured: the project's own preview, or the photograph as it
    * is.
    *

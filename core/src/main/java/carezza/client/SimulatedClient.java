@@ -70,7 +70,7 @@ public final class SimulatedClient {
 
   private static boolean isPicture(Path file) {
     try {
-      PictureReader.read(file);
+      PictureReader.decode(PictureReader.bytes(file), PictureReader.name(file));
       return true;
     } catch (Problem e) {
       return false;

@@ -20,7 +20,7 @@ import carezza.model.SemanticRegion;
 public final class Gauges {
 
   /** Chroma below which skin is grey: hue has no meaning there. */
-  private static final double COLOURLESS = 2;
+  public static final double COLOURLESS = 2;
 
   private final JobLevel job;
   private final PictureStatistics before;
@@ -75,16 +75,28 @@ public final class Gauges {
     double full = there ? 100 : Double.NaN;
     add("textureKept", "%", f, full, texture, job.fixed("textureKept"));
     add("formKept", "", f, full / 100, form, job.fixed("formKept"));
-    fall("rednessBlotch", "mD", 1000 * before.redness(), 1000 * after.redness());
-    fall("pigmentBlotch", "mD", 1000 * before.pigment(), 1000 * after.pigment());
-    fall("toneBlotch", "L*", before.tone(), after.tone());
     Lab was = before.face();
     Lab is = after.face();
+    double colour = colour();
+    fall("rednessBlotch", "mD", 1000 * before.redness(), 1000 * colour * after.redness());
+    fall("pigmentBlotch", "mD", 1000 * before.pigment(), 1000 * colour * after.pigment());
+    fall("toneBlotch", "L*", before.tone(), after.tone());
     boolean judged = job.judgesSkinInMono() || !(is.chroma() < COLOURLESS);
     Band lightness = judged ? around("skinLightness", was.l()) : null;
     add("skinLightness", "L*", f, was.l(), is.l(), lightness);
-    add("skinHue", "°", f, was.hue(), is.hue(), judged ? around("skinHue", was.hue()) : null);
+    add(
+        "skinHue",
+        "°",
+        f,
+        was.hue(),
+        colour * is.hue(),
+        judged ? around("skinHue", was.hue()) : null);
     add("skinIta", "° ITA", f, was.ita(), is.ita(), null);
+  }
+
+  /** 1, or NaN for a picture in grey, which has neither pigments nor hues. */
+  private double colour() {
+    return after.face().chroma() < COLOURLESS ? Double.NaN : 1;
   }
 
   private Band around(String id, double was) {
@@ -118,7 +130,7 @@ public final class Gauges {
     Lab was = before.teeth();
     Lab is = after.teeth();
     SemanticRegion t = SemanticRegion.TEETH;
-    add("teethYellow", "b*", t, was.b(), is.b(), teethYellow(was));
+    add("teethYellow", "b*", t, was.b(), colour() * is.b(), teethYellow(was));
     Band rise = teethLightness(was, eyeIs);
     add("teethLightness", "L*", t, was.l(), is.l(), rise);
     add("teethWhiteness", "WI_D", t, whiteness(was), whiteness(is), null);

@@ -47,6 +47,7 @@ public final class Problem extends Exception {
     ROUTINE_INVALID,
     RECIPE_INVALID,
     ANSWER_INVALID,
+    NO_SUCH_VARIANT,
     SET_INVALID,
     SIZES_DIFFER,
     VALUE_OUT_OF_RANGE,

@@ -10,6 +10,7 @@ import carezza.image.Picture;
 import carezza.image.Plane;
 import carezza.mask.EvaluationContext;
 import carezza.mask.Masks;
+import carezza.measure.Gauges;
 import carezza.model.FaceMap;
 import carezza.model.Mask;
 import carezza.model.Point;
@@ -80,7 +81,7 @@ public record UnderEye(double darker, Point place) {
     Point at = new Point(under.x(), under.y());
     Skin here = Skin.at(context, under, working);
     Skin there = Skin.at(context, cheek, working);
-    if (here == null || there == null) {
+    if (here == null || there == null || here.isGrey()) {
       return new UnderEye(Double.NaN, at);
     }
     Area one = new Area(0, 0, 1, 1);
@@ -99,6 +100,11 @@ public record UnderEye(double darker, Point place) {
 
   /** Medians of a place's skin. */
   private record Skin(float red, float green, float blue, float melanin, float haemoglobin) {
+
+    /** Pigments cannot be told from shadow in a picture without colour. */
+    boolean isGrey() {
+      return Lab.ofWorking(red, green, blue).chroma() < Gauges.COLOURLESS;
+    }
 
     /** Null where there is too little. */
     static @Nullable Skin at(EvaluationContext context, Mask place, Picture working) {

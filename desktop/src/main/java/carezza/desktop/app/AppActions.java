@@ -78,6 +78,10 @@ final class AppActions {
     return Bindings.isNotEmpty(shell.workspace().waiting());
   }
 
+  private BooleanBinding set() {
+    return shell.set().setProperty().isNotNull();
+  }
+
   private BooleanBinding selected() {
     return state.selection().selectedProperty().isNotNull();
   }
@@ -96,6 +100,7 @@ final class AppActions {
     actions.add("deliver", Menu.PICTURE, DOCUMENT, "Shortcut+D", open(), shell::toggleDeliver);
     actions.add("set-folder", Menu.PICTURE, APPLICATION, "Shift+Shortcut+F", shell::askSet);
     actions.add("set", Menu.PICTURE, APPLICATION, "Shortcut+M", shell::toggleSet);
+    actions.add("contact-sheet", Menu.PICTURE, APPLICATION, null, set(), shell::writeContactSheet);
     actions.add("routine", Menu.PICTURE, APPLICATION, null, open(), shell::makeRoutine);
     actions.add("journal", Menu.PICTURE, APPLICATION, "Shortcut+J", shell::toggleJournal);
     actions.add(

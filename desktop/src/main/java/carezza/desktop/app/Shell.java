@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.Callable;
+import java.util.function.Function;
 import javafx.beans.property.ReadOnlyBooleanProperty;
 import javafx.beans.property.ReadOnlyStringProperty;
 import javafx.beans.property.ReadOnlyStringWrapper;
@@ -56,6 +57,7 @@ import carezza.desktop.view.start.StartView;
 import carezza.model.HealLayer;
 import carezza.problem.Problem;
 import carezza.project.Document;
+import carezza.recipe.Recipe;
 import carezza.record.WorkClock.Moment;
 import carezza.studio.JournalEntry;
 import carezza.studio.JournalFile;
@@ -145,7 +147,7 @@ public final class Shell extends StackPane implements AutoCloseable {
                 state.status(),
                 files,
                 file -> sets.pin(file, this::showBench)),
-            new DeliverView(state, work, area, settings),
+            new DeliverView(state, work, area, settings, sets.recipes(this::showRecipe)),
             new JournalView(state, work, journal, journalFiles(), this::showSheet));
     actions = AppActions.of(state, this);
     bench.use(actions);
@@ -248,6 +250,16 @@ public final class Shell extends StackPane implements AutoCloseable {
   /** Makes a routine of the stack at work. */
   void makeRoutine() {
     sheets.show(new RoutineSheet(state.document().project(), sets.routines()::keep, sheets::close));
+  }
+
+  /** Makes a recipe of another, or changes one. */
+  private void showRecipe(Recipe from, String name, Function<Recipe, String> keep) {
+    sheets.show(new RecipeSheet(from, name, keep, sheets::close));
+  }
+
+  /** Writes the pictures of the set on pages. */
+  void writeContactSheet() {
+    sets.contactSheet(writes);
   }
 
   void toggleSet() {

@@ -66,6 +66,9 @@ final class VariantsSheet extends VBox {
                     () -> {
                       desk.doubleIt();
                       show();
+                      // What is new wants a name.
+                      lookup("#variant-name-" + document.settled().variants().place())
+                          .requestFocus();
                     }),
                 Buttons.of("variants-done", TEXTS.get("done"), TEXTS.get("done.tip"), done)));
     show();

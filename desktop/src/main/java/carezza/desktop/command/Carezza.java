@@ -26,6 +26,8 @@ import carezza.desktop.task.Faults;
       PlanCommand.class,
       JournalCommand.class,
       SheetCommand.class,
+      ContactSheetCommand.class,
+      DropBoxCommand.class,
       MasksCommand.class,
       ShotsCommand.class
     },

@@ -1,6 +1,7 @@
 package carezza.desktop.command;
 
 import java.nio.file.Path;
+import java.util.List;
 import java.util.concurrent.Callable;
 
 import picocli.CommandLine.Command;
@@ -8,6 +9,7 @@ import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 
+import carezza.codec.PictureReader;
 import carezza.image.Cancellation;
 import carezza.model.LayerStack;
 import carezza.model.Project;
@@ -30,11 +32,17 @@ final class RenderCommand implements Callable<Integer> {
       description = "Last stage to render: ${COMPLETION-CANDIDATES}.")
   private Stage through;
 
+  @Option(
+      names = "--variant",
+      paramLabel = "NAME",
+      description = "One of the project's variants; that at work without it.")
+  private String variant;
+
   @Override
   public Integer call() throws Problem {
     Document document = Inputs.project(file);
     output.check();
-    Project project = document.project();
+    Project project = variant == null ? document.project() : variant(document.project());
     if (through != null) {
       LayerStack stack = project.stack();
       project = project.withStack(stack.lowest(stack.through(through)));
@@ -43,5 +51,18 @@ final class RenderCommand implements Callable<Integer> {
         .exports()
         .deliver(project, output.file(), output.delivery(), Cancellation.NONE);
     return 0;
+  }
+
+  private Project variant(Project project) throws Problem {
+    List<String> names = project.variants().names();
+    int place = names.indexOf(variant);
+    if (place < 0) {
+      throw new Problem(
+          Problem.Kind.NO_SUCH_VARIANT,
+          PictureReader.name(file),
+          variant,
+          names.isEmpty() ? "-" : String.join(", ", names));
+    }
+    return project.atVariant(place);
   }
 }

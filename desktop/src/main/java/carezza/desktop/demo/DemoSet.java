@@ -1,6 +1,7 @@
 package carezza.desktop.demo;
 
 import java.io.IOException;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -64,8 +65,20 @@ public final class DemoSet {
       AtomicFile.replacing(folder.resolve(name)).write(out -> out.write(bytes));
       members.add(member(folder, each.getKey(), Member.fresh(name)));
     }
+    simulated(folder.resolve("drop-box"));
     set.keep(new PictureSet(NAME, PHOTOGRAPHS.get("understudy") + ".jpg", members));
     return folder;
+  }
+
+  /** The drop-box of the demo, in which a stand-in for the client answers. */
+  private static void simulated(Path box) throws Problem {
+    try {
+      Files.createDirectories(box);
+    } catch (IOException e) {
+      throw new Problem(e, Kind.FILE_NOT_WRITTEN, box, Reason.of(e));
+    }
+    byte[] words = "A simulated client answers here.\n".getBytes(StandardCharsets.UTF_8);
+    AtomicFile.replacing(box.resolve("simulated-client.txt")).write(out -> out.write(words));
   }
 
   private static Member member(Path folder, String id, Member member) throws Problem {

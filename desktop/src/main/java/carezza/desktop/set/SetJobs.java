@@ -15,6 +15,7 @@ import javafx.collections.ObservableMap;
 
 import carezza.batch.SetFolder;
 import carezza.batch.SetWork;
+import carezza.client.DropBox;
 import carezza.desktop.state.Status;
 import carezza.desktop.task.Faults;
 import carezza.desktop.task.Lane;
@@ -22,7 +23,6 @@ import carezza.desktop.task.TaskRunner;
 import carezza.desktop.text.Texts;
 import carezza.image.Cancellation;
 import carezza.model.Layer;
-import carezza.project.RecipeFile;
 import carezza.recipe.Recipe;
 import carezza.routine.Routine;
 import carezza.set.Figures;
@@ -44,6 +44,8 @@ public final class SetJobs implements AutoCloseable {
   private final Lane working;
   private final Lane shelving;
   private final Supplier<List<Routine>> routinesAtHand;
+  private final Supplier<List<Recipe>> recipesAtHand;
+  private final SetAnswers answers;
   private final ReadOnlyObjectWrapper<List<Routine>> routines =
       new ReadOnlyObjectWrapper<>(List.of());
   private final ReadOnlyObjectWrapper<List<Recipe>> recipes =
@@ -52,6 +54,7 @@ public final class SetJobs implements AutoCloseable {
 
   /**
    * @param routines reads those that are at hand
+   * @param recipes reads those that are at hand
    * @param open whether a file is open in the window: what is at work there is not changed behind
    *     it
    */
@@ -60,12 +63,16 @@ public final class SetJobs implements AutoCloseable {
       Status status,
       TaskRunner tasks,
       Supplier<List<Routine>> routines,
+      Supplier<List<Recipe>> recipes,
       Predicate<Path> open) {
     this.set = set;
     this.status = status;
     this.tasks = tasks;
     this.open = open;
     this.routinesAtHand = routines;
+    this.recipesAtHand = recipes;
+    answers = new SetAnswers(set, status, tasks);
+    set.folderProperty().subscribe((was, is) -> answers.forget());
     working = tasks.lane("set work");
     set.onFailure((member, said) -> outcomes.put(member.photograph(), SetOutcome.failed(said)));
     shelving = tasks.lane("set shelf");
@@ -90,10 +97,7 @@ public final class SetJobs implements AutoCloseable {
   /** Reads routines and recipes anew. */
   public void lookAtShelf() {
     shelving.newest(
-        cancellation ->
-            new Shelf(
-                routinesAtHand.get(),
-                RecipeFile.SHIPPED.stream().map(RecipeFile::shipped).toList()),
+        cancellation -> new Shelf(routinesAtHand.get(), recipesAtHand.get()),
         shelf -> {
           routines.set(shelf.routines());
           recipes.set(shelf.recipes());
@@ -153,8 +157,31 @@ public final class SetJobs implements AutoCloseable {
             SetOutcome.of(work.planned(member, cancellation)));
   }
 
+  /** What the client says. */
+  public SetAnswers answers() {
+    return answers;
+  }
+
+  /** As {@link #deliver}, and copies go into the drop-box beside the set. */
+  public void send(Recipe recipe) {
+    DropBox box = SetAnswers.box(set.folderProperty().get());
+    if (box != null) {
+      deliver(
+          TEXTS.get("sending", recipe.name()),
+          (work, member, number, progress, cancellation) ->
+              SetOutcome.of(work.sent(member, number, recipe, box, cancellation)));
+    }
+  }
+
   /** Delivers all that are finished, and those that were delivered before and are in hand. */
   public void deliver(Recipe recipe) {
+    deliver(
+        TEXTS.get("delivering", recipe.name()),
+        (work, member, number, progress, cancellation) ->
+            SetOutcome.of(work.delivered(member, number, recipe, cancellation)));
+  }
+
+  private void deliver(String words, Piece piece) {
     PictureSet now = set.setProperty().get();
     if (now == null) {
       return;
@@ -170,11 +197,7 @@ public final class SetJobs implements AutoCloseable {
       status.say(TEXTS.get("none-finished"));
       return;
     }
-    each(
-        TEXTS.get("delivering", recipe.name()),
-        finished,
-        (work, member, number, progress, cancellation) ->
-            SetOutcome.of(work.delivered(member, number, recipe, cancellation)));
+    each(words, finished, piece);
   }
 
   /** Without those that are open in the window, which is said of each. */
@@ -260,6 +283,7 @@ public final class SetJobs implements AutoCloseable {
   @Override
   public void close() {
     working.close();
+    answers.close();
     shelving.close();
   }
 }

@@ -174,6 +174,32 @@ final class SheetWriter implements Closeable {
         });
   }
 
+  /** Pictures of equal frames in a row, each with its name and a line below. */
+  void row(List<ContactSheet.Entry> entries, int columns) {
+    draw(
+        () -> {
+          float side = (width() - (columns - 1) * GUTTER) / columns;
+          need(side + 2 * SMALL * LEADING + GUTTER);
+          float x = MARGIN;
+          for (ContactSheet.Entry entry : entries) {
+            PDImageXObject image = JPEGFactory.createFromByteArray(document, entry.picture());
+            float scale = side / Math.max(image.getWidth(), image.getHeight());
+            picture(image, x, y - side + (side - scale * image.getHeight()) / 2, scale);
+            float base = y - side - SMALL * LEADING;
+            text(medium, SMALL, fitting(medium, entry.name(), side), x, base, 0);
+            float second = base - SMALL * LEADING;
+            text(regular, SMALL, fitting(regular, entry.below(), side), x, second, FAINT);
+            x += side + GUTTER;
+          }
+          y -= side + 2 * SMALL * LEADING + GUTTER;
+        });
+  }
+
+  /** What of a line fits. */
+  private static String fitting(PDType0Font font, String words, float width) throws IOException {
+    return wrapped(font, SMALL, words, width).getFirst();
+  }
+
   /** With a hairline around it: a white backdrop ends somewhere. */
   private void picture(PDImageXObject image, float x, float base, float scale) throws IOException {
     float w = scale * image.getWidth();

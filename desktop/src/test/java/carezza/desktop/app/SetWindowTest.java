@@ -12,6 +12,9 @@ import javafx.scene.control.ListView;
 import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
 
+import org.apache.pdfbox.Loader;
+import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.text.PDFTextStripper;
 import org.testfx.util.WaitForAsyncUtils;
 import org.testng.annotations.BeforeMethod;
 import org.testng.annotations.Test;
@@ -20,6 +23,7 @@ import carezza.codec.OutputProfile;
 import carezza.codec.PictureFormat;
 import carezza.codec.PictureWriter;
 import carezza.desktop.demo.Demo;
+import carezza.desktop.set.SetAnswers;
 import carezza.desktop.set.SetOrder;
 import carezza.desktop.set.SetState;
 import carezza.file.Originals;
@@ -30,6 +34,7 @@ import carezza.problem.Problem;
 import carezza.project.SetFile;
 import carezza.render.Pyramid;
 import carezza.routine.Routine;
+import carezza.set.Answer;
 import carezza.set.Member;
 import carezza.set.Member.State;
 
@@ -274,5 +279,68 @@ public class SetWindowTest extends WindowDriver {
         routines.getItems().stream().filter(r -> r.name().equals("Mine")).findFirst().orElseThrow();
     assertThat(mine.measured()).isNotEmpty();
     assertThat(mine.stack().size()).isGreaterThan(5);
+  }
+
+  /** The client's answer comes back to its picture, which is in work again where it has to be. */
+  @Test
+  public void whatIsSentIsAnsweredAndSaidOfItsPicture() throws Exception {
+    Path box = Files.createDirectories(place.resolve("drop-box"));
+    Files.writeString(box.resolve("simulated-client.txt"), "here");
+    onStage(
+        () -> {
+          for (int i = 0; i < 3; i++) {
+            set().edit("c" + i + ".png", m -> m.in(State.FINISHED));
+          }
+          return null;
+        });
+    ComboBox<?> recipes = robot.lookup("#set-recipe").query();
+    await(() -> recipes.getValue() != null);
+    clickOn("#set-send");
+    await(() -> member("c2.png").state() == State.DELIVERED);
+    clickOn("#set-answers");
+    SetAnswers answers = view.setJobs().answers();
+    await(() -> answers.answersProperty().get().size() == 6);
+    for (int i = 0; i < 3; i++) {
+      Member member = member("c" + i + ".png");
+      List<Answer> said = answers.of(member);
+      assertThat(said).hasSize(2).noneMatch(a -> a.kind() == Answer.Kind.SENT);
+      boolean change = said.stream().anyMatch(a -> a.kind() == Answer.Kind.CHANGE);
+      assertThat(member.state()).isEqualTo(change ? State.IN_WORK : State.DELIVERED);
+      said.stream()
+          .filter(a -> a.kind() == Answer.Kind.CHANGE)
+          .forEach(a -> assertThat(member.notes()).contains(a.words()));
+    }
+    assertThat(answers.answersProperty().get())
+        .anyMatch(a -> a.kind() == Answer.Kind.CHANGE)
+        .anyMatch(a -> a.kind() == Answer.Kind.APPROVED);
+  }
+
+  @Test
+  public void aPictureIsPinnedBesideTheBench() throws Exception {
+    onStage(
+        () -> {
+          set().choose(List.of("b-portrait.png"));
+          return null;
+        });
+    clickOn("#set-pin");
+    await(() -> state().view().besideProperty().get() != null);
+    assertThat(state().view().besideProperty().get().title()).isEqualTo("b-portrait");
+    assertThat(isThere("#picture")).isTrue();
+  }
+
+  @Test
+  public void aContactSheetOfTheSetIsWritten() throws Exception {
+    Path sheet = folder.resolve("sheet.pdf");
+    answer(sheet);
+    onStage(
+        () -> {
+          view.writeContactSheet();
+          return null;
+        });
+    await(() -> Files.exists(sheet));
+    try (PDDocument pages = Loader.loadPDF(sheet.toFile())) {
+      String words = new PDFTextStripper().getText(pages);
+      assertThat(words).contains("b-portrait", "c0", "c1", "c2");
+    }
   }
 }

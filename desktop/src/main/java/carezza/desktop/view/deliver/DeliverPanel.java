@@ -38,7 +38,6 @@ import carezza.desktop.state.Subscriptions;
 import carezza.desktop.style.TextSize;
 import carezza.desktop.task.Faults;
 import carezza.desktop.task.Lane;
-import carezza.desktop.text.Names;
 import carezza.desktop.text.PlanWords;
 import carezza.desktop.text.Texts;
 import carezza.file.AtomicFile;
@@ -110,7 +109,6 @@ final class DeliverPanel extends VBox {
     form.setPadding(new Insets(14));
     form.getChildren()
         .addAll(
-            heading(TEXTS.get("deliverPanel.deliver")),
             caption(TEXTS.get("deliverPanel.file")),
             path,
             caption(TEXTS.get("deliverPanel.long-edge")),
@@ -235,12 +233,6 @@ final class DeliverPanel extends VBox {
     progress.setMaxWidth(Double.MAX_VALUE);
     outcome.setId("deliver-outcome");
     outcome.setMinHeight(USE_PREF_SIZE);
-  }
-
-  private static Label heading(String text) {
-    Label label = new Label(text);
-    label.getStyleClass().add("title");
-    return label;
   }
 
   static Label caption(String text) {
@@ -439,23 +431,7 @@ final class DeliverPanel extends VBox {
         .getChildren()
         .add(words(TEXTS.get("deliverPanel.gauges-lie-inside-their-bands", inside)));
     for (Gauge g : outside) {
-      checks
-          .getChildren()
-          .add(
-              words(
-                  g.verdict() == Verdict.ABOVE
-                      ? TEXTS.get(
-                          "deliverPanel.is-above-its-band-on",
-                          Names.of(g),
-                          g.after(),
-                          Names.unit(g),
-                          Names.where(g))
-                      : TEXTS.get(
-                          "deliverPanel.is-below-its-band-on",
-                          Names.of(g),
-                          g.after(),
-                          Names.unit(g),
-                          Names.where(g))));
+      checks.getChildren().add(words(PreflightWords.outside(g)));
     }
     plan();
   }

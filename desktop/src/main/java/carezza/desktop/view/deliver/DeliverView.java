@@ -1,8 +1,15 @@
 package carezza.desktop.view.deliver;
 
 import java.nio.file.Path;
+import javafx.geometry.Insets;
 import javafx.scene.Node;
+import javafx.scene.control.ToggleButton;
+import javafx.scene.control.Tooltip;
 import javafx.scene.layout.BorderPane;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
+import javafx.scene.layout.VBox;
 
 import org.jspecify.annotations.Nullable;
 
@@ -21,10 +28,18 @@ public final class DeliverView implements AppView {
 
   private static final Texts TEXTS = Texts.of("deliver");
 
+  private static final String WAY = "deliver.way";
+  private static final String RECIPE = "recipe";
+
   private final AppState state;
   private final BorderPane pane = new BorderPane();
   private final PictureArea area;
   private final DeliverPanel panel;
+  private final RecipePanel recipe;
+  private final Settings settings;
+  private final VBox side = new VBox();
+  private final ToggleButton one = new ToggleButton(TEXTS.get("deliverView.one-file"));
+  private final ToggleButton many = new ToggleButton(TEXTS.get("deliverView.by-a-recipe"));
 
   /** The tool that the bench had, and has again for the same document. */
   private ToolKind benchTool = ToolKind.HAND;
@@ -32,13 +47,49 @@ public final class DeliverView implements AppView {
   private @Nullable Session document;
 
   /**
+   * @param recipes that can be delivered by
    * @param area is shown by other views, too, and closed by whoever made it
    */
-  public DeliverView(AppState state, WorkState work, PictureArea area, Settings settings) {
+  public DeliverView(
+      AppState state, WorkState work, PictureArea area, Settings settings, Recipes recipes) {
     this.state = state;
     this.area = area;
+    this.settings = settings;
     panel = new DeliverPanel(state, work, settings);
-    pane.setRight(panel);
+    recipe = new RecipePanel(state, work, settings, recipes);
+    one.setId("deliver-one");
+    one.setTooltip(new Tooltip(TEXTS.get("deliverView.one-file.tip")));
+    one.setOnAction(e -> turn(false));
+    many.setId("deliver-many");
+    many.setTooltip(new Tooltip(TEXTS.get("deliverView.by-a-recipe.tip")));
+    many.setOnAction(e -> turn(true));
+    HBox ways = new HBox(6, one, many);
+    ways.setPadding(new Insets(12, 14, 0, 14));
+    side.getStyleClass().add("panel");
+    side.getChildren().addAll(ways, panel);
+    pane.setRight(side);
+    turn(RECIPE.equals(settings.get(WAY, "")));
+  }
+
+  /** One file by hand, or all of a recipe. */
+  private void turn(boolean byRecipe) {
+    one.setSelected(!byRecipe);
+    many.setSelected(byRecipe);
+    settings.set(WAY, byRecipe ? RECIPE : "");
+    Region shown = byRecipe ? recipe : panel;
+    VBox.setVgrow(shown, Priority.ALWAYS);
+    side.getChildren().set(1, shown);
+    if (pane.getCenter() != null) {
+      propose();
+    }
+  }
+
+  private void propose() {
+    if (many.isSelected()) {
+      recipe.propose();
+    } else {
+      panel.propose();
+    }
   }
 
   @Override
@@ -64,8 +115,8 @@ public final class DeliverView implements AppView {
   @Override
   public void activate() {
     state.view().moveTo(state.document().stack().size());
-    panel.propose();
     pane.setCenter(area);
+    propose();
     putDown();
     takeFocus();
   }
@@ -92,7 +143,11 @@ public final class DeliverView implements AppView {
 
   @Override
   public void takeFocus() {
-    panel.takeFocus();
+    if (many.isSelected()) {
+      recipe.takeFocus();
+    } else {
+      panel.takeFocus();
+    }
   }
 
   @Override
@@ -114,5 +169,6 @@ public final class DeliverView implements AppView {
   @Override
   public void close() {
     panel.close();
+    recipe.close();
   }
 }

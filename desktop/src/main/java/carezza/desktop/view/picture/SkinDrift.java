@@ -10,7 +10,7 @@ import carezza.measure.Gauge;
  * How far the face's skin has moved from what it was as settled.
  *
  * @param lightness change of the median L*
- * @param hue change of the hue in degrees
+ * @param hue change of the hue in degrees; NaN for a picture without colour
  * @param inside whether both stay in their bands
  */
 public record SkinDrift(double lightness, double hue, boolean inside) {
@@ -21,15 +21,13 @@ public record SkinDrift(double lightness, double hue, boolean inside) {
   public static Optional<SkinDrift> of(List<Gauge> gauges) {
     Optional<Gauge> l = find(gauges, "skinLightness");
     Optional<Gauge> h = find(gauges, "skinHue");
-    if (l.isEmpty() || h.isEmpty()) {
-      return Optional.empty();
-    }
-    return Optional.of(
-        new SkinDrift(
-            l.get().after() - l.get().before(),
-            Math.IEEEremainder(h.get().after() - h.get().before(), 360),
-            l.get().verdict() == Gauge.Verdict.INSIDE
-                && h.get().verdict() == Gauge.Verdict.INSIDE));
+    return l.map(
+        light ->
+            new SkinDrift(
+                light.after() - light.before(),
+                h.map(g -> Math.IEEEremainder(g.after() - g.before(), 360)).orElse(Double.NaN),
+                light.verdict() == Gauge.Verdict.INSIDE
+                    && h.map(g -> g.verdict() == Gauge.Verdict.INSIDE).orElse(true)));
   }
 
   private static Optional<Gauge> find(List<Gauge> gauges, String id) {
@@ -37,6 +35,9 @@ public record SkinDrift(double lightness, double hue, boolean inside) {
   }
 
   public String words() {
+    if (Double.isNaN(hue)) {
+      return TEXTS.get(inside ? "skinDrift.grey" : "skinDrift.grey-no-longer-the", lightness);
+    }
     return inside
         ? TEXTS.get("skinDrift.skin-l-hue", lightness, hue)
         : TEXTS.get("skinDrift.skin-l-hue-no-longer-the", lightness, hue);

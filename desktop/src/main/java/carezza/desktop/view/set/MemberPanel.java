@@ -1,5 +1,6 @@
 package carezza.desktop.view.set;
 
+import java.util.List;
 import java.util.Locale;
 import javafx.scene.control.Button;
 import javafx.scene.control.ComboBox;
@@ -24,6 +25,7 @@ import carezza.desktop.set.SetState;
 import carezza.desktop.style.TextSize;
 import carezza.desktop.text.Names;
 import carezza.measure.Gauge;
+import carezza.set.Answer;
 import carezza.set.Figures;
 import carezza.set.Figures.Axis;
 import carezza.set.Member;
@@ -133,11 +135,14 @@ final class MemberPanel extends VBox {
       state.setValue(now.state());
       if (before == null || !before.photograph().equals(now.photograph())) {
         notes.setText(now.notes());
+      } else if (!notes.isFocused() && !notes.getText().equals(now.notes())) {
+        notes.setText(now.notes());
       }
       figures.getChildren().clear();
       became.getChildren().clear();
       compare(look);
       became(jobs.outcomes().get(now.photograph()));
+      said(jobs.answers().of(now));
       pin.setDisable(set.missingProperty().get().contains(now.photograph()));
       open.setDisable(set.missingProperty().get().contains(now.photograph()));
     }
@@ -188,6 +193,25 @@ final class MemberPanel extends VBox {
               String.format(Locale.ROOT, "%.2f %s", gauge.after(), Names.unit(gauge)));
       row.getStyleClass().add("set-row-out");
       became.getChildren().add(row);
+    }
+  }
+
+  /** What the client says to each file. */
+  private void said(List<Answer> answers) {
+    if (answers.isEmpty()) {
+      return;
+    }
+    became.getChildren().add(heading(SetWords.TEXTS.get("client")));
+    for (Answer answer : answers) {
+      HBox row = row(answer.file(), SetWords.answer(answer.kind()));
+      row.getStyleClass().add(answer.kind() == Answer.Kind.CHANGE ? "set-row-out" : "set-row");
+      became.getChildren().add(row);
+      if (!answer.words().isEmpty()) {
+        Label words = new Label(answer.words());
+        words.getStyleClass().add("hint");
+        words.setWrapText(true);
+        became.getChildren().add(words);
+      }
     }
   }
 

@@ -129,6 +129,7 @@ public final class SetView implements AppView {
     subscriptions.on(panel::show, set.chosenProperty());
     jobs.outcomes().addListener(became);
     subscriptions.on(jobs.routinesProperty(), is -> offer(routine, is));
+    subscriptions.on(panel::show, jobs.answers().answersProperty());
     subscriptions.on(jobs.recipesProperty(), is -> offer(recipe, is));
     show();
   }
@@ -157,7 +158,17 @@ public final class SetView implements AppView {
                 "set-deliver",
                 TEXTS.get("deliver"),
                 TEXTS.get("deliver.tip"),
-                () -> delivered(recipe.getValue())));
+                () -> delivered(recipe.getValue())),
+            Buttons.of(
+                "set-send",
+                TEXTS.get("send"),
+                TEXTS.get("send.tip"),
+                () -> sent(recipe.getValue())),
+            Buttons.of(
+                "set-answers",
+                TEXTS.get("look-for-answers"),
+                TEXTS.get("look-for-answers.tip"),
+                jobs.answers()::look));
     return new FlowPane(
         8,
         8,
@@ -307,6 +318,12 @@ public final class SetView implements AppView {
   private void delivered(@Nullable Recipe chosen) {
     if (chosen != null) {
       jobs.deliver(chosen);
+    }
+  }
+
+  private void sent(@Nullable Recipe chosen) {
+    if (chosen != null) {
+      jobs.send(chosen);
     }
   }
 

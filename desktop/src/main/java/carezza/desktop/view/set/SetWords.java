@@ -11,6 +11,7 @@ import carezza.model.ScleraLayer;
 import carezza.model.SkinToneEveningLayer;
 import carezza.model.TeethLayer;
 import carezza.model.WhiteBalanceLayer;
+import carezza.set.Answer;
 import carezza.set.Figures;
 import carezza.set.Figures.Axis;
 import carezza.set.Member;
@@ -67,5 +68,9 @@ final class SetWords {
       case ScleraLayer l -> String.format(Locale.ROOT, "b* %.1f", l.target());
       default -> String.format(Locale.ROOT, "%.0f %%", 100 * layer.attributes().amount());
     };
+  }
+
+  static String answer(Answer.Kind kind) {
+    return TEXTS.get("answer." + kind.name().toLowerCase(Locale.ROOT));
   }
 }
