@@ -11,8 +11,11 @@ import carezza.model.CurveLayer;
 import carezza.model.DesaturateLayer;
 import carezza.model.DodgeBurnLayer;
 import carezza.model.ExposureLayer;
+import carezza.model.FocusFalloffLayer;
 import carezza.model.FrequencySeparationLayer;
+import carezza.model.GlowLayer;
 import carezza.model.GradientMapLayer;
+import carezza.model.GrainLayer;
 import carezza.model.GroupLayer;
 import carezza.model.HealLayer;
 import carezza.model.HueBandsLayer;
@@ -126,6 +129,14 @@ public enum LayerType {
       new RegionMask(SemanticRegion.LIPS)),
   VIGNETTE("vignette", Stage.FINISH, VignetteLayer.class, new VignetteKernel()),
   SHARPEN("sharpen", Stage.FINISH, SharpenLayer.class, new SharpenKernel()),
+  GLOW("glow", Stage.FINISH, GlowLayer.class, new GlowKernel()),
+  FOCUS_FALLOFF(
+      "focusFalloff",
+      Stage.FINISH,
+      FocusFalloffLayer.class,
+      new FocusFalloffKernel(),
+      new RegionMask(SemanticRegion.BACKDROP)),
+  GRAIN("grain", Stage.FINISH, GrainLayer.class, new GrainKernel()),
   /** Made of layers that are there; it may stand in any stage. */
   GROUP(
       "group",
@@ -141,7 +152,7 @@ public enum LayerType {
    * Share of the change that a gradient map begins with: in full it would be the picture's only
    * colours.
    */
-  private static final double MAPPED = 0.3;
+  private static final double MAPPED = 0.5;
 
   private final String key;
   private final Stage stage;
@@ -229,6 +240,9 @@ public enum LayerType {
       case LipsLayer _ -> LIPS;
       case VignetteLayer _ -> VIGNETTE;
       case SharpenLayer _ -> SHARPEN;
+      case GlowLayer _ -> GLOW;
+      case FocusFalloffLayer _ -> FOCUS_FALLOFF;
+      case GrainLayer _ -> GRAIN;
       case GroupLayer _ -> GROUP;
       case LockedLayer locked -> throw new IllegalArgumentException("No kind for " + locked.kind());
     };

@@ -9,7 +9,7 @@ package carezza.model;
  */
 public record DesaturateLayer(
     LayerAttributes attributes,
-    @Parameter(usual = 0.3) double share,
+    @Parameter(usual = 0.1) double share,
     @Parameter(usual = 1) double hold,
     ChannelMix mix)
     implements Layer {

@@ -31,6 +31,9 @@ public sealed interface Layer
         LipsLayer,
         VignetteLayer,
         SharpenLayer,
+        GlowLayer,
+        FocusFalloffLayer,
+        GrainLayer,
         GroupLayer,
         LockedLayer {
 

@@ -8,7 +8,7 @@ package carezza.model;
  */
 public record SaturationLayer(
     LayerAttributes attributes,
-    @Parameter(least = -1, usual = 0.15) double saturation,
+    @Parameter(least = -1, usual = 0.05) double saturation,
     @Parameter(usual = 0.7) double skin)
     implements Layer {
 

@@ -24,6 +24,8 @@ public enum Unit {
   DEGREES(1, "%s°"),
   /** On each side of an angle. */
   DEGREES_AROUND(1, "± %s°"),
+  /** A plain number. */
+  NUMBER(1, "%s"),
   /** Pixels of the photograph. */
   PIXELS(1, "%s px");
 

@@ -192,6 +192,7 @@ public class LayerTypeTest {
           case YELLOW -> "b\\*";
           case DEGREES, DEGREES_AROUND -> "°";
           case PIXELS -> "px";
+          case NUMBER -> "";
         };
     return "| %s | `%s` | %s | %s … %s | %s |"
         .formatted(

@@ -17,8 +17,11 @@ import carezza.model.CurveLayer;
 import carezza.model.DesaturateLayer;
 import carezza.model.DodgeBurnLayer;
 import carezza.model.ExposureLayer;
+import carezza.model.FocusFalloffLayer;
 import carezza.model.FrequencySeparationLayer;
+import carezza.model.GlowLayer;
 import carezza.model.GradientMapLayer;
+import carezza.model.GrainLayer;
 import carezza.model.GroupLayer;
 import carezza.model.HealLayer;
 import carezza.model.HueBandsLayer;
@@ -89,6 +92,9 @@ public final class LayerPanels {
       case LipsLayer l -> BrightenPanels.lips(rows, state);
       case VignetteLayer l -> rows.parameters(VignetteLayer.class);
       case SharpenLayer l -> sharpen(rows);
+      case GlowLayer l -> rows.parameters(GlowLayer.class);
+      case FocusFalloffLayer l -> rows.parameters(FocusFalloffLayer.class);
+      case GrainLayer l -> rows.parameters(GrainLayer.class);
       case GroupLayer l -> group(rows, state);
       case LockedLayer l -> throw new IllegalArgumentException("Nothing of it can be changed");
     }

@@ -28,6 +28,12 @@ public enum Icon {
           + " L4.5 11.5 M14 14 L11.5 11.5"),
   BESIDE("M1 3 H9 V13 H1 Z M11 3 H15 V8 H11 Z"),
   SHARP("M8 1 L10 6.5 L15 8 L10 9.5 L8 15 L6 9.5 L1 8 L6 6.5 Z"),
+  GLOW(
+      "M8 5 A3 3 0 1 0 8.01 5 M8 1 V3 M8 13 V15 M1 8 H3 M13 8 H15 M3 3 L4.2 4.2 M13 3 L11.8 4.2 M3 13 L4.2 11.8 M13 13"
+          + " L11.8 11.8"),
+  DISCS("M6 2 A4 4 0 1 0 6.01 2 M11 7 A3.5 3.5 0 1 0 11.01 7 M3.5 11 A1.5 1.5 0 1 0 3.51 11"),
+  GRAINS(
+      "M3 3 H4 M7 2 H8 M12 4 H13 M5 6 H6 M10 7 H11 M2 9 H3 M7 10 H8 M13 10 H14 M4 13 H5 M10 13 H11"),
   POINTS("M3 8 A2 2 0 1 0 3.01 8 M8 8 A2 2 0 1 0 8.01 8 M13 8 A2 2 0 1 0 13.01 8 M1 13 H15"),
   RANGE("M2 12 L6 4 H10 L14 12 M2 14 H14 M6 4 V14 M10 4 V14"),
   RIPPLE("M1 8 L3 8 L5 3 L7 13 L9 5 L11 11 L13 8 H15"),
@@ -89,6 +95,9 @@ public enum Icon {
       case LIPS -> LIPS;
       case VIGNETTE -> FALL;
       case SHARPEN -> SHARP;
+      case GLOW -> GLOW;
+      case FOCUS_FALLOFF -> DISCS;
+      case GRAIN -> GRAINS;
       case GROUP -> GROUP;
     };
   }

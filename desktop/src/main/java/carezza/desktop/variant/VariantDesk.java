@@ -2,6 +2,8 @@ package carezza.desktop.variant;
 
 import java.util.List;
 
+import org.jspecify.annotations.Nullable;
+
 import carezza.desktop.state.Beside;
 import carezza.desktop.state.Comparison;
 import carezza.desktop.state.DocumentState;
@@ -97,7 +99,7 @@ public final class VariantDesk {
   }
 
   /** The project with the variant of a name at work, or null if there is none. */
-  private static Project named(Project project, String name) {
+  private static @Nullable Project named(Project project, String name) {
     int place = project.variants().names().indexOf(name);
     return place < 0 ? null : project.atVariant(place);
   }
