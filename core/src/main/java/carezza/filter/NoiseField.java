@@ -91,10 +91,19 @@ public final class NoiseField {
   }
 
   /**
-   * Sum of the squares of a Gaussian's kernel on a line after means over so many pixels: the
-   * variance that is left of white noise along one axis, and the deviation of both.
+   * Sum of the squares of {@link #line}: the variance that is left of white noise along one axis,
+   * and the deviation of both.
    */
   private static double power(double sigma, int pixels) {
+    double sum = 0;
+    for (double v : line(sigma, pixels)) {
+      sum += v * v;
+    }
+    return sum;
+  }
+
+  /** What grains are of white noise along one axis: a Gaussian, after means over so many pixels. */
+  public static double[] line(double sigma, int pixels) {
     float[] half = sigma <= 0.15 ? new float[] {1} : GaussianBlur.kernel(sigma);
     int reach = half.length - 1;
     double[] means = new double[2 * reach + pixels];
@@ -103,11 +112,7 @@ public final class NoiseField {
         means[i + reach + k] += half[Math.abs(i)] / pixels;
       }
     }
-    double sum = 0;
-    for (double v : means) {
-      sum += v * v;
-    }
-    return sum;
+    return means;
   }
 
   @FunctionalInterface

@@ -31,6 +31,7 @@ import carezza.model.Mask;
 import carezza.model.Mask.RegionMask;
 import carezza.model.MonochromeLayer;
 import carezza.model.NeutralPointsLayer;
+import carezza.model.NoiseReductionLayer;
 import carezza.model.Parameters;
 import carezza.model.RecordValue;
 import carezza.model.SaturationLayer;
@@ -128,6 +129,7 @@ public enum LayerType {
       new LipsKernel(),
       new RegionMask(SemanticRegion.LIPS)),
   VIGNETTE("vignette", Stage.FINISH, VignetteLayer.class, new VignetteKernel()),
+  NOISE_REDUCTION("noise", Stage.FINISH, NoiseReductionLayer.class, new NoiseReductionKernel()),
   SHARPEN("sharpen", Stage.FINISH, SharpenLayer.class, new SharpenKernel()),
   GLOW("glow", Stage.FINISH, GlowLayer.class, new GlowKernel()),
   FOCUS_FALLOFF(
@@ -239,6 +241,7 @@ public enum LayerType {
       case CatchlightLayer _ -> CATCHLIGHT;
       case LipsLayer _ -> LIPS;
       case VignetteLayer _ -> VIGNETTE;
+      case NoiseReductionLayer _ -> NOISE_REDUCTION;
       case SharpenLayer _ -> SHARPEN;
       case GlowLayer _ -> GLOW;
       case FocusFalloffLayer _ -> FOCUS_FALLOFF;

@@ -13,6 +13,36 @@ public sealed interface Measurements {
   /** For layers that measure nothing. */
   record None() implements Measurements {}
 
+  /**
+   * Sigma of the noise at full size, of the turned channels of lightness and of colour, in darks,
+   * middle tones and lights; 0 where there are none.
+   */
+  record NoiseByTone(
+      double lightDarks,
+      double lightMiddles,
+      double lightLights,
+      double colourDarks,
+      double colourMiddles,
+      double colourLights)
+      implements Measurements {
+
+    double[] light() {
+      return filled(lightDarks, lightMiddles, lightLights);
+    }
+
+    double[] colour() {
+      return filled(colourDarks, colourMiddles, colourLights);
+    }
+
+    /** Where there are none of a tone, as at the next that there is. */
+    private static double[] filled(double darks, double middles, double lights) {
+      double middle = middles > 0 ? middles : Math.max(darks, lights);
+      return new double[] {
+        darks > 0 ? darks : middle, middle, lights > 0 ? lights : middle,
+      };
+    }
+  }
+
   /** The sources of each patch's pieces, in their order; none where no place is allowed. */
   record HealSources(List<List<Source>> sources) implements Measurements {}
 

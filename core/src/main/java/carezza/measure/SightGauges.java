@@ -11,7 +11,7 @@ import carezza.image.Plane;
 final class SightGauges {
 
   /** Square root of the sum of squares of the mask in {@link #noise}: 36. */
-  private static final double MASK_NORM = 6;
+  static final double MASK_NORM = 6;
 
   /** Pixels that noise is read at: more do not make it surer. */
   private static final int ENOUGH = 150_000;

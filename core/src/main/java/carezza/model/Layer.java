@@ -34,6 +34,7 @@ public sealed interface Layer
         GlowLayer,
         FocusFalloffLayer,
         GrainLayer,
+        NoiseReductionLayer,
         GroupLayer,
         LockedLayer {
 

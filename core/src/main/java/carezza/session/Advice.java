@@ -20,6 +20,7 @@ import carezza.measure.Distraction;
 import carezza.measure.Distractions;
 import carezza.measure.Gauge;
 import carezza.measure.Gauges;
+import carezza.measure.GrainEstimate;
 import carezza.measure.LightAdvisor;
 import carezza.model.FaceMap;
 import carezza.model.KeptMark;
@@ -36,6 +37,9 @@ import carezza.render.Renderer.Readiness;
  * threads.
  */
 public final class Advice {
+
+  /** Sides of the part that noise is read in, in pixels. */
+  private static final int NOISE_READ = 1600;
 
   private final Session session;
 
@@ -96,6 +100,21 @@ public final class Advice {
       }
     }
     return List.of(low, high);
+  }
+
+  /**
+   * The noise that lies below a layer, read in the middle of the picture at full size: as strong
+   * and as coarse a grain would look alike.
+   */
+  public GrainEstimate grain(Project project, String layer, Cancellation cancellation) {
+    RenderInput scene = session.scene(project);
+    Area all = session.size().area();
+    int w = Math.min(NOISE_READ, all.width()) & ~1;
+    int h = Math.min(NOISE_READ, all.height()) & ~1;
+    Area middle = new Area((all.width() - w) / 2, (all.height() - h) / 2, w, h);
+    Picture input =
+        session.renderer().render(scene.below(layer), middle, 0, Readiness.QUICK, cancellation);
+    return GrainEstimate.of(Lab.lightness(input));
   }
 
   /** What the gauges read when a layer is pushed from nothing to twice its strength. */

@@ -167,6 +167,8 @@ final class AppActions {
         "Shift+Shortcut+D",
         selected(),
         state.selection()::twice);
+    actions.add(
+        "layer-to-set", Menu.STACK, BENCH, null, selected().and(set()), shell::copyLayerToSet);
     actions.add("layer-group", Menu.STACK, BENCH, "J", selected(), state.selection()::group);
     actions.add(
         "layer-apart", Menu.STACK, BENCH, "Shift+J", selected(), state.selection()::takeApart);

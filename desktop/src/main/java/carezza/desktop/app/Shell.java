@@ -257,6 +257,11 @@ public final class Shell extends StackPane implements AutoCloseable {
     sheets.show(new RecipeSheet(from, name, keep, sheets::close));
   }
 
+  /** Lays the layer in hand on the pictures of the set that are in hand there. */
+  void copyLayerToSet() {
+    sets.jobs().copy(state.document().project(), state.selection().selected());
+  }
+
   /** Writes the pictures of the set on pages. */
   void writeContactSheet() {
     sets.contactSheet(writes);

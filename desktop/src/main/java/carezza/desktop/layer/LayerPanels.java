@@ -35,6 +35,7 @@ import carezza.model.LocalContrastLayer;
 import carezza.model.LockedLayer;
 import carezza.model.MonochromeLayer;
 import carezza.model.NeutralPointsLayer;
+import carezza.model.NoiseReductionLayer;
 import carezza.model.Parameters;
 import carezza.model.RecordValue;
 import carezza.model.SaturationLayer;
@@ -91,13 +92,24 @@ public final class LayerPanels {
       case CatchlightLayer l -> BrightenPanels.catchlight(rows);
       case LipsLayer l -> BrightenPanels.lips(rows, state);
       case VignetteLayer l -> rows.parameters(VignetteLayer.class);
+      case NoiseReductionLayer l -> rows.parameters(NoiseReductionLayer.class);
       case SharpenLayer l -> sharpen(rows);
       case GlowLayer l -> rows.parameters(GlowLayer.class);
       case FocusFalloffLayer l -> rows.parameters(FocusFalloffLayer.class);
-      case GrainLayer l -> rows.parameters(GrainLayer.class);
+      case GrainLayer l -> grain(rows, state);
       case GroupLayer l -> group(rows, state);
       case LockedLayer l -> throw new IllegalArgumentException("Nothing of it can be changed");
     }
+  }
+
+  private static void grain(PanelRows rows, AppState state) {
+    rows.parameters(GrainLayer.class);
+    rows.buttons(
+        PanelRows.button(
+            "grain-like",
+            TEXTS.get("layerPanels.grain-as-this-picture"),
+            TEXTS.get("layerPanels.grain-as-this-picture.tip"),
+            state.advice()::grainAsThisPicture));
   }
 
   private static void group(PanelRows rows, AppState state) {

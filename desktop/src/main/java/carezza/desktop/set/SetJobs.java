@@ -2,6 +2,7 @@ package carezza.desktop.set;
 
 import java.nio.file.Path;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.CancellationException;
 import java.util.function.DoubleConsumer;
@@ -23,8 +24,11 @@ import carezza.desktop.task.TaskRunner;
 import carezza.desktop.text.Texts;
 import carezza.image.Cancellation;
 import carezza.model.Layer;
+import carezza.model.LayerStack;
+import carezza.model.Project;
 import carezza.recipe.Recipe;
 import carezza.routine.Routine;
+import carezza.routine.RoutineMaker;
 import carezza.set.Figures;
 import carezza.set.Member;
 import carezza.set.Member.State;
@@ -128,6 +132,22 @@ public final class SetJobs implements AutoCloseable {
                   cancellation);
           return new SetOutcome(done.member(), routine.name(), done.outside(), done.measured(), "");
         });
+  }
+
+  /**
+   * Lays a layer of the picture at work on the members in hand, as it is. What of it lies at a
+   * place of that picture alone stays behind.
+   */
+  public void copy(Project from, String layer) {
+    Layer chosen = from.stack().find(layer).orElseThrow();
+    Layer alone = chosen.with(chosen.attributes().inGroup(null));
+    RoutineMaker.Made made =
+        RoutineMaker.of(from.withStack(LayerStack.of(alone)), chosen.attributes().name(), Map.of());
+    if (made.routine().stack().layers().isEmpty()) {
+      status.say(TEXTS.get("copy-placed", chosen.attributes().name()));
+    } else {
+      apply(made.routine());
+    }
   }
 
   /**

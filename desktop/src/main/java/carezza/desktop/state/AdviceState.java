@@ -2,6 +2,7 @@ package carezza.desktop.state;
 
 import java.time.Duration;
 import java.util.List;
+import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.function.Consumer;
 import java.util.function.Function;
@@ -21,6 +22,7 @@ import carezza.measure.Distraction;
 import carezza.measure.LightAdvisor;
 import carezza.model.DodgeBurnLayer;
 import carezza.model.FrequencySeparationLayer;
+import carezza.model.GrainLayer;
 import carezza.model.Layer;
 import carezza.model.Mask;
 import carezza.model.Project;
@@ -222,6 +224,27 @@ public final class AdviceState implements AutoCloseable {
     } else {
       takeRadius();
     }
+  }
+
+  /** The selected grain becomes as strong and as coarse as the noise below it. */
+  public void grainAsThisPicture() {
+    Optional<GrainLayer> grain = selection.layer(GrainLayer.class);
+    Project project = document.project();
+    Session session = document.session();
+    grain
+        .map(l -> l.attributes().id())
+        .ifPresent(
+            id ->
+                scanning.newest(
+                    cancellation -> session.advice().grain(project, id, cancellation),
+                    found -> {
+                      double strength = Math.min(20, found.strength());
+                      double size = Math.clamp(found.size(), 0.3, 20);
+                      document.edit(
+                          null, p -> p.edit(id, l -> ((GrainLayer) l).like(strength, size)));
+                      status.say(TEXTS.get("adviceState.grain-is-like", strength, size));
+                    },
+                    status::fail));
   }
 
   /** The selected separation follows the advice on its radius. */

@@ -31,6 +31,7 @@ public enum Icon {
   GLOW(
       "M8 5 A3 3 0 1 0 8.01 5 M8 1 V3 M8 13 V15 M1 8 H3 M13 8 H15 M3 3 L4.2 4.2 M13 3 L11.8 4.2 M3 13 L4.2 11.8 M13 13"
           + " L11.8 11.8"),
+  CALM("M1 5 L2.5 3.5 L4 6.5 L5.5 3.5 L7 5 H15 M1 11 H9 L10.5 9.5 L12 12.5 L13.5 9.5 L15 11"),
   DISCS("M6 2 A4 4 0 1 0 6.01 2 M11 7 A3.5 3.5 0 1 0 11.01 7 M3.5 11 A1.5 1.5 0 1 0 3.51 11"),
   GRAINS(
       "M3 3 H4 M7 2 H8 M12 4 H13 M5 6 H6 M10 7 H11 M2 9 H3 M7 10 H8 M13 10 H14 M4 13 H5 M10 13 H11"),
@@ -98,6 +99,7 @@ public enum Icon {
       case GLOW -> GLOW;
       case FOCUS_FALLOFF -> DISCS;
       case GRAIN -> GRAINS;
+      case NOISE_REDUCTION -> CALM;
       case GROUP -> GROUP;
     };
   }

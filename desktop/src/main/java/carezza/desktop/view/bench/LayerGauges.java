@@ -36,7 +36,7 @@ final class LayerGauges {
       case IRIS, CATCHLIGHT -> List.of("eyeFocus", "eyeGlow");
       case LIPS -> List.of("skinHue", "skinClipping");
       case VIGNETTE -> List.of("leadLight", "leadContrast", "distractions");
-      case GRAIN -> List.of("noise", "textureKept");
+      case GRAIN, NOISE_REDUCTION -> List.of("noise", "textureKept");
       case GLOW -> List.of("textureKept", "formKept", "skinClipping", "pictureClipping");
       case FOCUS_FALLOFF -> List.of("leadContrast", "distractions", "noise");
       case SHARPEN -> List.of("textureKept", "eyeFocus", "noise");

@@ -1,0 +1,155 @@
+package carezza.kernel;
+
+import carezza.filter.WaveletShrinkage;
+import carezza.image.Area;
+import carezza.image.ParallelRows;
+import carezza.image.Picture;
+import carezza.image.Plane;
+import carezza.mask.EvaluationContext;
+import carezza.model.NoiseReductionLayer;
+
+/**
+ * Noise reduction: the encoded channels turned to one of lightness and two of colour (an
+ * orthonormal turn, which leaves white noise white), each shrunk by {@link WaveletShrinkage} with
+ * the noise that was measured at full size in darks, middle tones and lights. A coarse level has a
+ * half of it for each halving, and looks at as many scales less.
+ */
+final class NoiseReductionKernel
+    implements LayerKernel<NoiseReductionLayer, Measurements.NoiseByTone> {
+
+  /** Details up to 16 pixels of the photograph. */
+  private static final int SCALES = 4;
+
+  /** Sides of the part that noise is measured in. */
+  private static final int READ = 1024;
+
+  /** Encoded grey in the middle of darks, middle tones and lights, and where they part. */
+  private static final float[] TONES = {0.2f, 0.5f, 0.8f};
+
+  private static final double[] PARTS = {-1, 0.35, 0.65, 2};
+
+  private static final float THIRD = (float) (1 / Math.sqrt(3));
+  private static final float HALF = (float) (1 / Math.sqrt(2));
+  private static final float SIXTH = (float) (1 / Math.sqrt(6));
+
+  @Override
+  public boolean measures(NoiseReductionLayer layer) {
+    return true;
+  }
+
+  @Override
+  public NoiseReductionLayer measured(NoiseReductionLayer full) {
+    return new NoiseReductionLayer(full.attributes(), 1, 1);
+  }
+
+  @Override
+  public Measurements measure(NoiseReductionLayer layer, Probe probe) {
+    Area whole = probe.site().at(0).whole();
+    int w = Math.min(READ, whole.width());
+    int h = Math.min(READ, whole.height());
+    Area middle = new Area((whole.width() - w) / 2, (whole.height() - h) / 2, w, h);
+    Picture turned = turned(probe.levels().over(middle, 0).crop(middle));
+    double[] light = new double[3];
+    double[] colour = new double[3];
+    for (int i = 0; i < 3; i++) {
+      double low = PARTS[i] / THIRD;
+      double high = PARTS[i + 1] / THIRD;
+      light[i] = WaveletShrinkage.sigma(turned.first(), turned.first(), low, high);
+      double one = WaveletShrinkage.sigma(turned.second(), turned.first(), low, high);
+      double other = WaveletShrinkage.sigma(turned.third(), turned.first(), low, high);
+      colour[i] = Math.sqrt((one * one + other * other) / 2);
+    }
+    return new Measurements.NoiseByTone(
+        light[0], light[1], light[2], colour[0], colour[1], colour[2]);
+  }
+
+  @Override
+  public Effect effect(
+      NoiseReductionLayer layer, Measurements.NoiseByTone noise, EvaluationContext context) {
+    int scales = Math.max(0, SCALES - context.level());
+    float scale = Math.scalb(1f, -context.level());
+    float[] light = times(noise.light(), scale * (float) layer.lightness());
+    float[] colour = times(noise.colour(), scale * (float) layer.colour());
+    return Effect.reaching(
+        WaveletShrinkage.reach(scales),
+        (input, out) -> {
+          Picture turned = turned(input);
+          Plane tones = turned.first();
+          return back(
+              new Picture(
+                  WaveletShrinkage.shrunk(tones, sigma(tones, light), scales).crop(out),
+                  WaveletShrinkage.shrunk(turned.second(), sigma(tones, colour), scales).crop(out),
+                  WaveletShrinkage.shrunk(turned.third(), sigma(tones, colour), scales).crop(out)));
+        });
+  }
+
+  private static float[] times(double[] values, float factor) {
+    float[] out = new float[values.length];
+    for (int i = 0; i < out.length; i++) {
+      out[i] = (float) values[i] * factor;
+    }
+    return out;
+  }
+
+  /** Sigma at each tone, in straight lines between the three that were measured. */
+  private static Plane sigma(Plane tones, float[] byTone) {
+    Plane out = Plane.of(tones.area());
+    int w = tones.width();
+    ParallelRows.each(
+        w,
+        tones.height(),
+        (from, to) -> {
+          for (int i = from * w; i < to * w; i++) {
+            float tone = Math.clamp(tones.values()[i] * THIRD, TONES[0], TONES[2]);
+            int at = tone < TONES[1] ? 0 : 1;
+            float share = (tone - TONES[at]) / (TONES[at + 1] - TONES[at]);
+            out.values()[i] = byTone[at] + share * (byTone[at + 1] - byTone[at]);
+          }
+        });
+    return out;
+  }
+
+  private static Picture turned(Picture encoded) {
+    return turn(
+        encoded,
+        (r, g, b, out) -> {
+          out[0] = (r + g + b) * THIRD;
+          out[1] = (r - b) * HALF;
+          out[2] = (r - 2 * g + b) * SIXTH;
+        });
+  }
+
+  private static Picture back(Picture turned) {
+    return turn(
+        turned,
+        (y, u, v, out) -> {
+          out[0] = y * THIRD + u * HALF + v * SIXTH;
+          out[1] = y * THIRD - 2 * v * SIXTH;
+          out[2] = y * THIRD - u * HALF + v * SIXTH;
+        });
+  }
+
+  @FunctionalInterface
+  private interface Turn {
+    void apply(float one, float two, float three, float[] out);
+  }
+
+  private static Picture turn(Picture from, Turn turn) {
+    Picture out = Picture.of(from.area());
+    int w = from.area().width();
+    ParallelRows.each(
+        w,
+        from.area().height(),
+        (top, bottom) -> {
+          float[] own = new float[3];
+          for (int i = top * w; i < bottom * w; i++) {
+            turn.apply(
+                from.first().values()[i], from.second().values()[i], from.third().values()[i], own);
+            out.first().values()[i] = own[0];
+            out.second().values()[i] = own[1];
+            out.third().values()[i] = own[2];
+          }
+        });
+    return out;
+  }
+}
