@@ -37,6 +37,9 @@ public final class AtomicFile {
 
   private static final String PART = ".carezza-part";
 
+  /** Parts that this program is writing now, which are nobody's to sweep. */
+  private static final Set<Path> OWN = ConcurrentHashMap.newKeySet();
+
   /** Folders already swept in this run. */
   private static final Set<Path> SWEPT = ConcurrentHashMap.newKeySet();
 
@@ -108,6 +111,7 @@ public final class AtomicFile {
       Path target = target(file.toAbsolutePath());
       sweep(target.getParent());
       part = target.resolveSibling(name(target) + "." + Long.toHexString(System.nanoTime()) + PART);
+      OWN.add(part);
       writePart(part, target, contents);
       place(part, target);
     } catch (RuntimeException | Error e) {
@@ -119,6 +123,10 @@ public final class AtomicFile {
     } catch (IOException e) {
       delete(part);
       throw new Problem(e, Kind.FILE_NOT_WRITTEN, file, Reason.of(e));
+    } finally {
+      if (part != null) {
+        OWN.remove(part);
+      }
     }
   }
 
@@ -213,7 +221,7 @@ public final class AtomicFile {
     }
     try (var parts = Files.newDirectoryStream(folder, "*" + PART)) {
       for (Path part : parts) {
-        if (abandoned(part)) {
+        if (!OWN.contains(part) && abandoned(part)) {
           delete(part);
         }
       }

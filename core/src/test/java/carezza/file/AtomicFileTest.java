@@ -10,7 +10,13 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardOpenOption;
 import java.nio.file.attribute.PosixFilePermissions;
+import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.List;
+import java.util.concurrent.CyclicBarrier;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.Future;
 
 import org.testng.annotations.AfterMethod;
 import org.testng.annotations.BeforeMethod;
@@ -195,5 +201,33 @@ public class AtomicFileTest {
     assertThatThrownBy(() -> write(AtomicFile.replacing(Path.of("/")), "x"))
         .isInstanceOf(Problem.class)
         .hasMessageEndingWith(".");
+  }
+
+  /** The first files of a folder, written side by side: none sweeps another's part away. */
+  @Test
+  public void filesWrittenSideBySideInAFreshFolderAreAllThere() throws Exception {
+    for (int round = 0; round < 200; round++) {
+      Path fresh = Files.createDirectory(folder.resolve("round" + round));
+      CyclicBarrier together = new CyclicBarrier(3);
+      try (ExecutorService pool = Executors.newFixedThreadPool(3)) {
+        List<Future<?>> all = new ArrayList<>();
+        for (int i = 0; i < 3; i++) {
+          Path file = fresh.resolve("file" + i);
+          all.add(
+              pool.submit(
+                  () -> {
+                    together.await();
+                    AtomicFile.fresh(file).write(out -> out.write(new byte[10]));
+                    return null;
+                  }));
+        }
+        for (Future<?> one : all) {
+          one.get();
+        }
+      }
+      try (var files = Files.list(fresh)) {
+        assertThat(files).hasSize(3);
+      }
+    }
   }
 }

@@ -58,6 +58,11 @@ public class SetWindowTest extends WindowDriver {
           view.open(place);
           return null;
         });
+    // The set of the test before may still be there.
+    await(
+        () ->
+            set().folderProperty().get() != null
+                && set().folderProperty().get().folder().equals(place));
     await(() -> set().looks().size() == 4);
     await(() -> set().looks().values().stream().allMatch(l -> l.figures() != null));
     WaitForAsyncUtils.waitForFxEvents();
