@@ -27,8 +27,8 @@ import carezza.render.Renderer;
 import carezza.render.TileCache;
 
 /**
- * Each kind of layer by itself on six megapixels, as the long retouch uses it, or as it
- * begins; beside it a copy.
+ * Each kind of layer by itself on six megapixels, as the long retouch uses it, or as it begins;
+ * beside it a copy.
  */
 @State(Scope.Benchmark)
 @BenchmarkMode(Mode.AverageTime)

@@ -11,6 +11,7 @@ import carezza.file.AtomicFile;
 import carezza.image.Cancellation;
 import carezza.measure.Gauge;
 import carezza.model.Layer;
+import carezza.model.LayerStack;
 import carezza.model.Project;
 import carezza.plan.Plan;
 import carezza.problem.Problem;
@@ -70,6 +71,24 @@ public final class SetWork {
         kept(member, document, session, outcome.project(), cancellation),
         outcome.outside(),
         measured);
+  }
+
+  /**
+   * Lays a layer on a member's picture as it is; one that was copied before is replaced. Job and
+   * all other layers stay.
+   *
+   * @param layer as {@link carezza.routine.RoutineMaker#alone} leaves it
+   */
+  public Member copied(Member member, Layer layer, Cancellation cancellation) throws Problem {
+    Document document = ProjectFile.openOrStart(folder.path(member.file()));
+    Session session = new Session(document.photograph());
+    Project project = session.faces().withFace(document.project(), cancellation);
+    String id = layer.attributes().id();
+    LayerStack stack =
+        project.stack().find(id).isPresent()
+            ? project.stack().edit(id, l -> layer)
+            : project.stack().with(layer);
+    return kept(member, document, session, project.withStack(stack), cancellation);
   }
 
   /**

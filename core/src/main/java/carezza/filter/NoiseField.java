@@ -28,7 +28,11 @@ public final class NoiseField {
     if (level >= COARSEST) {
       Plane out = Plane.of(area);
       float sigma = Math.scalb(1f, -level);
-      fill(out, (x, y) -> sigma * normal(bits(level, x, y), 0));
+      for (int y = area.y(); y < area.bottom(); y++) {
+        for (int x = area.x(); x < area.right(); x++) {
+          out.values()[out.index(x, y)] = sigma * normal(bits(level, x, y), 0);
+        }
+      }
       return out;
     }
     int left = area.x() >> 1;
@@ -37,20 +41,36 @@ public final class NoiseField {
         new Area(left, top, (area.right() + 1 >> 1) - left, (area.bottom() + 1 >> 1) - top);
     Plane means = white(parents, level + 1);
     Plane out = Plane.of(area);
-    // Three details of the same variance as the mean make four children of four times that.
-    float sigma = Math.scalb(1f, -(level + 1));
-    fill(
-        out,
-        (x, y) -> {
-          long bits = bits(level, x >> 1, y >> 1);
-          float across = (x & 1) == 0 ? sigma : -sigma;
-          float down = (y & 1) == 0 ? sigma : -sigma;
-          return means.at(x >> 1, y >> 1)
-              + across * normal(bits, 0)
-              + down * normal(bits, 21)
-              + across * down / sigma * normal(bits, 42);
+    ParallelRows.each(
+        area.width(),
+        parents.height(),
+        (from, to) -> {
+          for (int y = parents.y() + from; y < parents.y() + to; y++) {
+            for (int x = parents.x(); x < parents.right(); x++) {
+              children(means.at(x, y), bits(level, x, y), level, x, y, out);
+            }
+          }
         });
     return out;
+  }
+
+  /** Three details of the same variance as the mean make four children of four times that. */
+  private static void children(float mean, long bits, int level, int x, int y, Plane out) {
+    float sigma = Math.scalb(1f, -(level + 1));
+    float across = sigma * normal(bits, 0);
+    float down = sigma * normal(bits, 21);
+    float both = sigma * normal(bits, 42);
+    put(out, 2 * x, 2 * y, mean + across + down + both);
+    put(out, 2 * x + 1, 2 * y, mean - across + down - both);
+    put(out, 2 * x, 2 * y + 1, mean + across - down - both);
+    put(out, 2 * x + 1, 2 * y + 1, mean - across - down + both);
+  }
+
+  private static void put(Plane out, int x, int y, float value) {
+    Area area = out.area();
+    if (x >= area.x() && y >= area.y() && x < area.right() && y < area.bottom()) {
+      out.values()[out.index(x, y)] = value;
+    }
   }
 
   /**
@@ -113,26 +133,6 @@ public final class NoiseField {
       }
     }
     return means;
-  }
-
-  @FunctionalInterface
-  private interface Rule {
-    float at(int x, int y);
-  }
-
-  private static void fill(Plane out, Rule rule) {
-    Area area = out.area();
-    ParallelRows.each(
-        area.width(),
-        area.height(),
-        (from, to) -> {
-          for (int y = area.y() + from; y < area.y() + to; y++) {
-            int i = out.index(area.x(), y);
-            for (int x = area.x(); x < area.right(); x++) {
-              out.values()[i++] = rule.at(x, y);
-            }
-          }
-        });
   }
 
   private long bits(int level, int x, int y) {

@@ -75,11 +75,13 @@ final class NoiseReductionKernel
         (input, out) -> {
           Picture turned = turned(input);
           Plane tones = turned.first();
+          Plane ofLight = sigma(tones, light);
+          Plane ofColour = sigma(tones, colour);
           return back(
               new Picture(
-                  WaveletShrinkage.shrunk(tones, sigma(tones, light), scales).crop(out),
-                  WaveletShrinkage.shrunk(turned.second(), sigma(tones, colour), scales).crop(out),
-                  WaveletShrinkage.shrunk(turned.third(), sigma(tones, colour), scales).crop(out)));
+                  WaveletShrinkage.shrunk(tones, ofLight, scales).crop(out),
+                  WaveletShrinkage.shrunk(turned.second(), ofColour, scales).crop(out),
+                  WaveletShrinkage.shrunk(turned.third(), ofColour, scales).crop(out)));
         });
   }
 

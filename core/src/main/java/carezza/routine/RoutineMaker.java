@@ -121,6 +121,26 @@ public final class RoutineMaker {
     return new Made(routine, leftOut);
   }
 
+  /**
+   * A layer as it can lie in another picture: by itself, without what is fixed to places of this
+   * one or follows other layers of its stack.
+   *
+   * @return null if nothing of it is left
+   */
+  public static @Nullable Layer alone(Layer layer) {
+    Layer free = freed(layer, Set.of(), new ArrayList<>());
+    if (free == null || free instanceof GroupLayer || follows(free)) {
+      return null;
+    }
+    return free.with(free.attributes().inGroup(null));
+  }
+
+  private static boolean follows(Layer layer) {
+    return layer.masks().stream()
+        .anyMatch(
+            mask -> mask.has(m -> m instanceof Mask.LinkedMask || m instanceof Mask.ChangeMask));
+  }
+
   private static LayerStack withoutEmptyGroups(LayerStack stack) {
     return new LayerStack(
         stack.layers().stream()

@@ -259,7 +259,8 @@ public final class Shell extends StackPane implements AutoCloseable {
 
   /** Lays the layer in hand on the pictures of the set that are in hand there. */
   void copyLayerToSet() {
-    sets.jobs().copy(state.document().project(), state.selection().selected());
+    String selected = state.selection().selected();
+    state.document().stack().find(selected).ifPresent(sets.jobs()::copy);
   }
 
   /** Writes the pictures of the set on pages. */

@@ -2,7 +2,6 @@ package carezza.desktop.set;
 
 import java.nio.file.Path;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.CancellationException;
 import java.util.function.DoubleConsumer;
@@ -24,8 +23,6 @@ import carezza.desktop.task.TaskRunner;
 import carezza.desktop.text.Texts;
 import carezza.image.Cancellation;
 import carezza.model.Layer;
-import carezza.model.LayerStack;
-import carezza.model.Project;
 import carezza.recipe.Recipe;
 import carezza.routine.Routine;
 import carezza.routine.RoutineMaker;
@@ -138,16 +135,18 @@ public final class SetJobs implements AutoCloseable {
    * Lays a layer of the picture at work on the members in hand, as it is. What of it lies at a
    * place of that picture alone stays behind.
    */
-  public void copy(Project from, String layer) {
-    Layer chosen = from.stack().find(layer).orElseThrow();
-    Layer alone = chosen.with(chosen.attributes().inGroup(null));
-    RoutineMaker.Made made =
-        RoutineMaker.of(from.withStack(LayerStack.of(alone)), chosen.attributes().name(), Map.of());
-    if (made.routine().stack().layers().isEmpty()) {
-      status.say(TEXTS.get("copy-placed", chosen.attributes().name()));
-    } else {
-      apply(made.routine());
+  public void copy(Layer layer) {
+    Layer alone = RoutineMaker.alone(layer);
+    String name = layer.attributes().name();
+    if (alone == null) {
+      status.say(TEXTS.get("copy-placed", name));
+      return;
     }
+    each(
+        TEXTS.get("applying", name),
+        untouched(set.inHand()),
+        (work, member, number, progress, cancellation) ->
+            SetOutcome.of(work.copied(member, alone, cancellation)));
   }
 
   /**

@@ -30,7 +30,11 @@ import carezza.file.Originals;
 import carezza.image.Area;
 import carezza.image.Picture;
 import carezza.image.Plane;
+import carezza.kernel.LayerType;
+import carezza.model.Layer;
+import carezza.model.LayerStack;
 import carezza.problem.Problem;
+import carezza.project.ProjectFile;
 import carezza.project.SetFile;
 import carezza.render.Pyramid;
 import carezza.routine.Routine;
@@ -347,5 +351,26 @@ public class SetWindowTest extends WindowDriver {
       String words = new PDFTextStripper().getText(pages);
       assertThat(words).contains("b-portrait", "c0", "c1", "c2");
     }
+  }
+
+  /** The layer in hand on the bench goes to the pictures in hand in the set. */
+  @Test
+  public void aLayerOfTheBenchIsLaidOnPicturesInHand() throws Exception {
+    Layer shade = LayerType.VIGNETTE.fresh();
+    onStage(
+        () -> {
+          set().choose(List.of("c0.png", "c1.png"));
+          state().document().edit(null, p -> p.withStack(p.stack().with(shade)));
+          state().selection().select(shade.attributes().id());
+          view.copyLayerToSet();
+          return null;
+        });
+    await(() -> view.setJobs().outcomes().containsKey("c1.png"));
+    for (String each : List.of("c0.png", "c1.png")) {
+      assertThat(view.setJobs().outcomes().get(each).problem()).isEmpty();
+      assertThat(ProjectFile.open(place.resolve(member(each).project())).project().stack())
+          .isEqualTo(LayerStack.of(shade));
+    }
+    assertThat(member("c2.png").project()).isNull();
   }
 }

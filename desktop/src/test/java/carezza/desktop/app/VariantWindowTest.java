@@ -7,6 +7,7 @@ import java.nio.file.Path;
 import java.util.List;
 import java.util.stream.Stream;
 import javafx.scene.control.ComboBox;
+import javafx.scene.control.Label;
 import javafx.scene.control.Labeled;
 import javafx.scene.control.TextField;
 import javafx.scene.control.ToggleButton;
@@ -72,6 +73,31 @@ public class VariantWindowTest extends WindowDriver {
               .forEach(edge -> edge.setText("300"));
           return null;
         });
+    // What cannot be is said, and nothing is kept.
+    Label wrong = node("#recipe-wrong");
+    for (String[] typed :
+        new String[][] {
+          {"#output-exact", "1080 x"},
+          {"#output-quality", "500"},
+          {"#output-folder", "../elsewhere"},
+          {"#output-pattern", "{who}"},
+          {"#output-name", ""}
+        }) {
+      TextField field = node(typed[0]);
+      String before = field.getText();
+      onStage(
+          () -> {
+            field.setText(typed[1]);
+            return null;
+          });
+      clickOn("#recipe-keep");
+      assertThat(wrong.getText()).as(typed[1]).endsWith(".").contains(typed[1]);
+      onStage(
+          () -> {
+            field.setText(before);
+            return null;
+          });
+    }
     clickOn("#recipe-keep");
     await(() -> recipes.getItems().stream().anyMatch(r -> r.name().equals("Small ones")));
     Path out = folder.resolve("out");
