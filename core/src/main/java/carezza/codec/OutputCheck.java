@@ -16,7 +16,7 @@ import carezza.image.Plane;
 public record OutputCheck(double outside, double clipped, double mostInk) {
 
   /** ΔE*ab there and back from which a colour counts as another. */
-  private static final double SEEN = 3;
+  static final double SEEN = 3;
 
   /** Encoded value from which a channel is full. */
   private static final float FULL = 0.998f;
@@ -38,12 +38,7 @@ public record OutputCheck(double outside, double clipped, double mostInk) {
     int outside = 0;
     int clipped = 0;
     for (int i = 0; i < n; i++) {
-      double sum = 0;
-      for (int c = 0; c < 3; c++) {
-        double d = is.plane(c).values()[i] - becomes.plane(c).values()[i];
-        sum += d * d;
-      }
-      outside += sum > SEEN * SEEN ? 1 : 0;
+      outside += distance(is, becomes, i) > SEEN ? 1 : 0;
       boolean full = false;
       for (Plane plane : encoded) {
         sums[i] += Math.max(0, plane.values()[i]);
@@ -52,6 +47,16 @@ public record OutputCheck(double outside, double clipped, double mostInk) {
       clipped += full || inks && sums[i] < BARE ? 1 : 0;
     }
     return new OutputCheck((double) outside / n, (double) clipped / n, inks ? 100 * most(sums) : 0);
+  }
+
+  /** ΔE*ab of a pixel. */
+  static double distance(Picture is, Picture becomes, int i) {
+    double sum = 0;
+    for (int c = 0; c < 3; c++) {
+      double d = is.plane(c).values()[i] - becomes.plane(c).values()[i];
+      sum += d * d;
+    }
+    return Math.sqrt(sum);
   }
 
   private static double most(double[] sums) {

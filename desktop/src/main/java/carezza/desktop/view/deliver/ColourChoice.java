@@ -43,6 +43,7 @@ final class ColourChoice extends VBox {
       new CheckBox(TEXTS.get("colourChoice.deepest-black-for-black"));
   private final CheckBox proof =
       new CheckBox(TEXTS.get("colourChoice.show-the-picture-in-these-colours"));
+  private final CheckBox marks = new CheckBox(TEXTS.get("colourChoice.mark-what-it-does-not-hold"));
   private final VBox print = new VBox(8);
   private final Label press = DeliverPanel.words("");
 
@@ -60,7 +61,7 @@ final class ColourChoice extends VBox {
             TEXTS.get("colourChoice.profile-of-a-printer-or-shop"),
             TEXTS.get("colourChoice.an-icc-profile-of-rgb-or"),
             this::pickProfile);
-    getChildren().addAll(profile, other, print, proof);
+    getChildren().addAll(profile, other, print, proof, marks);
     build();
   }
 
@@ -96,6 +97,9 @@ final class ColourChoice extends VBox {
     proof.setId("deliver-proof");
     proof.setTooltip(new Tooltip(TEXTS.get("colourChoice.soft-proof-the-picture-as-it")));
     proof.selectedProperty().addListener((o, was, is) -> sayColour());
+    marks.setId("deliver-marks");
+    marks.setTooltip(new Tooltip(TEXTS.get("colourChoice.mark-what-it-does-not-hold.tip")));
+    marks.selectedProperty().addListener((o, was, is) -> sayColour());
     sayColour();
   }
 
@@ -110,7 +114,13 @@ final class ColourChoice extends VBox {
     state
         .view()
         .screenProperty()
-        .set(state.view().screenProperty().get().proofing(proof.isSelected() ? colour() : null));
+        .set(
+            state
+                .view()
+                .screenProperty()
+                .get()
+                .proofing(proof.isSelected() ? colour() : null)
+                .marking(marks.isSelected() ? colour() : null));
     changed.run();
   }
 
