@@ -1,5 +1,6 @@
 package carezza.desktop.action;
 
+import java.util.function.Predicate;
 import javafx.beans.binding.BooleanExpression;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
@@ -29,6 +30,7 @@ public final class Action {
   private final BooleanExpression enabled;
   private final Runnable run;
   private final @Nullable Runnable release;
+  private Predicate<Scope> ready = at -> true;
 
   Action(
       String id,
@@ -112,9 +114,16 @@ public final class Action {
     return release != null;
   }
 
-  /** Does it, if it can be done now. */
+  /**
+   * @param gate goes to where a scope is, if need be; whether it is there
+   */
+  void passing(Predicate<Scope> gate) {
+    ready = gate;
+  }
+
+  /** Does it, if it can be done now, where it is at hand. */
   public void run() {
-    if (enabled.get()) {
+    if (enabled.get() && ready.test(scope)) {
       run.run();
     }
   }

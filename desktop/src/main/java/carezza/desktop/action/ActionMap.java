@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.Function;
+import java.util.function.Predicate;
 import javafx.beans.binding.BooleanExpression;
 import javafx.scene.input.KeyCombination;
 import javafx.scene.input.KeyEvent;
@@ -96,6 +97,16 @@ public final class ActionMap {
       throw new IllegalArgumentException("There is no action " + id);
     }
     return action;
+  }
+
+  /**
+   * Menus and the search reach actions from everywhere: before one is run, the window goes to where
+   * it is at hand.
+   *
+   * @param gate goes to where a scope is, if need be; whether it is there
+   */
+  public void passing(Predicate<Scope> gate) {
+    all.values().forEach(a -> a.passing(gate));
   }
 
   /** In the order of the menus. */

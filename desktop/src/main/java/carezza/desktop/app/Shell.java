@@ -150,6 +150,7 @@ public final class Shell extends StackPane implements AutoCloseable {
             new DeliverView(state, work, area, settings, sets.recipes(this::showRecipe)),
             new JournalView(state, work, journal, journalFiles(), this::showSheet));
     actions = AppActions.of(state, this);
+    actions.passing(this::goTo);
     bench.use(actions);
     planView.use(actions);
     area.picture()
@@ -371,6 +372,21 @@ public final class Shell extends StackPane implements AutoCloseable {
     } else {
       state.tools().toolProperty().set(ToolKind.HAND);
     }
+  }
+
+  /** Goes to the bench for what is done there alone; whether there is what a scope needs. */
+  private boolean goTo(Scope scope) {
+    if (scope == Scope.APPLICATION) {
+      return true;
+    }
+    if (state.document().isEmpty()) {
+      state.status().say(TEXTS.get("shell.open-a-picture-first"));
+      return false;
+    }
+    if ((scope == Scope.BENCH || scope == Scope.REPAIRS) && active != bench) {
+      showBench();
+    }
+    return true;
   }
 
   /** The scopes of keys that are at hand, the widest first. */

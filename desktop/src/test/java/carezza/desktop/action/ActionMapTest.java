@@ -3,6 +3,7 @@ package carezza.desktop.action;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.concurrent.atomic.AtomicInteger;
 import javafx.beans.property.SimpleBooleanProperty;
@@ -42,6 +43,25 @@ public class ActionMapTest {
     assertThat(done.get()).isZero();
     enabled.set(true);
     action.run();
+    assertThat(done.get()).isEqualTo(1);
+  }
+
+  /** From a menu, too, an action is run only where it is at hand. */
+  @Test
+  public void anActionGoesToWhereItIsAtHandFirst() {
+    ActionMap actions = new ActionMap();
+    List<Scope> gone = new ArrayList<>();
+    AtomicInteger done = new AtomicInteger();
+    Action bench = actions.add("undo", Menu.STEPS, Scope.BENCH, "Z", done::incrementAndGet);
+    Action mend = actions.add("zoom", Menu.MEND, Scope.REPAIRS, "X", done::incrementAndGet);
+    actions.passing(
+        scope -> {
+          gone.add(scope);
+          return scope == Scope.BENCH;
+        });
+    bench.run();
+    mend.run();
+    assertThat(gone).containsExactly(Scope.BENCH, Scope.REPAIRS);
     assertThat(done.get()).isEqualTo(1);
   }
 

@@ -134,4 +134,18 @@ public class VariantWindowTest extends WindowDriver {
     clickOn("#recipe-out");
     await(() -> recipes.getItems().size() == RecipeFile.SHIPPED.size());
   }
+
+  /** What is done on the bench is done there, wherever the menu or the search was opened. */
+  @Test
+  public void aBenchCommandFoundElsewhereIsDoneOnTheBench() {
+    clickOn("#view-deliver");
+    int layers = project().stack().size();
+    onStage(
+        () -> {
+          view.actions().get("add-grain").run();
+          return null;
+        });
+    assertThat(project().stack().size()).isEqualTo(layers + 1);
+    assertThat(isThere("#course")).isTrue();
+  }
 }

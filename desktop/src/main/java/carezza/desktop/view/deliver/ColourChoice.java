@@ -124,6 +124,11 @@ final class ColourChoice extends VBox {
     changed.run();
   }
 
+  /** Nothing is marked any more: marks are for looking a delivery over, not for working. */
+  void unmark() {
+    marks.setSelected(false);
+  }
+
   /** Runs whenever another colour is chosen. */
   void onChange(Runnable run) {
     changed = run;

@@ -326,6 +326,11 @@ final class DeliverPanel extends VBox {
     checkColours();
   }
 
+  /** The view is left: what was marked in the picture is so no more. */
+  void leave() {
+    colours.unmark();
+  }
+
   /** Puts the file's name in hand; Enter then writes. */
   public void takeFocus() {
     path.requestFocus();

@@ -153,6 +153,7 @@ public final class DeliverView implements AppView {
   @Override
   public void deactivate() {
     pane.setCenter(null);
+    panel.leave();
     takeUp();
   }
 
