@@ -1,6 +1,7 @@
 package carezza.file;
 
 import java.io.IOException;
+import java.nio.file.FileAlreadyExistsException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.attribute.PosixFileAttributeView;
@@ -32,12 +33,19 @@ public final class ApplicationFolder {
     }
   }
 
-  /** Makes an empty file that nobody but its owner may look into, where there is none yet. */
+  /**
+   * Makes an empty file that nobody but its owner may look into, where there is none yet; another
+   * window that makes it at the same moment is as good.
+   */
   public static void makePrivateFile(Path file) throws IOException {
     if (Files.exists(file)) {
       return;
     }
-    Files.createFile(file);
+    try {
+      Files.createFile(file);
+    } catch (FileAlreadyExistsException e) {
+      return;
+    }
     PosixFileAttributeView rights = Files.getFileAttributeView(file, PosixFileAttributeView.class);
     if (rights != null) {
       rights.setPermissions(PosixFilePermissions.fromString("rw-------"));

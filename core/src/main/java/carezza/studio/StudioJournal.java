@@ -22,6 +22,7 @@ import org.sqlite.SQLiteConfig;
 
 import carezza.file.ApplicationFolder;
 import carezza.file.Reason;
+import carezza.file.Turn;
 import carezza.problem.Problem;
 import carezza.problem.Problem.Kind;
 import carezza.project.RecordJson;
@@ -42,6 +43,9 @@ public final class StudioJournal implements AutoCloseable {
 
   /** The database's name in the application's folder. */
   public static final String NAME = "journal.sqlite";
+
+  /** Stands for the turn to begin with the journal. */
+  private static final String TURN = "journal.turn";
 
   /** How long one window waits for another, in milliseconds. */
   private static final int PATIENCE = 5000;
@@ -64,28 +68,33 @@ public final class StudioJournal implements AutoCloseable {
     Path file = folder.resolve(NAME);
     try {
       ApplicationFolder.makePrivate(folder);
-      ApplicationFolder.makePrivateFile(file);
-    } catch (IOException e) {
-      throw new Problem(e, Kind.FILE_NOT_WRITTEN, file, Reason.of(e));
-    }
-    try {
-      Connection database = connect(file);
-      Fault fault = fault(database);
-      if (fault == Fault.NONE) {
-        return new StudioJournal(database, null);
+      try (Turn _ = Turn.take(folder.resolve(TURN))) {
+        return begin(file);
       }
-      database.close();
-      Path aside = aside(file);
-      ApplicationFolder.makePrivateFile(file);
-      Kind kind = fault == Fault.NEWER ? Kind.JOURNAL_NEWER : Kind.JOURNAL_BROKEN;
-      Connection fresh = connect(file);
-      Schema.prepare(fresh);
-      return new StudioJournal(fresh, new Problem(kind, file, aside.getFileName()));
     } catch (IOException e) {
       throw new Problem(e, Kind.FILE_NOT_WRITTEN, file, Reason.of(e));
     } catch (SQLException e) {
       throw unusable(e);
     }
+  }
+
+  /**
+   * While it has its turn: tables are made, and a broken journal set aside, by one window alone.
+   */
+  private static StudioJournal begin(Path file) throws IOException, SQLException {
+    ApplicationFolder.makePrivateFile(file);
+    Connection database = connect(file);
+    Fault fault = fault(database);
+    if (fault == Fault.NONE) {
+      return new StudioJournal(database, null);
+    }
+    database.close();
+    Path aside = aside(file);
+    ApplicationFolder.makePrivateFile(file);
+    Kind kind = fault == Fault.NEWER ? Kind.JOURNAL_NEWER : Kind.JOURNAL_BROKEN;
+    Connection fresh = connect(file);
+    Schema.prepare(fresh);
+    return new StudioJournal(fresh, new Problem(kind, file, aside.getFileName()));
   }
 
   private static Connection connect(Path file) throws SQLException {

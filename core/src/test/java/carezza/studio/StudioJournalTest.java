@@ -14,10 +14,12 @@ import java.sql.Statement;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.Arrays;
+import java.util.Collections;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.concurrent.Callable;
+import java.util.concurrent.CyclicBarrier;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
@@ -181,6 +183,27 @@ public class StudioJournalTest {
 
     try (StudioJournal journal = StudioJournal.open(folder)) {
       assertThat(all(journal)).hasSize(2).allMatch(e -> e.work().spans().size() == each);
+    }
+  }
+
+  @Test
+  public void severalWindowsBeginTheJournalAtOnce() throws Exception {
+    int windows = 4;
+    CyclicBarrier together = new CyclicBarrier(windows);
+    try (ExecutorService hands = Executors.newFixedThreadPool(windows)) {
+      for (int round = 0; round < 25; round++) {
+        Path fresh = folder.resolve("studio" + round);
+        Callable<Boolean> begin =
+            () -> {
+              together.await();
+              try (StudioJournal journal = StudioJournal.open(fresh)) {
+                return journal.setAside().isEmpty();
+              }
+            };
+        for (Future<Boolean> whole : hands.invokeAll(Collections.nCopies(windows, begin))) {
+          assertThat(whole.get()).isTrue();
+        }
+      }
     }
   }
 
