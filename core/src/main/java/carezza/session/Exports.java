@@ -23,6 +23,7 @@ import carezza.model.Project;
 import carezza.problem.Problem;
 import carezza.recipe.Delivery;
 import carezza.recipe.NamePattern.Words;
+import carezza.recipe.OutputSharpening;
 import carezza.recipe.Recipe;
 import carezza.render.Cropper;
 import carezza.render.RenderInput;
@@ -49,16 +50,27 @@ public final class Exports {
         session.renderer().renderOnce(session.scene(project), delivery.level(), cancellation));
   }
 
-  /** A finished picture of any level cut to the project's frame, at its delivered size. */
+  /**
+   * A finished picture of any level cut to the project's frame, at its delivered size. One that is
+   * shrunk from full size keeps the detail that is seen there.
+   */
   Picture sized(Project project, Delivery delivery, Picture whole) {
+    Picture cut = cut(project, whole);
+    Picture sized =
+        delivery.sized(cut, project.crop() == null ? session.size() : project.crop().size(1));
+    boolean shrunk = sized.area().width() < cut.area().width();
+    return shrunk && delivery.level() == 0 ? OutputSharpening.keeping(cut, sized) : sized;
+  }
+
+  private Picture cut(Project project, Picture whole) {
     Crop crop = project.crop();
     if (crop == null) {
-      return delivery.sized(whole, session.size());
+      return whole;
     }
     double halvings =
         Math.log((double) session.size().width() / whole.area().width()) / Math.log(2);
     double scale = Level.scale((int) Math.rint(halvings));
-    return delivery.sized(Cropper.cut(whole, crop, scale), crop.size(1));
+    return Cropper.cut(whole, crop, scale);
   }
 
   /**

@@ -1,0 +1,124 @@
+package carezza.recipe;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import org.testng.annotations.DataProvider;
+import org.testng.annotations.Test;
+
+import carezza.colour.Lab;
+import carezza.colour.Transfer;
+import carezza.filter.GaussianBlur;
+import carezza.filter.Resampling;
+import carezza.image.Area;
+import carezza.image.Picture;
+import carezza.image.PictureSize;
+import carezza.image.Plane;
+import carezza.testing.Pictures;
+import carezza.testing.Portrait;
+
+public class OutputSharpeningTest {
+
+  /** A soft edge grows steeper, and by no more than 1 L* beyond its sides. */
+  @Test
+  public void sharpeningRingsByNoMoreThanItMay() {
+    Area area = new Area(0, 0, 64, 16);
+    Plane step = Pictures.plane(area, (x, y) -> x < 32 ? 30 : 70);
+    Plane soft = GaussianBlur.blur(step, 1);
+    Picture input = Lab.toWorking(new Picture(soft, Plane.of(area), Plane.of(area)));
+    Plane sharp = Lab.lightness(OutputSharpening.of(input, 1));
+    double was = soft.at(33, 8) - soft.at(30, 8);
+    assertThat((double) sharp.at(33, 8) - sharp.at(30, 8)).isGreaterThan(1.1 * was);
+    for (int x = 0; x < 64; x++) {
+      assertThat(sharp.at(x, 8)).isBetween(28.9f, 71.1f);
+    }
+    assertThat(OutputSharpening.of(input, 0)).isSameAs(input);
+  }
+
+  private static Picture shrunk(Picture full, double factor) {
+    PictureSize size =
+        new PictureSize(
+            (int) Math.round(full.area().width() / factor),
+            (int) Math.round(full.area().height() / factor));
+    return Transfer.encodeInPlace(Resampling.shrink(Transfer.toLinear(full), size));
+  }
+
+  @DataProvider
+  public Object[][] reductions() {
+    return new Object[][] {
+      {Portrait.S01, 1.5}, {Portrait.S01, 4.3}, {Portrait.S03, 2}, {Portrait.S03, 3},
+    };
+  }
+
+  /**
+   * Acutance: what a difference of Gaussians holds of the skin and of the strongest edges, against
+   * the full size seen through the same one, scaled.
+   */
+  @Test(dataProvider = "reductions")
+  public void edgesAndPoresAreAsCrispAsAtFullSize(Portrait portrait, double factor)
+      throws Exception {
+    Picture full = portrait.picture("clean.jpg");
+    Plane skin = portrait.mask("skin.png");
+    Picture small = shrunk(full, factor);
+    Plane wanted = band(Lab.lightness(full), factor);
+    Plane plain = band(Lab.lightness(small), 1);
+    Plane kept = band(Lab.lightness(OutputSharpening.keeping(full, small)), 1);
+    Plane there = Resampling.shrink(new Picture(skin, skin, skin), size(small)).first();
+
+    double pores = share(wanted, skin, kept, there);
+    double edges = edges(kept) / edges(wanted);
+    assertThat(pores).isCloseTo(1, within(0.05));
+    assertThat(edges).isCloseTo(1, within(0.05));
+    assertThat(pores).isGreaterThan(share(wanted, skin, plain, there));
+    assertThat(edges(kept)).isGreaterThan(edges(plain));
+  }
+
+  @Test
+  public void aSmoothPictureStaysAsItIs() {
+    Plane ramp = Pictures.plane(new Area(0, 0, 300, 200), (x, y) -> 0.2 + x * 0.002);
+    Picture full = new Picture(ramp, ramp, ramp);
+    Picture small = shrunk(full, 2);
+    Picture kept = OutputSharpening.keeping(full, small);
+    assertThat(Pictures.largest(kept.first(), small.first())).isLessThan(2e-3);
+  }
+
+  private static PictureSize size(Picture picture) {
+    return new PictureSize(picture.area().width(), picture.area().height());
+  }
+
+  private static Plane band(Plane l, double scale) {
+    Plane fine = GaussianBlur.blur(l, 0.8 * scale);
+    Plane coarse = GaussianBlur.blur(l, 3.2 * scale);
+    return Pictures.plane(
+        l.area(), (x, y) -> fine.at((int) x, (int) y) - coarse.at((int) x, (int) y));
+  }
+
+  private static double share(Plane wanted, Plane skin, Plane own, Plane there) {
+    return rms(own, there) / rms(wanted, skin);
+  }
+
+  private static double rms(Plane band, Plane where) {
+    double sum = 0;
+    int n = 0;
+    for (int i = 0; i < band.values().length; i++) {
+      if (where.values()[i] > 0.98f) {
+        sum += band.values()[i] * band.values()[i];
+        n++;
+      }
+    }
+    return Math.sqrt(sum / n);
+  }
+
+  /** Root mean square of the strongest fiftieth. */
+  private static double edges(Plane band) {
+    double[] squares = new double[band.values().length];
+    for (int i = 0; i < squares.length; i++) {
+      squares[i] = band.values()[i] * band.values()[i];
+    }
+    java.util.Arrays.sort(squares);
+    return Math.sqrt(
+        java.util.Arrays.stream(squares, squares.length * 49 / 50, squares.length)
+            .average()
+            .orElseThrow());
+  }
+}
