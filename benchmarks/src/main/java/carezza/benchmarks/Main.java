@@ -9,12 +9,14 @@ import carezza.codec.PressProfile;
 
 /**
  * Runs a measurement: {@code jmh [pattern …]}, {@code memory}, {@code strokes}, {@code sliders},
- * {@code masks}, {@code colours [KIND …]}; {@code quality PORTRAITS FILE.md} compares what is found
- * with the painted truth; {@code regions PORTRAITS … FILE.md} compares regions and draws them;
- * {@code plan PORTRAITS … FILE.md} compares findings and drafts; {@code detection PORTRAITS} fits
- * the weights by which blemishes are told; {@code files FOLDER [REPORT.md]} reads a folder of other
- * people's files beside an independent reader; {@code fuzz SECONDS FOLDER} fuzzes the readers (with
- * the profile {@code fuzz}); {@code press-profile FILE} makes the CMYK profile anew.
+ * {@code masks}, {@code colours [KIND …]}, {@code set}; {@code routine NAME PHOTO …} holds a
+ * shipped routine against the same with its values fixed; {@code quality PORTRAITS FILE.md}
+ * compares what is found with the painted truth; {@code regions PORTRAITS … FILE.md} compares
+ * regions and draws them; {@code plan PORTRAITS … FILE.md} compares findings and drafts; {@code
+ * detection PORTRAITS} fits the weights by which blemishes are told; {@code files FOLDER
+ * [REPORT.md]} reads a folder of other people's files beside an independent reader; {@code fuzz
+ * SECONDS FOLDER} fuzzes the readers (with the profile {@code fuzz}); {@code press-profile FILE}
+ * makes the CMYK profile anew.
  */
 public final class Main {
 
@@ -32,6 +34,9 @@ public final class Main {
       case "sliders" -> Interaction.sliders();
       case "masks" -> Interaction.masks();
       case "colours" -> Interaction.colours(List.of(rest));
+      case "set" -> SetWindow.run();
+      case "routine" ->
+          RoutineCost.run(rest[0], Arrays.stream(rest).skip(1).map(Path::of).toList());
       case "quality" -> Quality.run(Path.of(rest[0]), Path.of(rest[1]));
       case "plan" ->
           PlanTruth.run(
@@ -49,7 +54,7 @@ public final class Main {
       case "press-profile" -> Files.write(Path.of(rest[0]), PressProfile.make());
       default -> {
         System.err.println(
-            "Say what to measure: jmh [pattern …], memory, strokes, sliders, masks, colours, quality, plan, regions, detection, files, fuzz, or press-profile.");
+            "Say what to measure: jmh [pattern …], memory, strokes, sliders, masks, colours, set, routine, quality, plan, regions, detection, files, fuzz, or press-profile.");
         System.exit(2);
       }
     }

@@ -69,6 +69,11 @@ public final class Kernels {
     return own instanceof LockedLayer ? own : of(own).within(own, photographArea);
   }
 
+  /** Whether amount and mask lay the effect over the input; otherwise it is the result. */
+  public static boolean blends(Layer layer) {
+    return layer instanceof LockedLayer || of(layer).blends(layer);
+  }
+
   /** Whether the layer leaves every pixel as it is; asked of layers cut to an area. */
   public static boolean idle(Layer layer) {
     if (layer instanceof GroupLayer group) {

@@ -48,6 +48,14 @@ interface LayerKernel<L extends Layer, M extends Measurements> {
   }
 
   /**
+   * Whether the effect is laid over the input by the layer's amount and mask; otherwise it takes
+   * both into account by itself.
+   */
+  default boolean blends(L layer) {
+    return true;
+  }
+
+  /**
    * The layer's effect at a level.
    *
    * @param layer as {@link #resolve} left it

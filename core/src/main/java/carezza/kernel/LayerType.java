@@ -37,6 +37,7 @@ import carezza.model.RecordValue;
 import carezza.model.SaturationLayer;
 import carezza.model.ScleraLayer;
 import carezza.model.SemanticRegion;
+import carezza.model.ShapeLayer;
 import carezza.model.SharpenLayer;
 import carezza.model.SkinDepthLayer;
 import carezza.model.SkinMatchLayer;
@@ -144,7 +145,8 @@ public enum LayerType {
       "group",
       Stage.GRADE,
       GroupLayer.class,
-      (layer, read, context) -> Effect.perPixel(own -> own));
+      (layer, read, context) -> Effect.perPixel(own -> own)),
+  SHAPE("shape", Stage.FINISH, ShapeLayer.class, new ShapeKernel());
 
   /** All that a new layer can be of; a group is made of layers that are there. */
   public static final List<LayerType> MADE_ANEW =
@@ -243,6 +245,7 @@ public enum LayerType {
       case VignetteLayer _ -> VIGNETTE;
       case NoiseReductionLayer _ -> NOISE_REDUCTION;
       case SharpenLayer _ -> SHARPEN;
+      case ShapeLayer _ -> SHAPE;
       case GlowLayer _ -> GLOW;
       case FocusFalloffLayer _ -> FOCUS_FALLOFF;
       case GrainLayer _ -> GRAIN;

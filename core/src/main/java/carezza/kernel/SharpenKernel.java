@@ -4,15 +4,19 @@ import carezza.colour.Lab;
 import carezza.colour.Transfer;
 import carezza.filter.GaussianBlur;
 import carezza.function.LookupTable;
+import carezza.image.Area;
 import carezza.image.ParallelRows;
 import carezza.image.Picture;
 import carezza.image.Plane;
 import carezza.mask.EvaluationContext;
+import carezza.mask.Masks;
+import carezza.model.Mask;
 import carezza.model.SharpenLayer;
+import carezza.model.SharpenLayer.Band;
 
 /**
- * Sharpening: L* + soft(Σ gain (L* − G(L*; radius))), soft(d) = h tanh(d/h) with the halo limit h.
- * Channels keep their ratio in linear light.
+ * Sharpening: L* + soft(Σ m gain (L* − G(L*; radius))) with the coverage m of each band's own mask,
+ * soft(d) = h tanh(d/h) with the halo limit h. Channels keep their ratio in linear light.
  */
 final class SharpenKernel implements LayerKernel<SharpenLayer, Measurements> {
 
@@ -24,23 +28,60 @@ final class SharpenKernel implements LayerKernel<SharpenLayer, Measurements> {
   private static final LookupTable SOFT_LIMIT = new LookupTable(Math::tanh, -8, 8, 256);
 
   @Override
+  public SharpenLayer within(SharpenLayer layer, Area photographArea) {
+    return layer.withBands(
+        layer.bands().stream()
+            .map(
+                b ->
+                    b.mask() == null
+                        ? b
+                        : new Band(b.radius(), b.gain(), Masks.within(b.mask(), photographArea)))
+            .toList());
+  }
+
+  @Override
   public Effect effect(SharpenLayer layer, Measurements none, EvaluationContext context) {
-    double widest = layer.bands().stream().mapToDouble(SharpenLayer.Band::radius).max().orElse(0);
+    int reach = 0;
+    for (Band band : layer.bands()) {
+      reach = Math.max(reach, GaussianBlur.reach(band.radius() * context.scale()));
+      if (band.mask() != null) {
+        reach = Math.max(reach, Masks.reach(band.mask(), context.scale()));
+      }
+    }
     return Effect.reaching(
-        GaussianBlur.reach(widest * context.scale()),
+        reach,
         (input, out) -> {
           Plane lightness = Lab.lightness(input);
-          Plane detail = Plane.of(input.area());
-          for (SharpenLayer.Band band : layer.bands()) {
-            Plane low = GaussianBlur.blur(lightness, band.radius() * context.scale());
-            float gain = (float) band.gain();
-            for (int i = 0; i < low.values().length; i++) {
-              detail.values()[i] += gain * (lightness.values()[i] - low.values()[i]);
+          Plane detail = Plane.of(out);
+          for (Band band : layer.bands()) {
+            if (band.gain() != 0 && !(band.mask() instanceof Mask.Nothing)) {
+              raise(band, input, lightness, detail, context);
             }
           }
-          return add(
-              input.crop(out), lightness.crop(out), detail.crop(out), (float) layer.haloLimit());
+          return add(input.crop(out), lightness.crop(out), detail, (float) layer.haloLimit());
         });
+  }
+
+  /** detail += m gain (L* − G(L*; radius)). */
+  private static void raise(
+      Band band, Picture input, Plane lightness, Plane detail, EvaluationContext context) {
+    Area out = detail.area();
+    int reach = GaussianBlur.reach(band.radius() * context.scale());
+    Plane wide = lightness.crop(out.grow(reach).intersect(lightness.area()));
+    Plane own = lightness.crop(out);
+    Plane low = GaussianBlur.blur(wide, band.radius() * context.scale()).crop(out);
+    float gain = (float) band.gain();
+    float[] sum = detail.values();
+    if (band.mask() == null) {
+      for (int i = 0; i < sum.length; i++) {
+        sum[i] += gain * (own.values()[i] - low.values()[i]);
+      }
+    } else {
+      Plane mask = Masks.render(band.mask(), input.area(), context, input).crop(out);
+      for (int i = 0; i < sum.length; i++) {
+        sum[i] += mask.values()[i] * gain * (own.values()[i] - low.values()[i]);
+      }
+    }
   }
 
   private static Picture add(Picture own, Plane lightness, Plane detail, float limit) {

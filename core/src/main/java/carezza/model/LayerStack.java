@@ -9,8 +9,9 @@ import java.util.Set;
 import java.util.function.UnaryOperator;
 
 /**
- * The layers from the photograph upwards, always in the stages' order. The members of a group stand
- * right below it, in its stage; a layer that names a group that cannot be its own belongs to none.
+ * The layers from the photograph upwards, always in the stages' order, those of shape above all.
+ * The members of a group stand right below it, in its stage; a layer that names a group that cannot
+ * be its own belongs to none.
  */
 public record LayerStack(List<Layer> layers) {
 
@@ -18,7 +19,11 @@ public record LayerStack(List<Layer> layers) {
 
   public LayerStack {
     layers =
-        layers.stream().sorted(Comparator.comparing((Layer l) -> l.attributes().stage())).toList();
+        layers.stream()
+            .sorted(
+                Comparator.comparing((Layer l) -> l.attributes().stage())
+                    .thenComparing(l -> l instanceof ShapeLayer))
+            .toList();
     Require.most("the stack", layers.size(), 2000);
     layers = LayerGroups.arranged(layers);
     Set<String> ids = new HashSet<>();
@@ -197,6 +202,13 @@ public record LayerStack(List<Layer> layers) {
   public LayerStack edit(String id, UnaryOperator<Layer> change) {
     return new LayerStack(
         layers.stream().map(l -> l.attributes().id().equals(id) ? change.apply(l) : l).toList());
+  }
+
+  /** Without layers of shape: everything where it was in the photograph. */
+  public LayerStack unshaped() {
+    return layers.stream().noneMatch(ShapeLayer.class::isInstance)
+        ? this
+        : new LayerStack(layers.stream().filter(l -> !(l instanceof ShapeLayer)).toList());
   }
 
   /** The lowest {@code count} layers. */

@@ -1,6 +1,10 @@
 package carezza.model;
 
+import java.util.ArrayList;
 import java.util.List;
+import java.util.Objects;
+
+import org.jspecify.annotations.Nullable;
 
 /**
  * Raises bands of detail in lightness.
@@ -19,21 +23,31 @@ public record SharpenLayer(
    *
    * @param radius sigma in photograph pixels
    * @param gain 1 doubles the detail
+   * @param mask where the band is raised, within the layer's mask; null for all of that
    */
   public record Band(
-      @Parameter(unit = Unit.PIXELS, least = 0.3, most = 200, high = 8, usual = 1.2, step = 0.1)
+      @Parameter(unit = Unit.PIXELS, least = 0.3, most = 200, high = 60, usual = 1.2, step = 0.1)
           double radius,
-      @Parameter(most = 4, high = 2, usual = 0.5) double gain) {
+      @Parameter(most = 4, high = 2, usual = 0.5) double gain,
+      @Nullable Mask mask) {
     public Band {
       Parameters.of(Band.class).check(radius, gain);
     }
+
+    /** Raised wherever the layer acts. */
+    public Band(double radius, double gain) {
+      this(radius, gain, null);
+    }
   }
+
+  /** Most bands that a layer has. */
+  public static final int MOST = 4;
 
   public SharpenLayer {
     Require.present("attributes", attributes);
     Parameters.of(SharpenLayer.class).check(haloLimit);
     bands = bands == null ? List.of(Parameters.usual(Band.class)) : List.copyOf(bands);
-    if (bands.isEmpty() || bands.size() > 4) {
+    if (bands.isEmpty() || bands.size() > MOST) {
       throw new IllegalArgumentException("sharpening takes one to four bands");
     }
   }
@@ -41,5 +55,16 @@ public record SharpenLayer(
   @Override
   public SharpenLayer with(LayerAttributes newAttributes) {
     return new SharpenLayer(newAttributes, bands, haloLimit);
+  }
+
+  public SharpenLayer withBands(List<Band> newBands) {
+    return new SharpenLayer(attributes, newBands, haloLimit);
+  }
+
+  @Override
+  public List<Mask> masks() {
+    List<Mask> masks = new ArrayList<>(List.of(attributes.mask()));
+    bands.stream().map(Band::mask).filter(Objects::nonNull).forEach(masks::add);
+    return masks;
   }
 }

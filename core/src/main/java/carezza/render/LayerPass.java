@@ -58,6 +58,9 @@ final class LayerPass {
   /** The same pass with another amount. */
   LayerPass withAmount(double amount) {
     Layer changed = layer.with(layer.attributes().withAmount(amount));
+    if (!Kernels.blends(layer)) {
+      return of(changed, prepared.readings());
+    }
     return new LayerPass(prepared.with(changed, prepared.readings()), context, place, effect);
   }
 
@@ -68,8 +71,13 @@ final class LayerPass {
 
   /** The area of the result that a change of the input may change. */
   Area changedBy(Area input) {
-    int reach = Masks.reach(layer.attributes().mask(), context.scale());
+    int reach = Masks.reach(mask(), context.scale());
     return effect.changedBy(input).union(input.grow(reach)).intersect(context.whole());
+  }
+
+  /** What the effect is laid over its input by. */
+  private Mask mask() {
+    return Kernels.blends(layer) ? layer.attributes().mask() : new Mask.Everything();
   }
 
   /** Number of layers below its input. */
@@ -101,7 +109,7 @@ final class LayerPass {
 
   /** The input that the layer's effect and mask read for an area. */
   Area needed(Area out) {
-    int reach = Masks.reach(layer.attributes().mask(), context.scale());
+    int reach = Masks.reach(mask(), context.scale());
     return effect.needed(out).union(out.grow(reach)).intersect(context.whole());
   }
 
@@ -111,7 +119,8 @@ final class LayerPass {
    * @param below gives the pictures below it; not modified
    */
   Picture compute(Area out, StackPictures below, Cancellation cancellation) {
-    Mask mask = layer.attributes().mask();
+    Mask mask = mask();
+    double amount = Kernels.blends(layer) ? layer.attributes().amount() : 1;
     Plane coverage = null;
     Area active = out;
     if (!Masks.readsInput(mask) && !(mask instanceof Mask.Everything)) {
@@ -123,19 +132,19 @@ final class LayerPass {
       }
     }
     Picture own = below.after(floor(), needed(active).union(out));
-    if (coverage == null
-        && !(mask instanceof Mask.Everything && layer.attributes().amount() == 1)) {
+    boolean whole = mask instanceof Mask.Everything && amount == 1;
+    if (coverage == null && !whole) {
       coverage = Masks.render(mask, out, context, own);
     }
     cancellation.check();
     Picture made = floor() == place ? effect.render(own, active) : below.after(place, active);
     Picture changed = laid(made, own);
-    if (mask instanceof Mask.Everything && layer.attributes().amount() == 1) {
+    if (whole) {
       return changed;
     }
     Picture result = Picture.of(out);
     result.copyFrom(own);
-    blend(result, changed, coverage, (float) layer.attributes().amount());
+    blend(result, changed, coverage, (float) amount);
     return result;
   }
 

@@ -26,6 +26,12 @@ public record RenderInput(LayerStack stack, Regions regions, JobLevel job) {
     return new RenderInput(other, regions, job);
   }
 
+  /** With everything where it was in the photograph, and where regions say it is. */
+  public RenderInput unshaped() {
+    LayerStack flat = stack.unshaped();
+    return flat == stack ? this : with(flat);
+  }
+
   /** Cut to what lies below a layer. */
   public RenderInput below(String layer) {
     return through(stack.indexOf(layer));

@@ -21,6 +21,8 @@ import carezza.model.Mask;
 import carezza.model.MaskParts;
 import carezza.model.NeutralPointsLayer;
 import carezza.model.Project;
+import carezza.model.ShapeLayer;
+import carezza.model.SharpenLayer;
 import carezza.model.Stroke;
 
 /**
@@ -187,6 +189,15 @@ public final class RoutineMaker {
       }
       case FrequencySeparationLayer bands ->
           bands.withAreas(bands.areas().stream().filter(a -> !placed(a.mask())).toList());
+      case ShapeLayer shape -> {
+        ShapeLayer free = shape.withNudges(List.of());
+        yield free.width() == 1 && free.height() == 1 && free.lean() == 0 ? null : free;
+      }
+      case SharpenLayer detail -> {
+        List<SharpenLayer.Band> bands =
+            detail.bands().stream().filter(b -> b.mask() == null || !placed(b.mask())).toList();
+        yield bands.isEmpty() ? null : detail.withBands(bands);
+      }
       default -> layer;
     };
   }

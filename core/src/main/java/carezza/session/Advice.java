@@ -6,6 +6,7 @@ import java.util.function.DoubleConsumer;
 
 import carezza.colour.Lab;
 import carezza.filter.GaussianBlur;
+import carezza.filter.RobustStatistics;
 import carezza.image.Area;
 import carezza.image.Cancellation;
 import carezza.image.Picture;
@@ -38,8 +39,11 @@ import carezza.render.Renderer.Readiness;
  */
 public final class Advice {
 
-  /** Sides of the part that noise is read in, in pixels. */
-  private static final int NOISE_READ = 1600;
+  /** Sides of the part that is read at full size, in pixels. */
+  private static final int READ = 1600;
+
+  /** Share of the pixels that a halo may be larger at. */
+  private static final double BEYOND = 0.001;
 
   private final Session session;
 
@@ -109,12 +113,50 @@ public final class Advice {
   public GrainEstimate grain(Project project, String layer, Cancellation cancellation) {
     RenderInput scene = session.scene(project);
     Area all = session.size().area();
-    int w = Math.min(NOISE_READ, all.width()) & ~1;
-    int h = Math.min(NOISE_READ, all.height()) & ~1;
-    Area middle = new Area((all.width() - w) / 2, (all.height() - h) / 2, w, h);
+    Area middle = read(new Point(all.width() / 2.0, all.height() / 2.0));
     Picture input =
         session.renderer().render(scene.below(layer), middle, 0, Readiness.QUICK, cancellation);
     return GrainEstimate.of(Lab.lightness(input));
+  }
+
+  /**
+   * How far a layer overshoots: all but a thousandth of the pixels about the face, or in the middle
+   * of a picture without one, change by less, at full size.
+   *
+   * @return of L*, of what the layer does at its amount
+   */
+  public double halo(Project project, String layer, Cancellation cancellation) {
+    RenderInput scene = session.scene(project);
+    Area all = session.size().area();
+    FaceMap face = project.faces();
+    Area area =
+        read(
+            face == null
+                ? new Point(all.width() / 2.0, all.height() / 2.0)
+                : new Point(face.oval().x(), face.oval().y()));
+    Plane before =
+        Lab.lightness(
+            session.renderer().render(scene.below(layer), area, 0, Readiness.EXACT, cancellation));
+    Plane after =
+        Lab.lightness(
+            session.renderer().render(scene.upTo(layer), area, 0, Readiness.EXACT, cancellation));
+    double[] change = new double[before.values().length];
+    for (int i = 0; i < change.length; i++) {
+      change[i] = Math.abs(after.values()[i] - before.values()[i]);
+    }
+    return RobustStatistics.quantile(change, 1 - BEYOND);
+  }
+
+  /** What is read about a place at full size: even sides, inside the picture. */
+  private Area read(Point about) {
+    Area all = session.size().area();
+    int w = Math.min(READ, all.width()) & ~1;
+    int h = Math.min(READ, all.height()) & ~1;
+    return new Area(
+        Math.clamp(Math.round(about.x() - w / 2.0), 0, all.width() - w),
+        Math.clamp(Math.round(about.y() - h / 2.0), 0, all.height() - h),
+        w,
+        h);
   }
 
   /** What the gauges read when a layer is pushed from nothing to twice its strength. */

@@ -130,7 +130,7 @@ public final class ColourAdvice {
     if (area.isEmpty()) {
       return Optional.empty();
     }
-    RenderInput scene = session.scene(project);
+    RenderInput scene = session.measured(project);
     RenderInput settled = scene.through(scene.stack().through(Stage.SETTLE));
     return Optional.of(
         new Pinned(mean(settled, area, cancellation), mean(scene, area, cancellation)));

@@ -87,7 +87,7 @@ public final class Planning {
    * @param pace how long the retoucher takes
    */
   public Plan plan(Project project, Pace pace, Cancellation cancellation) {
-    RenderInput scene = session.scene(project);
+    RenderInput scene = session.measured(project);
     forgetOthers(scene.regions());
     Look look = new Look(project, scene, pace, cancellation);
     List<Finding> findings = new ArrayList<>();
@@ -125,7 +125,7 @@ public final class Planning {
    * @throws java.util.concurrent.CancellationException if cancelled
    */
   List<Hair> strayHairs(Project project, Cancellation cancellation) {
-    Look look = new Look(project, session.scene(project), Pace.TABLE, cancellation);
+    Look look = new Look(project, session.measured(project), Pace.TABLE, cancellation);
     return look.hairs(look.settled);
   }
 

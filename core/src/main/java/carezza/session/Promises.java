@@ -71,7 +71,7 @@ public final class Promises {
     Look(Project project, Promise promise, Cancellation cancellation) {
       this.promise = promise;
       this.cancellation = cancellation;
-      scene = session.scene(project);
+      scene = session.measured(project);
       Renderer renderer = session.renderer();
       int level = Renderer.analysisLevel(renderer.site(scene, 0).faceWidth());
       Mask.Ellipse place = promise.place();

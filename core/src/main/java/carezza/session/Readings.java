@@ -53,14 +53,24 @@ public final class Readings {
 
   /** All gauges at the bands of the project's job. */
   public List<Gauge> gauges(Project project, Cancellation cancellation) {
-    GaugeReader.Findings findings = reader.of(session.scene(project), cancellation);
-    measured = findings.picture();
+    GaugeReader.Findings findings = reader.of(session.measured(project), cancellation);
+    measured = shaped(project, findings.picture(), cancellation);
     return findings.gauges();
+  }
+
+  /** A measured picture as it is seen. */
+  private Picture shaped(Project project, Picture measured, Cancellation cancellation) {
+    if (project.stack().unshaped() == project.stack()) {
+      return measured;
+    }
+    RenderInput scene = session.scene(project);
+    int level = Renderer.analysisLevel(session.renderer().site(scene, 0).faceWidth());
+    return session.renderer().render(scene, measured.area(), level, Readiness.EXACT, cancellation);
   }
 
   /** What is compared across a set, of the finished picture. */
   public Figures figures(Project project, Cancellation cancellation) {
-    RenderInput scene = session.scene(project);
+    RenderInput scene = session.measured(project);
     Renderer renderer = session.renderer();
     EvaluationContext context =
         renderer.site(scene, Renderer.analysisLevel(renderer.site(scene, 0).faceWidth()));

@@ -8,6 +8,7 @@ import carezza.render.Pyramid;
 import carezza.render.RenderInput;
 import carezza.render.Renderer;
 import carezza.render.TileCache;
+import carezza.shape.Shapes;
 
 /**
  * One photograph being retouched. Holds what is worth keeping between edits, and a service for each
@@ -58,6 +59,16 @@ public final class Session {
   public RenderInput scene(Project project) {
     return new RenderInput(
         project.stack(), faces.regions(project.allFaces()), JobLevel.of(project.brief()));
+  }
+
+  /** Where places are seen in what is rendered. */
+  public Shapes shapes(RenderInput scene) {
+    return Shapes.of(scene.stack(), renderer.site(scene, 0));
+  }
+
+  /** What is measured of a project: as it is rendered, but with its shape as it was taken. */
+  RenderInput measured(Project project) {
+    return scene(project).unshaped();
   }
 
   public Faces faces() {

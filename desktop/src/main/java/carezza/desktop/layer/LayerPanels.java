@@ -1,7 +1,5 @@
 package carezza.desktop.layer;
 
-import java.util.ArrayList;
-import java.util.List;
 import java.util.OptionalDouble;
 import java.util.Set;
 import java.util.stream.Collectors;
@@ -36,12 +34,10 @@ import carezza.model.LockedLayer;
 import carezza.model.MonochromeLayer;
 import carezza.model.NeutralPointsLayer;
 import carezza.model.NoiseReductionLayer;
-import carezza.model.Parameters;
-import carezza.model.RecordValue;
 import carezza.model.SaturationLayer;
 import carezza.model.ScleraLayer;
+import carezza.model.ShapeLayer;
 import carezza.model.SharpenLayer;
-import carezza.model.SharpenLayer.Band;
 import carezza.model.SkinDepthLayer;
 import carezza.model.SkinMatchLayer;
 import carezza.model.SkinToneEveningLayer;
@@ -61,7 +57,11 @@ public final class LayerPanels {
 
   /** What a layer's rows depend on besides values; they are made anew when it changes. */
   public static String shape(Layer layer) {
-    return layer instanceof FrequencySeparationLayer own ? SeparationPanel.shape(own) : "";
+    return switch (layer) {
+      case FrequencySeparationLayer own -> SeparationPanel.shape(own);
+      case SharpenLayer own -> SharpenPanel.shape(own);
+      default -> "";
+    };
   }
 
   public static void build(Layer layer, PanelRows rows, AppState state) {
@@ -93,7 +93,8 @@ public final class LayerPanels {
       case LipsLayer l -> BrightenPanels.lips(rows, state);
       case VignetteLayer l -> rows.parameters(VignetteLayer.class);
       case NoiseReductionLayer l -> rows.parameters(NoiseReductionLayer.class);
-      case SharpenLayer l -> sharpen(rows);
+      case SharpenLayer l -> SharpenPanel.build(l, rows, state);
+      case ShapeLayer l -> ShapePanel.build(l, rows, state);
       case GlowLayer l -> rows.parameters(GlowLayer.class);
       case FocusFalloffLayer l -> rows.parameters(FocusFalloffLayer.class);
       case GrainLayer l -> grain(rows, state);
@@ -162,36 +163,5 @@ public final class LayerPanels {
     return typed.isEmpty() || already || typed.getAsDouble() <= 0
         ? typed
         : OptionalDouble.of(MIRED / typed.getAsDouble());
-  }
-
-  private static void sharpen(PanelRows rows) {
-    for (int i = 0; i < 2; i++) {
-      band(rows, i, "radius");
-      band(rows, i, "gain");
-    }
-    rows.parameter(SharpenLayer.class, "haloLimit");
-  }
-
-  private static void band(PanelRows rows, int index, String name) {
-    rows.parameter(
-        "band-" + name + "-" + index,
-        "band" + index + "." + name,
-        Parameters.of(Band.class).get(name),
-        SharpenLayer.class,
-        l -> RecordValue.number(bandOf(l, index), name),
-        (l, v) -> withBand(l, index, RecordValue.with(bandOf(l, index), name, v)));
-  }
-
-  private static Band bandOf(SharpenLayer layer, int index) {
-    return index < layer.bands().size() ? layer.bands().get(index) : new Band(3, 0);
-  }
-
-  private static SharpenLayer withBand(SharpenLayer layer, int index, Band band) {
-    List<Band> bands = new ArrayList<>(layer.bands());
-    while (bands.size() <= index) {
-      bands.add(new Band(3, 0));
-    }
-    bands.set(index, band);
-    return new SharpenLayer(layer.attributes(), bands, layer.haloLimit());
   }
 }

@@ -18,7 +18,10 @@ import carezza.model.GroupLayer;
 import carezza.model.HealLayer;
 import carezza.model.Layer;
 import carezza.model.Promise;
+import carezza.model.ShapeLayer;
 import carezza.model.Stage;
+import carezza.shape.Deformation;
+import carezza.shape.Shapes;
 
 /**
  * For the person in the picture and those who ordered it: what was done in plain words, what was
@@ -37,7 +40,7 @@ final class ClientSheet {
     page.heading(TEXTS.get("client.kept"));
     kept(facts).forEach(page::paragraph);
     page.heading(TEXTS.get("client.shape"));
-    page.paragraph(TEXTS.get("client.shape.none"));
+    page.paragraph(shape(facts.shapes()));
     page.paragraph(frame(facts));
     page.heading(TEXTS.get("client.label"));
     page.paragraph(TEXTS.get("client.label.words"));
@@ -57,7 +60,7 @@ final class ClientSheet {
       Set<String> words = new LinkedHashSet<>();
       int mended = 0;
       for (Layer layer : facts.project().stack().layers()) {
-        if (layer.attributes().stage() == stage && counts(layer)) {
+        if (layer.attributes().stage() == stage && counts(layer, facts)) {
           if (layer instanceof HealLayer heal) {
             mended += heal.patches().size();
           } else {
@@ -80,10 +83,12 @@ final class ClientSheet {
   }
 
   /** Whether it changes anything by itself. */
-  private static boolean counts(Layer layer) {
+  private static boolean counts(Layer layer, SheetFacts facts) {
+    boolean still = layer instanceof ShapeLayer && facts.shapes().isNothing();
     return layer.attributes().on()
         && layer.attributes().amount() > 0
-        && !(layer instanceof GroupLayer);
+        && !(layer instanceof GroupLayer)
+        && !still;
   }
 
   private static String words(Layer layer) {
@@ -111,6 +116,23 @@ final class ClientSheet {
       kept.add(TEXTS.get("client.kept.rest"));
     }
     return kept;
+  }
+
+  private static String shape(Shapes shapes) {
+    if (shapes.isNothing()) {
+      return TEXTS.get("client.shape.none");
+    }
+    double width = 1;
+    double height = 1;
+    double lean = 0;
+    double strain = 0;
+    for (Deformation deformation : shapes.fromBelow()) {
+      width *= deformation.width();
+      height *= deformation.height();
+      lean += deformation.lean();
+      strain = Math.max(strain, deformation.strain());
+    }
+    return TEXTS.get("client.shape.changed", 100 * width, 100 * height, lean, 100 * strain);
   }
 
   private static String frame(SheetFacts facts) {

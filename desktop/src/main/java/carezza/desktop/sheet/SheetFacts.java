@@ -12,11 +12,13 @@ import carezza.project.Document;
 import carezza.record.WorkRecord;
 import carezza.session.Promises.Broken;
 import carezza.session.Session;
+import carezza.shape.Shapes;
 
 /**
  * All that a sheet tells of, measured once.
  *
  * @param broken promises that are not kept
+ * @param shapes what was done to the shape of what is seen
  * @param before a JPEG of the photograph
  * @param after a JPEG of the finished picture
  * @param date of the sheet
@@ -27,6 +29,7 @@ public record SheetFacts(
     Plan plan,
     List<Gauge> gauges,
     List<Broken> broken,
+    Shapes shapes,
     byte[] before,
     byte[] after,
     LocalDate date) {
@@ -54,6 +57,7 @@ public record SheetFacts(
         session.planning().plan(project, cancellation),
         session.readings().gauges(project, cancellation),
         session.promises().broken(project, cancellation),
+        session.shapes(session.scene(project)),
         session.store().asShot(project, LONG_EDGE),
         session.store().finished(project, LONG_EDGE, cancellation),
         date);

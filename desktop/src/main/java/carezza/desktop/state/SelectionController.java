@@ -18,6 +18,7 @@ import carezza.model.LayerStack;
 import carezza.model.LockedLayer;
 import carezza.model.NeutralPointsLayer;
 import carezza.model.Project;
+import carezza.model.ShapeLayer;
 import carezza.model.Stage;
 
 /**
@@ -106,6 +107,7 @@ public final class SelectionController {
       case DodgeBurnLayer l -> ToolKind.DODGE;
       case NeutralPointsLayer l -> ToolKind.PICK_MIDDLE;
       case ColourPaintLayer l -> ToolKind.MASK;
+      case ShapeLayer l -> ToolKind.PUSH;
       default -> ToolKind.HAND;
     };
   }
@@ -239,7 +241,11 @@ public final class SelectionController {
 
   /** Adds a layer on top of its stage and takes it in hand. */
   public void add(LayerType kind) {
-    add(List.of(Names.fresh(kind)));
+    // One layer holds all that is done to the shape.
+    document.stack().layers().stream()
+        .filter(l -> kind == LayerType.SHAPE && l instanceof ShapeLayer)
+        .findFirst()
+        .ifPresentOrElse(l -> select(l.attributes().id()), () -> add(List.of(Names.fresh(kind))));
   }
 
   /** Adds several layers in their order, as one step, and takes the last in hand. */

@@ -14,6 +14,14 @@ public enum ToolKind {
   HAIR(true),
   /** Chooses, moves and re-sources repairs. */
   REPAIR(false),
+  /** Takes what is seen along; with Shift, smooths back. */
+  PUSH(true),
+  /** Moves what is seen away from the brush's middle; with Shift, towards it. */
+  GROW(true),
+  /** Moves what is seen towards the brush's middle; with Shift, away from it. */
+  SHRINK(true),
+  /** Brings what was moved back. */
+  SMOOTH_BACK(true),
   /** Draws around what is taken from elsewhere. */
   TRANSPLANT(false),
   /** Lightens; with Shift, darkens. */
@@ -57,6 +65,24 @@ public enum ToolKind {
 
   ToolKind(boolean brush) {
     this.brush = brush;
+  }
+
+  /** What places mean to it. */
+  public enum Places {
+    /** Those of the photograph, wherever they are seen. */
+    PHOTOGRAPH,
+    /** Those of the hand that shapes it. */
+    HAND,
+    /** Those of the finished picture. */
+    PICTURE
+  }
+
+  public Places places() {
+    return switch (this) {
+      case PUSH, GROW, SHRINK, SMOOTH_BACK -> Places.HAND;
+      case FRAME, LEVEL, HAND -> Places.PICTURE;
+      default -> Places.PHOTOGRAPH;
+    };
   }
 
   /** Its name on a button. */

@@ -8,6 +8,8 @@ import carezza.model.FrequencySeparationLayer;
 import carezza.model.FrequencySeparationLayer.LowBandArea;
 import carezza.model.Layer;
 import carezza.model.Mask;
+import carezza.model.ShapeLayer;
+import carezza.model.ShapeLayer.Hand;
 import carezza.model.Stroke;
 
 /** What strokes make of layers. */
@@ -38,6 +40,14 @@ final class Layings {
     Stroke full = new Stroke(stroke.packed(), stroke.radius(), stroke.softness(), 1, false);
     return with(
         own, new LowBandArea(new Mask.Nothing().painted(full), stroke.radius(), stroke.strength()));
+  }
+
+  /** A stroke of a hand that shapes, and what it is where it is turned. */
+  static MaskBrush.Laying shaped(Hand hand, Hand other) {
+    return (layer, stroke, turned) ->
+        layer instanceof ShapeLayer own
+            ? own.plus(new ShapeLayer.Nudge(turned ? other : hand, stroke))
+            : layer;
   }
 
   static FrequencySeparationLayer with(FrequencySeparationLayer layer, LowBandArea area) {

@@ -5,7 +5,6 @@ import java.util.function.UnaryOperator;
 import carezza.desktop.state.DocumentState;
 import carezza.desktop.state.SelectionController;
 import carezza.desktop.state.ToolKind;
-import carezza.desktop.state.ToolState;
 import carezza.model.Layer;
 import carezza.model.Point;
 import carezza.model.Project;
@@ -38,13 +37,13 @@ final class MaskBrush implements Tool {
       ToolKind kind,
       DocumentState document,
       SelectionController selection,
-      ToolState tools,
+      StrokePath path,
       Laying laying) {
     this.kind = kind;
     this.document = document;
     this.selection = selection;
     this.laying = laying;
-    path = new StrokePath(tools);
+    this.path = path;
   }
 
   @Override

@@ -7,13 +7,13 @@ import javafx.scene.canvas.GraphicsContext;
 import javafx.scene.paint.Color;
 import javafx.scene.shape.FillRule;
 
-import carezza.desktop.picture.ViewPort;
 import carezza.desktop.state.AppState;
 import carezza.desktop.state.Brush;
 import carezza.desktop.state.ColourState;
 import carezza.desktop.state.GuideLines;
 import carezza.desktop.state.PinState;
 import carezza.desktop.state.ToolKind;
+import carezza.desktop.state.ToolKind.Places;
 import carezza.desktop.text.Names;
 import carezza.desktop.text.Texts;
 import carezza.measure.Blemish;
@@ -38,14 +38,15 @@ public final class Overlay {
    * @param tool in hand
    * @param pointer its place, or null while it is elsewhere
    */
-  public static void draw(Canvas canvas, AppState state, ViewPort port, Tool tool, Point pointer) {
+  public static void draw(
+      Canvas canvas, AppState state, ViewPlaces places, Tool tool, Point pointer) {
     GraphicsContext g = canvas.getGraphicsContext2D();
     g.clearRect(0, 0, canvas.getWidth(), canvas.getHeight());
     if (state.document().isEmpty()) {
       return;
     }
-    Pencil pencil = new Pencil(g, port);
-    frame(pencil, canvas, state);
+    frame(pencil(g, places, Places.PICTURE), canvas, state);
+    Pencil pencil = pencil(g, places, Places.PHOTOGRAPH);
     if (!state.view().marksShownProperty().get()) {
       return;
     }
@@ -58,7 +59,11 @@ public final class Overlay {
       RepairMarks.proposals(
           pencil, state.proposals().allProperty().get(), state.proposals().currentProperty().get());
     }
-    tool.paint(pencil, pointer);
+    tool.paint(pencil(g, places, tool.kind().places()), pointer);
+  }
+
+  private static Pencil pencil(GraphicsContext g, ViewPlaces places, Places of) {
+    return new Pencil(g, places.port(), p -> places.seen(p, of));
   }
 
   /** Faint outlines: whole ones to lift, broken ones to deepen. */
@@ -199,9 +204,9 @@ public final class Overlay {
   }
 
   /** The brush's numbers beside its ring. */
-  public static void brush(Canvas canvas, ViewPort port, Point at, Brush brush) {
-    Pencil pencil = new Pencil(canvas.getGraphicsContext2D(), port);
-    double right = Math.max(2, brush.radius() * port.zoom()) + 12;
+  public static void brush(Canvas canvas, ViewPlaces places, ToolKind tool, Point at, Brush brush) {
+    Pencil pencil = pencil(canvas.getGraphicsContext2D(), places, tool.places());
+    double right = Math.max(2, brush.radius() * places.port().zoom()) + 12;
     pencil.label("%.0f px".formatted(brush.radius()), at, right, -10);
     pencil.label(TEXTS.get("overlay.soft", 100 * brush.softness()), at, right, 4);
     pencil.label("%.0f %%".formatted(100 * brush.strength()), at, right, 18);

@@ -1,6 +1,7 @@
 package carezza.desktop.tool;
 
 import java.util.List;
+import java.util.function.UnaryOperator;
 import javafx.scene.canvas.GraphicsContext;
 import javafx.scene.paint.Color;
 import javafx.scene.shape.ArcType;
@@ -26,10 +27,15 @@ final class Pencil {
 
   private final GraphicsContext g;
   private final ViewPort port;
+  private final UnaryOperator<Point> seen;
 
-  Pencil(GraphicsContext g, ViewPort port) {
+  /**
+   * @param seen where a place that is drawn at is seen in the picture
+   */
+  Pencil(GraphicsContext g, ViewPort port, UnaryOperator<Point> seen) {
     this.g = g;
     this.port = port;
+    this.seen = seen;
   }
 
   GraphicsContext context() {
@@ -37,11 +43,11 @@ final class Pencil {
   }
 
   double x(Point p) {
-    return port.viewX(p.x());
+    return port.viewX(seen.apply(p).x());
   }
 
   double y(Point p) {
-    return port.viewY(p.y());
+    return port.viewY(seen.apply(p).y());
   }
 
   /** View pixels for one of the photograph. */

@@ -18,23 +18,32 @@ final class StrokePath {
 
   private static final Color VEIL = Color.gray(1, 0.22);
 
-  /** A new point of a stroke is taken after this share of the radius. */
-  private static final double SPACING = 0.12;
+  /** A new point of a stroke is usually taken after this share of the radius. */
+  static final double SPACING = 0.12;
 
   private final ToolState tools;
+  private final double spacing;
   private final Supplier<Long> nanos;
   private float[] points = new float[0];
   private long started;
 
   StrokePath(ToolState tools) {
-    this(tools, System::nanoTime);
+    this(tools, SPACING, System::nanoTime);
+  }
+
+  /**
+   * @param spacing share of the radius after which a point is taken
+   */
+  StrokePath(ToolState tools, double spacing) {
+    this(tools, spacing, System::nanoTime);
   }
 
   /**
    * @param nanos a clock
    */
-  StrokePath(ToolState tools, Supplier<Long> nanos) {
+  StrokePath(ToolState tools, double spacing, Supplier<Long> nanos) {
     this.tools = tools;
+    this.spacing = spacing;
     this.nanos = nanos;
   }
 
@@ -53,7 +62,7 @@ final class StrokePath {
   boolean goTo(Point at) {
     float dx = points[points.length - 4] - (float) at.x();
     float dy = points[points.length - 3] - (float) at.y();
-    if (Math.hypot(dx, dy) < SPACING * tools.brush().radius()
+    if (Math.hypot(dx, dy) < spacing * tools.brush().radius()
         || points.length / 4 >= Stroke.MOST_POINTS) {
       return false;
     }

@@ -19,12 +19,16 @@ import carezza.model.HealLayer.Source;
 import carezza.model.Mask;
 import carezza.model.NeutralPointsLayer.Tone;
 import carezza.model.Point;
+import carezza.model.ShapeLayer.Hand;
 
 /** All tools, one for each kind. */
 public final class Tools {
 
   /** Strength of a tone that is evened by an outline, to begin with. */
   private static final double EVENING = 0.6;
+
+  /** Share of the radius after which a hand that shapes has gone on. */
+  private static final double CLOSE = 0.02;
 
   private final Map<ToolKind, Tool> all = new EnumMap<>(ToolKind.class);
   private final ToolState tools;
@@ -48,6 +52,10 @@ public final class Tools {
             brush(ToolKind.DODGE, state, Layings::light),
             brush(ToolKind.BURN, state, Layings::shade),
             brush(ToolKind.EVEN_STROKE, state, Layings::evened),
+            hand(ToolKind.PUSH, state, Hand.PUSH, Hand.SMOOTH),
+            hand(ToolKind.GROW, state, Hand.GROW, Hand.SHRINK),
+            hand(ToolKind.SHRINK, state, Hand.SHRINK, Hand.GROW),
+            hand(ToolKind.SMOOTH_BACK, state, Hand.SMOOTH, Hand.PUSH),
             new LassoTool(
                 ToolKind.EVEN_AREA,
                 () -> selection.layer(FrequencySeparationLayer.class).isPresent(),
@@ -77,7 +85,15 @@ public final class Tools {
   }
 
   private static Tool brush(ToolKind kind, AppState state, MaskBrush.Laying laying) {
-    return new MaskBrush(kind, state.document(), state.selection(), state.tools(), laying);
+    StrokePath path = new StrokePath(state.tools());
+    return new MaskBrush(kind, state.document(), state.selection(), path, laying);
+  }
+
+  /** A hand that shapes: what it goes by less than a brush's ring counts, too. */
+  private static Tool hand(ToolKind kind, AppState state, Hand hand, Hand turned) {
+    StrokePath path = new StrokePath(state.tools(), CLOSE);
+    return new MaskBrush(
+        kind, state.document(), state.selection(), path, Layings.shaped(hand, turned));
   }
 
   private static Tool point(ToolKind kind, Tone tone, AppState state) {

@@ -23,13 +23,17 @@ import org.testng.annotations.Test;
 import carezza.desktop.state.Documents;
 import carezza.desktop.text.Names;
 import carezza.image.Cancellation;
+import carezza.image.PictureSize;
 import carezza.kernel.LayerType;
+import carezza.mask.EvaluationContext;
+import carezza.mask.Regions;
 import carezza.model.Crop;
 import carezza.model.Layer;
 import carezza.model.LayerStack;
 import carezza.model.Mask;
 import carezza.model.Project;
 import carezza.model.Promise;
+import carezza.model.ShapeLayer;
 import carezza.model.Stage;
 import carezza.plan.Finding;
 import carezza.problem.Problem;
@@ -39,6 +43,7 @@ import carezza.record.Phase;
 import carezza.record.Span;
 import carezza.session.Promises.Broken;
 import carezza.session.Session;
+import carezza.shape.Shapes;
 
 /** Sheets of a small grey picture with a layer of each kind, read back from their PDF. */
 public class SheetTest {
@@ -222,6 +227,28 @@ public class SheetTest {
     assertThat(text.replace(" ", "")).contains("??").contains("xxxxxxxxxx");
   }
 
+  @Test
+  public void howFarShapesWereChangedIsSaidInPercent() throws IOException {
+    ShapeLayer wide =
+        new ShapeLayer(LayerType.SHAPE.fresh().attributes(), 0.98, 1, 0, null, null, false);
+    EvaluationContext site = new EvaluationContext(new PictureSize(400, 300), 0, Regions.none());
+    SheetFacts shaped =
+        new SheetFacts(
+            facts.project(),
+            facts.work(),
+            facts.plan(),
+            facts.gauges(),
+            facts.broken(),
+            Shapes.of(LayerStack.of(wide), site),
+            facts.before(),
+            facts.after(),
+            facts.date());
+    assertThat(text(SheetKind.CLIENT.pdf(shaped, Paper.A4)))
+        .contains("Width of what is seen: 98.0 %")
+        .contains("Shape was changed")
+        .doesNotContain("Nothing was pushed");
+  }
+
   private static SheetFacts broken(SheetFacts facts, List<Broken> broken) {
     return new SheetFacts(
         facts.project(),
@@ -229,6 +256,7 @@ public class SheetTest {
         facts.plan(),
         facts.gauges(),
         broken,
+        facts.shapes(),
         facts.before(),
         facts.after(),
         facts.date());
@@ -241,6 +269,7 @@ public class SheetTest {
         facts.plan(),
         facts.gauges(),
         facts.broken(),
+        facts.shapes(),
         facts.before(),
         facts.after(),
         facts.date());

@@ -130,7 +130,7 @@ public class ToolsTest {
     long[] now = {0};
     state.tools().brushProperty().set(new Brush(100, 0.5, 0.5));
     state.tools().penProperty().set(new Pen.Recorded(new double[] {0, 1}, new double[] {0, 1}));
-    StrokePath path = new StrokePath(state.tools(), () -> now[0]);
+    StrokePath path = new StrokePath(state.tools(), StrokePath.SPACING, () -> now[0]);
     path.begin(new Point(0, 0));
     assertThat(path.goTo(new Point(11, 0))).isFalse();
     now[0] = 500_000_000;

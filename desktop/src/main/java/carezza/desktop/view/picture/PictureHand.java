@@ -8,6 +8,7 @@ import carezza.desktop.picture.ViewPort;
 import carezza.desktop.state.AppState;
 import carezza.desktop.state.Brush;
 import carezza.desktop.state.ToolKind;
+import carezza.desktop.state.ToolKind.Places;
 import carezza.desktop.tool.Tool;
 import carezza.desktop.tool.Tools;
 import carezza.model.Point;
@@ -55,7 +56,11 @@ public final class PictureHand {
         });
   }
 
-  /** The place of the photograph under it, or null. */
+  private Point place(MouseEvent e) {
+    return view.places().at(e.getX(), e.getY(), state.tools().tool().places());
+  }
+
+  /** The place under it as the tool in hand means it, or null. */
   Point pointer() {
     return pointer;
   }
@@ -154,10 +159,7 @@ public final class PictureHand {
           .inHand()
           .press(
               new Tool.Press(
-                  view.port().toPhoto(e.getX(), e.getY()),
-                  e.isShiftDown(),
-                  e.isShortcutDown(),
-                  REACH / view.port().zoom()));
+                  place(e), e.isShiftDown(), e.isShortcutDown(), REACH / view.port().zoom()));
       view.drawOverlay();
     }
   }
@@ -166,7 +168,7 @@ public final class PictureHand {
     if (state.document().isEmpty() || e.getButton() == MouseButton.SECONDARY) {
       return;
     }
-    pointer = view.port().toPhoto(e.getX(), e.getY());
+    pointer = place(e);
     if (panning) {
       view.look(view.port().panned(e.getX() - lastX, e.getY() - lastY));
       lastX = e.getX();
@@ -179,7 +181,7 @@ public final class PictureHand {
 
   private void release(MouseEvent e) {
     if (!state.document().isEmpty() && !panning && e.getButton() != MouseButton.SECONDARY) {
-      tools.inHand().release(view.port().toPhoto(e.getX(), e.getY()));
+      tools.inHand().release(place(e));
     }
     panning = false;
     view.drawOverlay();
@@ -192,9 +194,10 @@ public final class PictureHand {
         setBrush(e);
         return;
       }
-      pointer = view.port().toPhoto(e.getX(), e.getY());
+      pointer = place(e);
       view.drawOverlay();
-      view.fireEvent(new PictureView.PointerEvent(pointer));
+      view.fireEvent(
+          new PictureView.PointerEvent(view.places().at(e.getX(), e.getY(), Places.PHOTOGRAPH)));
     }
   }
 }

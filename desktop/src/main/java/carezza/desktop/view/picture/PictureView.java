@@ -25,9 +25,11 @@ import carezza.desktop.state.ViewState;
 import carezza.desktop.text.Texts;
 import carezza.desktop.tool.Overlay;
 import carezza.desktop.tool.Tools;
+import carezza.desktop.tool.ViewPlaces;
 import carezza.image.Area;
 import carezza.model.Point;
 import carezza.model.Project;
+import carezza.shape.Shapes;
 
 /**
  * The picture: shows the rendered view through one pixel buffer of its own size, and on a canvas
@@ -72,6 +74,7 @@ public final class PictureView extends Region {
   private boolean exact;
   private final PauseTransition brushSaid = new PauseTransition(BRUSH_SAID);
   private final Label waiting = new Label(TEXTS.get("pictureView.making-the-picture"));
+  private Shapes shapes = Shapes.NONE;
   private final ReadOnlyObjectWrapper<Project> shown = new ReadOnlyObjectWrapper<>();
 
   public PictureView(AppState state) {
@@ -170,6 +173,7 @@ public final class PictureView extends Region {
     image.clear();
     exact = false;
     shown.set(null);
+    shapes = Shapes.NONE;
     hand.forget();
     fitted = true;
     waiting.setVisible(true);
@@ -282,8 +286,9 @@ public final class PictureView extends Region {
 
   private void zoomTo(double zoom, Point at) {
     fitted = false;
-    double x = at == null ? port.width() / 2.0 : port.viewX(at.x());
-    double y = at == null ? port.height() / 2.0 : port.viewY(at.y());
+    Point seen = at == null ? null : places().seen(at, state.tools().tool().places());
+    double x = seen == null ? port.width() / 2.0 : port.viewX(seen.x());
+    double y = seen == null ? port.height() / 2.0 : port.viewY(seen.y());
     port = port.zoomed(zoom, x, y);
     refresh();
   }
@@ -299,7 +304,13 @@ public final class PictureView extends Region {
 
   /** Where a place of the photograph stands in this view, in its own coordinates. */
   public Point toView(Point photo) {
-    return new Point(port.viewX(photo.x()), port.viewY(photo.y()));
+    Point seen = shapes.shown(photo);
+    return new Point(port.viewX(seen.x()), port.viewY(seen.y()));
+  }
+
+  /** What places of the view mean. */
+  ViewPlaces places() {
+    return new ViewPlaces(port, shapes);
   }
 
   /** The place of the photograph under the pointer, or null. */
@@ -391,6 +402,7 @@ public final class PictureView extends Region {
     exact = frame.exact() && frame.port().equals(port);
     state.view().awaitedProperty().set(false);
     shown.set(frame.project());
+    shapes = frame.shapes();
     waiting.setVisible(frame.isBare());
     if (exact) {
       state.document().beSeen(frame.session());
@@ -400,9 +412,9 @@ public final class PictureView extends Region {
 
   void drawOverlay() {
     Point at = hand.isPanning() ? null : pointer();
-    Overlay.draw(overlay, state, port, tools.inHand(), at);
+    Overlay.draw(overlay, state, places(), tools.inHand(), at);
     if (at != null && brushSaid.getStatus() == Animation.Status.RUNNING) {
-      Overlay.brush(overlay, port, at, state.tools().brush());
+      Overlay.brush(overlay, places(), state.tools().tool(), at, state.tools().brush());
     }
   }
 

@@ -32,6 +32,7 @@ import carezza.render.RenderInput;
 import carezza.render.Renderer;
 import carezza.render.Renderer.Readiness;
 import carezza.session.Session;
+import carezza.shape.Shapes;
 
 /**
  * Renders the view in the background. While one layer is being edited, the view follows it closely,
@@ -90,8 +91,19 @@ public final class ViewRenderer implements AutoCloseable {
     this.failed = failed;
   }
 
-  /** Pixels of a project for a view port; {@code exact} is false for a quick one. */
-  record Frame(PixelPatch pixels, ViewPort port, boolean exact, Project project, Session session) {
+  /**
+   * Pixels of a project for a view port.
+   *
+   * @param exact false for a quick one
+   * @param shapes what was done to the shape of what is shown
+   */
+  record Frame(
+      PixelPatch pixels,
+      ViewPort port,
+      boolean exact,
+      Project project,
+      Session session,
+      Shapes shapes) {
 
     /** Whether this is the photograph as it came, shown until there is more. */
     boolean isBare() {
@@ -195,7 +207,13 @@ public final class ViewRenderer implements AutoCloseable {
               request.port(),
               chosen.level(),
               changed);
-      return new Frame(patch, request.port(), false, request.project(), request.session());
+      return new Frame(
+          patch,
+          request.port(),
+          false,
+          request.project(),
+          request.session(),
+          session.shapes(scene));
     }
   }
 
@@ -285,7 +303,7 @@ public final class ViewRenderer implements AutoCloseable {
     tasks.atHome(
         () -> {
           if (session == request.session() && !shownOfThis) {
-            show.accept(new Frame(pixels, port, false, null, request.session()));
+            show.accept(new Frame(pixels, port, false, null, request.session(), Shapes.NONE));
           }
         });
   }
@@ -364,7 +382,8 @@ public final class ViewRenderer implements AutoCloseable {
     ViewPort port = request.port();
     Area area = port.area(renderer.size(), level);
     if (area.isEmpty()) {
-      return new Frame(ViewPixels.clear(port), port, true, request.project(), request.session());
+      return new Frame(
+          ViewPixels.clear(port), port, true, request.project(), request.session(), Shapes.NONE);
     }
     Picture picture;
     Plane mask = null;
@@ -389,7 +408,8 @@ public final class ViewRenderer implements AutoCloseable {
         port,
         readiness == Readiness.EXACT,
         request.project(),
-        request.session());
+        request.session(),
+        index < 0 ? request.session().shapes(scene) : Shapes.NONE);
   }
 
   @Override

@@ -1,0 +1,102 @@
+package carezza.shape;
+
+import carezza.filter.DiscMorphology;
+import carezza.filter.GaussianBlur;
+import carezza.function.Recent;
+import carezza.image.Level;
+import carezza.image.PictureSize;
+import carezza.image.Plane;
+import carezza.mask.EvaluationContext;
+import carezza.mask.Masks;
+import carezza.mask.Regions;
+import carezza.model.Mask;
+import carezza.model.SemanticRegion;
+import carezza.model.ShapeLayer;
+
+/** Deformations of layers as they were asked for of late. Safe for many threads. */
+public final class Deformations {
+
+  /** Long edge of what says where a hand may move anything. */
+  private static final double FREEDOM = 800;
+
+  /** Sigma over which it is let go beside what is held, as a share of the picture's height. */
+  private static final double SOFT = 0.012;
+
+  /** Where a job does not say how far a place may be stretched. */
+  private static final double USUAL_LIMIT = 0.15;
+
+  private static final int KEPT = 4;
+
+  private static final Recent<Key, Deformation> FOUND = new Recent<>(KEPT);
+
+  /** What was made last, for the strokes that the next one shares with it. */
+  private static volatile Made last;
+
+  private Deformations() {}
+
+  /** All that a deformation depends on; regions by identity. */
+  private record Key(ShapeLayer layer, PictureSize size, Regions regions, double limit) {
+
+    boolean differsInStrokesAlone(Key other) {
+      return size.equals(other.size)
+          && regions == other.regions
+          && limit == other.limit
+          && layer.held().equals(other.layer.held())
+          && layer.attributes().mask().equals(other.layer.attributes().mask());
+    }
+  }
+
+  private record Made(Key key, Deformation deformation) {}
+
+  /** What a layer does to the picture of a site. */
+  public static Deformation of(ShapeLayer layer, EvaluationContext context) {
+    double limit =
+        layer.force() ? Double.MAX_VALUE : context.job().limit("shape", "mostStretch", USUAL_LIMIT);
+    Key key = new Key(bare(layer), context.photograph(), context.regions(), limit);
+    return FOUND.of(key, () -> made(key, context));
+  }
+
+  /** With all at a fixed value that places do not depend on. */
+  private static ShapeLayer bare(ShapeLayer layer) {
+    return layer.with(layer.attributes().withId("shape").named("").withUnknown(null));
+  }
+
+  private static Deformation made(Key key, EvaluationContext context) {
+    Made known = last;
+    Deformation deformation =
+        Deformation.of(
+            key.layer(),
+            key.size(),
+            freedom(key.layer(), context),
+            key.limit(),
+            known != null && known.key().differsInStrokesAlone(key) ? known.deformation() : null);
+    last = new Made(key, deformation);
+    return deformation;
+  }
+
+  private static Flow.Freedom freedom(ShapeLayer layer, EvaluationContext context) {
+    Mask mask = layer.attributes().mask();
+    boolean masked = !(mask instanceof Mask.Everything) && !Masks.readsInput(mask);
+    if (layer.held().isEmpty() && !masked) {
+      return (x, y) -> 1;
+    }
+    int level = Level.forZoom(Math.min(1, FREEDOM / context.photograph().longEdge()));
+    EvaluationContext small = context.at(level);
+    Plane free =
+        masked
+            ? Masks.render(mask, small.whole(), small, null).copy()
+            : Plane.filled(small.whole(), 1);
+    for (SemanticRegion region : layer.held()) {
+      Plane held = small.regions().coverage(region, small.whole(), level);
+      for (int i = 0; i < free.values().length; i++) {
+        free.values()[i] *= 1 - held.values()[i];
+      }
+    }
+    // Held all the way to its edge, and let go softly beyond, or the edge itself would tear.
+    double soft = SOFT * small.whole().height();
+    Plane inner = DiscMorphology.of(free, -2 * soft, free.area());
+    Plane let = GaussianBlur.blur(inner, soft);
+    double scale = small.scale();
+    return (x, y) -> let.sample(x * scale, y * scale);
+  }
+}

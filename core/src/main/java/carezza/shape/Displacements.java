@@ -1,0 +1,164 @@
+package carezza.shape;
+
+import carezza.image.Area;
+import carezza.image.ParallelRows;
+import carezza.image.PictureSize;
+
+/**
+ * How far from each place lies what is seen there: two numbers at the nodes of a square grid over
+ * the photograph, cubic between them where moves are put together (Keys 1981, a = −1/2), linear for
+ * pixels. In photograph pixels.
+ */
+final class Displacements {
+
+  /** Nodes along the photograph's long edge, at least. */
+  private static final double FINE = 1100;
+
+  /** Pixels between nodes, at least. */
+  private static final double CLOSEST = 2;
+
+  final double step;
+  final int columns;
+  final int rows;
+  private final float[] dx;
+  private final float[] dy;
+
+  Displacements(PictureSize size) {
+    step = Math.max(CLOSEST, size.longEdge() / FINE);
+    columns = (int) Math.ceil(size.width() / step) + 1;
+    rows = (int) Math.ceil(size.height() / step) + 1;
+    dx = new float[columns * rows];
+    dy = new float[columns * rows];
+  }
+
+  private Displacements(Displacements of) {
+    step = of.step;
+    columns = of.columns;
+    rows = of.rows;
+    dx = of.dx.clone();
+    dy = of.dy.clone();
+  }
+
+  /** Nodes that an area of the photograph can touch, with two around for what lies between. */
+  private Area nodes(Area area) {
+    return Area.around(
+            area.x() / step - 2,
+            area.y() / step - 2,
+            area.right() / step + 3,
+            area.bottom() / step + 3)
+        .intersect(new Area(0, 0, columns, rows));
+  }
+
+  /** With one flow more, which lies over all before it. */
+  Displacements then(Flow flow) {
+    Displacements result = new Displacements(this);
+    Area touched = nodes(flow.bounds());
+    ParallelRows.each(
+        // A node takes as long as many pixels.
+        16 * touched.width(),
+        touched.height(),
+        (from, to) -> {
+          double[] place = new double[2];
+          double[] before = new double[2];
+          for (int j = touched.y() + from; j < touched.y() + to; j++) {
+            for (int i = touched.x(); i < touched.right(); i++) {
+              double x = i * step;
+              double y = j * step;
+              place[0] = x;
+              place[1] = y;
+              flow.backwards(place);
+              cubic(place[0], place[1], before);
+              double left = 1 - flow.takenBack(x, y);
+              result.dx[j * columns + i] = (float) (left * (place[0] + before[0] - x));
+              result.dy[j * columns + i] = (float) (left * (place[1] + before[1] - y));
+            }
+          }
+        });
+    return result;
+  }
+
+  private void cubic(double x, double y, double[] out) {
+    double fx = x / step;
+    double fy = y / step;
+    int x0 = (int) Math.floor(fx);
+    int y0 = (int) Math.floor(fy);
+    double sumX = 0;
+    double sumY = 0;
+    for (int j = -1; j <= 2; j++) {
+      double wy = weight(fy - y0 - j);
+      int row = Math.clamp(y0 + j, 0, rows - 1) * columns;
+      for (int i = -1; i <= 2; i++) {
+        double w = wy * weight(fx - x0 - i);
+        int at = row + Math.clamp(x0 + i, 0, columns - 1);
+        sumX += w * dx[at];
+        sumY += w * dy[at];
+      }
+    }
+    out[0] = sumX;
+    out[1] = sumY;
+  }
+
+  private static double weight(double d) {
+    double t = Math.abs(d);
+    if (t < 1) {
+      return (1.5 * t - 2.5) * t * t + 1;
+    }
+    return t < 2 ? ((-0.5 * t + 2.5) * t - 4) * t + 2 : 0;
+  }
+
+  /** The displacement at a place, linear between nodes. */
+  void linear(double x, double y, double[] out) {
+    double fx = Math.clamp(x / step, 0, columns - 1.001);
+    double fy = Math.clamp(y / step, 0, rows - 1.001);
+    int i = (int) fx;
+    int j = (int) fy;
+    double s = fx - i;
+    double t = fy - j;
+    int at = j * columns + i;
+    int below = at + columns;
+    out[0] =
+        (1 - t) * (dx[at] + s * (dx[at + 1] - dx[at]))
+            + t * (dx[below] + s * (dx[below + 1] - dx[below]));
+    out[1] =
+        (1 - t) * (dy[at] + s * (dy[at + 1] - dy[at]))
+            + t * (dy[below] + s * (dy[below + 1] - dy[below]));
+  }
+
+  /** Least and most of both over an area: least x, least y, most x, most y. */
+  double[] range(Area area) {
+    double[] range = {0, 0, 0, 0};
+    Area all = nodes(area);
+    for (int j = all.y(); j < all.bottom(); j++) {
+      for (int i = all.x(); i < all.right(); i++) {
+        int at = j * columns + i;
+        range[0] = Math.min(range[0], dx[at]);
+        range[1] = Math.min(range[1], dy[at]);
+        range[2] = Math.max(range[2], dx[at]);
+        range[3] = Math.max(range[3], dy[at]);
+      }
+    }
+    return range;
+  }
+
+  /**
+   * The largest stretch or squeeze of any direction at any place of an area, as a share: how far
+   * the singular values of the map's derivative are from 1.
+   */
+  double strain(Area area) {
+    Area all = nodes(area);
+    double most = 0;
+    for (int j = all.y(); j < all.bottom() - 1; j++) {
+      for (int i = all.x(); i < all.right() - 1; i++) {
+        int at = j * columns + i;
+        double a = 1 + (dx[at + 1] - dx[at]) / step;
+        double b = (dx[at + columns] - dx[at]) / step;
+        double c = (dy[at + 1] - dy[at]) / step;
+        double d = 1 + (dy[at + columns] - dy[at]) / step;
+        double mean = Math.hypot(a + d, c - b) / 2;
+        double spread = Math.hypot(a - d, c + b) / 2;
+        most = Math.max(most, Math.max(Math.abs(mean + spread - 1), Math.abs(mean - spread - 1)));
+      }
+    }
+    return most;
+  }
+}

@@ -1,0 +1,104 @@
+package carezza.desktop.layer;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import javafx.scene.control.Label;
+import javafx.scene.control.ToggleButton;
+import javafx.scene.control.Tooltip;
+import javafx.scene.layout.FlowPane;
+
+import carezza.desktop.state.AppState;
+import carezza.desktop.state.ToolKind;
+import carezza.desktop.text.Names;
+import carezza.desktop.text.Texts;
+import carezza.image.Cancellation;
+import carezza.model.Project;
+import carezza.model.SemanticRegion;
+import carezza.model.ShapeLayer;
+import carezza.session.Session;
+import carezza.shape.Deformation;
+import carezza.shape.Shapes;
+
+/**
+ * Stretch and lean of the whole, the hand's tools, what they leave alone, and how far they went.
+ */
+final class ShapePanel {
+
+  private static final Texts TEXTS = Texts.of("panels");
+  private static final Class<ShapeLayer> TYPE = ShapeLayer.class;
+
+  /** What a hand may be kept off. */
+  private static final List<SemanticRegion> HOLDABLE =
+      List.of(
+          SemanticRegion.IRIS,
+          SemanticRegion.SCLERA,
+          SemanticRegion.BROWS_LASHES,
+          SemanticRegion.LIPS,
+          SemanticRegion.TEETH,
+          SemanticRegion.EARS,
+          SemanticRegion.HANDS,
+          SemanticRegion.HAIR,
+          SemanticRegion.FACE_SKIN,
+          SemanticRegion.BACKDROP);
+
+  private ShapePanel() {}
+
+  static void build(ShapeLayer layer, PanelRows rows, AppState state) {
+    rows.tools(ToolKind.PUSH, ToolKind.GROW, ToolKind.SHRINK, ToolKind.SMOOTH_BACK);
+    held(rows, state);
+    rows.parameters(TYPE);
+    rows.limits(TYPE, TEXTS.get("shapePanel.limits.tip"));
+    String waiting = TEXTS.get("shapePanel.reading");
+    ReadLine<ShapeLayer> strain =
+        new ReadLine<>("strain", state, layer, TYPE, waiting, ShapePanel::strain);
+    rows.custom(strain, strain::refresh);
+    rows.action(
+        "shape-clear",
+        TEXTS.get("shapePanel.clear"),
+        TEXTS.get("shapePanel.clear.tip"),
+        () -> state.selection().edit(null, l -> TYPE.cast(l).withNudges(List.of())));
+    rows.words("shape-caution", TYPE, l -> TEXTS.get("shapePanel.caution"));
+  }
+
+  private static void held(PanelRows rows, AppState state) {
+    Label title = new Label(TEXTS.get("shapePanel.held"));
+    title.getStyleClass().add("row-name");
+    FlowPane row = new FlowPane(6, 4, title);
+    for (SemanticRegion region : HOLDABLE) {
+      ToggleButton button = new ToggleButton(Names.title(region));
+      button.setId("hold-" + region.name().toLowerCase(Locale.ROOT));
+      button.setTooltip(new Tooltip(TEXTS.get("shapePanel.held.tip")));
+      button.setOnAction(e -> state.selection().edit(null, l -> turned(TYPE.cast(l), region)));
+      rows.follow(
+          () ->
+              state
+                  .selection()
+                  .layer(TYPE)
+                  .ifPresent(l -> button.setSelected(l.held().contains(region))));
+      row.getChildren().add(button);
+    }
+    rows.custom(row, () -> {});
+  }
+
+  private static ShapeLayer turned(ShapeLayer layer, SemanticRegion region) {
+    List<SemanticRegion> held = new ArrayList<>(layer.held());
+    if (!held.remove(region)) {
+      held.add(region);
+    }
+    return layer.withHeld(held);
+  }
+
+  private static String strain(
+      Session session, Project project, ShapeLayer layer, Cancellation cancellation) {
+    Shapes shapes = session.shapes(session.scene(project));
+    double most = 0;
+    boolean held = false;
+    for (Deformation deformation : shapes.fromBelow()) {
+      most = Math.max(most, deformation.strain());
+      held |= deformation.isHeld();
+    }
+    String words = TEXTS.get("shapePanel.strain", 100 * most);
+    return held ? words + " " + TEXTS.get("shapePanel.strain.held") : words;
+  }
+}

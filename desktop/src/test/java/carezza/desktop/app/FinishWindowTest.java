@@ -1,0 +1,132 @@
+package carezza.desktop.app;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import java.util.List;
+import javafx.scene.control.ComboBox;
+import javafx.scene.control.Label;
+
+import org.testfx.util.WaitForAsyncUtils;
+import org.testng.annotations.Test;
+
+import carezza.desktop.state.Brush;
+import carezza.desktop.state.ToolKind;
+import carezza.kernel.LayerType;
+import carezza.model.DodgeBurnLayer;
+import carezza.model.Mask;
+import carezza.model.Point;
+import carezza.model.SemanticRegion;
+import carezza.model.ShapeLayer;
+import carezza.model.ShapeLayer.Hand;
+import carezza.model.SharpenLayer;
+import carezza.model.Stroke;
+
+/** Shape, sharpening by parts: the last stage worked in the window. */
+public class FinishWindowTest extends WindowDriver {
+
+  private <T> T selected(Class<T> type) {
+    return onStage(() -> type.cast(state().selection().layer().orElseThrow()));
+  }
+
+  private void add(LayerType kind) throws Exception {
+    onStage(
+        () -> {
+          state().selection().add(kind);
+          return null;
+        });
+    WaitForAsyncUtils.waitForFxEvents();
+    await(() -> picture().isExact());
+  }
+
+  private void takeBrush(double radius) {
+    onStage(
+        () -> {
+          state().tools().brushProperty().set(new Brush(radius, 0.5, 1));
+          return null;
+        });
+  }
+
+  @Test
+  public void aPushTakesTheFaceAlongAndUndoBringsItBack() throws Exception {
+    Point pupil = project().faces().leftPupil();
+    add(LayerType.SHAPE);
+    assertThat(onStage(() -> state().tools().tool())).isEqualTo(ToolKind.PUSH);
+    takeBrush(150);
+    int before = shownAt(pupil.x(), pupil.y());
+    stroke(pupil.x(), pupil.y(), pupil.x() + 16, pupil.y());
+    await(() -> picture().isExact());
+
+    ShapeLayer shape = selected(ShapeLayer.class);
+    assertThat(shape.nudges()).hasSize(1);
+    assertThat(shape.nudges().getFirst().hand()).isEqualTo(Hand.PUSH);
+    await(() -> ((Label) node("#strain")).getText().contains("%"));
+    Point seen = onStage(() -> picture().toView(pupil));
+    Point still = onStage(() -> picture().toView(new Point(pupil.x() - 400, pupil.y())));
+    double zoom = onStage(() -> picture().zoom());
+    assertThat((seen.x() - still.x()) / zoom).isGreaterThan(404);
+    // The same skin is found again where it is seen now.
+    assertThat(Math.abs((shownAt(pupil.x(), pupil.y()) & 255) - (before & 255))).isLessThan(14);
+
+    onStage(
+        () -> {
+          state().document().undo();
+          return null;
+        });
+    await(() -> picture().isExact());
+    assertThat(selected(ShapeLayer.class).nudges()).isEmpty();
+  }
+
+  @Test
+  public void aStrokeBelowTheShapeLiesOnTheSkinThatIsUnderTheHand() throws Exception {
+    Point cheek = new Point(620, 1130);
+    add(LayerType.SHAPE);
+    takeBrush(260);
+    stroke(cheek.x(), cheek.y(), cheek.x() + 30, cheek.y());
+    await(() -> picture().isExact());
+    Point seen = onStage(() -> picture().toView(cheek));
+    Point still = onStage(() -> picture().toView(new Point(cheek.x(), cheek.y() - 700)));
+    assertThat((seen.x() - still.x()) / onStage(() -> picture().zoom())).isGreaterThan(4);
+
+    clickOn("#card-sculpt");
+    takeBrush(20);
+    stroke(cheek.x(), cheek.y(), cheek.x() + 30, cheek.y());
+    DodgeBurnLayer sculpt = (DodgeBurnLayer) layer("sculpt");
+    Stroke painted = ((Mask.Strokes) sculpt.dodgeMask()).strokes().getLast();
+    assertThat((double) painted.x(0)).isCloseTo(cheek.x(), within(2.5));
+    assertThat((double) painted.y(0)).isCloseTo(cheek.y(), within(2.5));
+  }
+
+  @Test
+  public void shapeIsOneLayerAndHoldsWhatIsToStay() throws Exception {
+    add(LayerType.SHAPE);
+    add(LayerType.SHAPE);
+    assertThat(project().stack().layers().stream().filter(ShapeLayer.class::isInstance).count())
+        .isOne();
+    clickOn("#hold-iris");
+    assertThat(selected(ShapeLayer.class).held()).containsExactly(SemanticRegion.IRIS);
+    clickOn("#hold-iris");
+    assertThat(selected(ShapeLayer.class).held()).isEmpty();
+  }
+
+  @Test
+  public void sharpeningHasABandForEachPartAndSaysHowFarItOvershoots() throws Exception {
+    add(LayerType.SHARPEN);
+    clickOn("#band-add");
+    await(() -> view.lookup("#band-where-1") != null);
+    onStage(
+        () -> {
+          ComboBox<?> where = (ComboBox<?>) node("#band-where-1");
+          where.getSelectionModel().select(2);
+          where.fireEvent(new javafx.event.ActionEvent());
+          return null;
+        });
+    SharpenLayer layer = selected(SharpenLayer.class);
+    assertThat(layer.bands()).hasSize(2);
+    assertThat(layer.bands().get(0).mask()).isNull();
+    assertThat(layer.bands().get(1).mask()).isNotNull();
+    await(() -> ((Label) node("#halo")).getText().matches(".*\\d\\.\\d L\\*.*"));
+    clickOn("#band-out-1");
+    assertThat(selected(SharpenLayer.class).bands()).isEqualTo(List.of(layer.bands().getFirst()));
+  }
+}
