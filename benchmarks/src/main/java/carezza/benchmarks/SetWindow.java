@@ -68,6 +68,7 @@ final class SetWindow {
     CountDownLatch up = new CountDownLatch(1);
     Platform.startup(up::countDown);
     up.await();
+    Platform.setImplicitExit(false);
     for (int i = 0; i < OPENINGS; i++) {
       here.open(i == OPENINGS - 1);
     }

@@ -4,11 +4,13 @@ import carezza.image.Area;
 import carezza.image.Picture;
 import carezza.image.Plane;
 import carezza.mask.EvaluationContext;
+import carezza.mask.HairCoverage;
 import carezza.mask.Masks;
 import carezza.mask.RepairCoverage;
 import carezza.model.DodgeBurnLayer;
 import carezza.model.HealLayer;
 import carezza.model.Layer;
+import carezza.model.PaintLayer;
 
 /** Where a layer acts at all, for showing: its mask, and what is painted inside the layer. */
 public final class LayerCoverage {
@@ -53,6 +55,11 @@ public final class LayerCoverage {
       Plane burn = Masks.render(l.shaded(), area, context, input);
       for (int i = 0; i < own.values().length; i++) {
         own.values()[i] *= 1 - (1 - dodge.values()[i]) * (1 - burn.values()[i]);
+      }
+    } else if (layer instanceof PaintLayer l) {
+      Plane painted = HairCoverage.of(l.strokes(), area, context.scale());
+      for (int i = 0; i < own.values().length; i++) {
+        own.values()[i] *= painted.values()[i];
       }
     } else if (layer instanceof HealLayer l) {
       Plane healed = Plane.of(area);

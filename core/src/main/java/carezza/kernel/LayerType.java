@@ -32,6 +32,7 @@ import carezza.model.Mask.RegionMask;
 import carezza.model.MonochromeLayer;
 import carezza.model.NeutralPointsLayer;
 import carezza.model.NoiseReductionLayer;
+import carezza.model.PaintLayer;
 import carezza.model.Parameters;
 import carezza.model.RecordValue;
 import carezza.model.SaturationLayer;
@@ -60,6 +61,7 @@ public enum LayerType {
   LOCAL_CONTRAST(
       "localContrast", Stage.SETTLE, LocalContrastLayer.class, new LocalContrastKernel()),
   HEAL("heal", Stage.MEND, HealLayer.class, new HealKernel()),
+  PAINT("paint", Stage.MEND, PaintLayer.class, new PaintKernel()),
   FREQUENCY_SEPARATION(
       "frequencySeparation",
       Stage.SMOOTH,
@@ -245,6 +247,7 @@ public enum LayerType {
       case VignetteLayer _ -> VIGNETTE;
       case NoiseReductionLayer _ -> NOISE_REDUCTION;
       case SharpenLayer _ -> SHARPEN;
+      case PaintLayer _ -> PAINT;
       case ShapeLayer _ -> SHAPE;
       case GlowLayer _ -> GLOW;
       case FocusFalloffLayer _ -> FOCUS_FALLOFF;

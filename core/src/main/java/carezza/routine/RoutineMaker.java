@@ -20,6 +20,7 @@ import carezza.model.LockedLayer;
 import carezza.model.Mask;
 import carezza.model.MaskParts;
 import carezza.model.NeutralPointsLayer;
+import carezza.model.PaintLayer;
 import carezza.model.Project;
 import carezza.model.ShapeLayer;
 import carezza.model.SharpenLayer;
@@ -180,7 +181,7 @@ public final class RoutineMaker {
   private static @Nullable Layer withoutPlaces(Layer layer, Set<Rule> rules) {
     return switch (layer) {
       case HealLayer heal -> rules.isEmpty() ? null : heal.withPatches(List.of());
-      case NeutralPointsLayer _, ColourPaintLayer _ -> null;
+      case NeutralPointsLayer _, ColourPaintLayer _, PaintLayer _ -> null;
       case DodgeBurnLayer light -> {
         Mask dodge = free(light.dodgeMask());
         Mask burn = free(light.burnMask());

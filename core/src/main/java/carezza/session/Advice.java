@@ -22,6 +22,7 @@ import carezza.measure.Distractions;
 import carezza.measure.Gauge;
 import carezza.measure.Gauges;
 import carezza.measure.GrainEstimate;
+import carezza.measure.HairTone;
 import carezza.measure.LightAdvisor;
 import carezza.model.FaceMap;
 import carezza.model.KeptMark;
@@ -157,6 +158,24 @@ public final class Advice {
         Math.clamp(Math.round(about.y() - h / 2.0), 0, all.height() - h),
         w,
         h);
+  }
+
+  /** How a hair or a light at a place differs from what lies about it, below a layer. */
+  public HairTone hairTone(Project project, String layer, Point place, Cancellation cancellation) {
+    int x = (int) Math.floor(place.x());
+    int y = (int) Math.floor(place.y());
+    int side = 2 * HairTone.AROUND + 1;
+    Area about =
+        new Area(x - HairTone.AROUND, y - HairTone.AROUND, side, side)
+            .intersect(session.size().area());
+    if (about.isEmpty()) {
+      return new HairTone(0, 0, 0);
+    }
+    RenderInput below = session.scene(project).below(layer);
+    return HairTone.of(
+        session.renderer().render(below, about, 0, Readiness.QUICK, cancellation).crop(about),
+        x,
+        y);
   }
 
   /** What the gauges read when a layer is pushed from nothing to twice its strength. */

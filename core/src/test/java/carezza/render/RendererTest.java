@@ -38,7 +38,11 @@ import carezza.model.LocalContrastLayer;
 import carezza.model.Mask;
 import carezza.model.MonochromeLayer;
 import carezza.model.NeutralPointsLayer;
+import carezza.model.PaintLayer;
 import carezza.model.Point;
+import carezza.model.SemanticRegion;
+import carezza.model.ShapeLayer;
+import carezza.model.SharpenLayer;
 import carezza.model.SkinMatchLayer;
 import carezza.model.SkinToneEveningLayer;
 import carezza.model.Stroke;
@@ -134,6 +138,20 @@ public class RendererTest {
               0.8,
               0.5);
       case HueShiftLayer l -> new HueShiftLayer(l.attributes(), 50, 40, 20, 0.3, 4);
+      case ShapeLayer l ->
+          l.plus(
+              new ShapeLayer.Nudge(
+                  ShapeLayer.Hand.PUSH,
+                  Stroke.path(
+                      List.of(new Point(700, 1300), new Point(712, 1304)), 200, 0.5, 1, false)));
+      case PaintLayer l ->
+          l.plus(
+              Stroke.path(List.of(new Point(600, 1200), new Point(760, 1240)), 6, 0.5, 0.8, false));
+      case SharpenLayer l ->
+          l.withBands(
+              List.of(
+                  new SharpenLayer.Band(2, 0.5),
+                  new SharpenLayer.Band(9, 0.4, new Mask.RegionMask(SemanticRegion.HAIR))));
       default -> kind.fresh();
     };
   }

@@ -31,6 +31,7 @@ public final class Action {
   private final Runnable run;
   private final @Nullable Runnable release;
   private Predicate<Scope> ready = at -> true;
+  private @Nullable String part;
 
   Action(
       String id,
@@ -64,6 +65,16 @@ public final class Action {
 
   public Scope scope() {
     return scope;
+  }
+
+  /** Puts it in a part of its menu that opens by itself. */
+  public void in(String partOfMenu) {
+    part = partOfMenu;
+  }
+
+  /** The part of its menu that it stands in, or null. */
+  public @Nullable String part() {
+    return part;
   }
 
   /** Its name. */

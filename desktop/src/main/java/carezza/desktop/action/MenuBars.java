@@ -1,7 +1,9 @@
 package carezza.desktop.action;
 
+import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import javafx.scene.control.ContextMenu;
 import javafx.scene.control.CustomMenuItem;
 import javafx.scene.control.Label;
@@ -30,10 +32,27 @@ public final class MenuBars {
       Menu menu = new Menu(texts.get("menu." + each.name()));
       menu.setId("menu-" + each.name().toLowerCase(Locale.ROOT));
       List<Action> own = actions.of(each).stream().filter(a -> !a.isHeld()).toList();
-      own.forEach(action -> menu.getItems().add(item(action)));
+      Map<String, Menu> parts = new HashMap<>();
+      for (Action action : own) {
+        part(menu, parts, action).getItems().add(item(action));
+      }
       bar.getMenus().add(menu);
     }
     return bar;
+  }
+
+  /** Where an action stands: the menu itself, or the part of it that it belongs to. */
+  private static Menu part(Menu menu, Map<String, Menu> parts, Action action) {
+    if (action.part() == null) {
+      return menu;
+    }
+    return parts.computeIfAbsent(
+        action.part(),
+        title -> {
+          Menu fresh = new Menu(title);
+          menu.getItems().add(fresh);
+          return fresh;
+        });
   }
 
   /** A menu of some actions. */

@@ -182,14 +182,16 @@ final class AppActions {
     actions.add("playhead-back", Menu.STACK, DOCUMENT, "Page_Up", () -> playhead(-1));
     actions.add("playhead-forth", Menu.STACK, DOCUMENT, "Page_Down", () -> playhead(1));
     for (LayerType kind : LayerType.MADE_ANEW) {
-      actions.named(
-          "add-" + kind.key(),
-          Names.of(kind),
-          TEXTS.get("appActions.adds-a-layer-on-top-of", Names.of(kind.stage())),
-          Menu.ADD,
-          BENCH,
-          null,
-          () -> state.selection().add(kind));
+      actions
+          .named(
+              "add-" + kind.key(),
+              Names.of(kind),
+              TEXTS.get("appActions.adds-a-layer-on-top-of", Names.of(kind.stage())),
+              Menu.ADD,
+              BENCH,
+              null,
+              () -> state.selection().add(kind))
+          .in(Names.of(kind.stage()));
     }
   }
 

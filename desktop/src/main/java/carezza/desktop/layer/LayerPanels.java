@@ -34,6 +34,7 @@ import carezza.model.LockedLayer;
 import carezza.model.MonochromeLayer;
 import carezza.model.NeutralPointsLayer;
 import carezza.model.NoiseReductionLayer;
+import carezza.model.PaintLayer;
 import carezza.model.SaturationLayer;
 import carezza.model.ScleraLayer;
 import carezza.model.ShapeLayer;
@@ -95,6 +96,14 @@ public final class LayerPanels {
       case NoiseReductionLayer l -> rows.parameters(NoiseReductionLayer.class);
       case SharpenLayer l -> SharpenPanel.build(l, rows, state);
       case ShapeLayer l -> ShapePanel.build(l, rows, state);
+      case PaintLayer l -> {
+        rows.tools(ToolKind.PAINT, ToolKind.PICK_HAIR);
+        rows.parameters(PaintLayer.class);
+        rows.words(
+            "painted",
+            PaintLayer.class,
+            own -> TEXTS.get("layerPanels.painted", own.strokes().size()));
+      }
       case GlowLayer l -> rows.parameters(GlowLayer.class);
       case FocusFalloffLayer l -> rows.parameters(FocusFalloffLayer.class);
       case GrainLayer l -> grain(rows, state);

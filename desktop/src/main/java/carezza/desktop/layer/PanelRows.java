@@ -227,7 +227,9 @@ public final class PanelRows {
     brush(radius, (b, v) -> new Brush(v, b.softness(), b.strength(), b.inside()));
     brush(softness, (b, v) -> new Brush(b.radius(), v / 100, b.strength(), b.inside()));
     brush(strength, (b, v) -> new Brush(b.radius(), b.softness(), v / 100, b.inside()));
-    VBox rows = new VBox(radius, softness, strength);
+    // A hand that shapes lets go softly by itself.
+    boolean hand = tools.stream().allMatch(t -> t.places() == ToolKind.Places.HAND);
+    VBox rows = hand ? new VBox(radius, strength) : new VBox(radius, softness, strength);
     rows.managedProperty().bind(rows.visibleProperty());
     custom(
         rows,

@@ -17,6 +17,7 @@ import carezza.model.Crop;
 import carezza.model.GroupLayer;
 import carezza.model.HealLayer;
 import carezza.model.Layer;
+import carezza.model.PaintLayer;
 import carezza.model.Promise;
 import carezza.model.ShapeLayer;
 import carezza.model.Stage;
@@ -84,7 +85,9 @@ final class ClientSheet {
 
   /** Whether it changes anything by itself. */
   private static boolean counts(Layer layer, SheetFacts facts) {
-    boolean still = layer instanceof ShapeLayer && facts.shapes().isNothing();
+    boolean still =
+        layer instanceof ShapeLayer && facts.shapes().isNothing()
+            || layer instanceof PaintLayer paint && paint.strokes().isEmpty();
     return layer.attributes().on()
         && layer.attributes().amount() > 0
         && !(layer instanceof GroupLayer)

@@ -17,6 +17,7 @@ import carezza.model.Layer;
 import carezza.model.LayerStack;
 import carezza.model.LockedLayer;
 import carezza.model.NeutralPointsLayer;
+import carezza.model.PaintLayer;
 import carezza.model.Project;
 import carezza.model.ShapeLayer;
 import carezza.model.Stage;
@@ -108,6 +109,7 @@ public final class SelectionController {
       case NeutralPointsLayer l -> ToolKind.PICK_MIDDLE;
       case ColourPaintLayer l -> ToolKind.MASK;
       case ShapeLayer l -> ToolKind.PUSH;
+      case PaintLayer l -> ToolKind.PAINT;
       default -> ToolKind.HAND;
     };
   }

@@ -28,6 +28,10 @@ public enum ToolKind {
   DODGE(true),
   /** Darkens; with Shift, lightens. */
   BURN(true),
+  /** Draws a line, thin at its ends. */
+  PAINT(true),
+  /** Picks how a hair differs from what lies about it. */
+  PICK_HAIR(false),
   /** Evens the low band along the stroke. */
   EVEN_STROKE(true),
   /** Blurs the low band inside an outline. */

@@ -8,6 +8,7 @@ import carezza.model.FrequencySeparationLayer;
 import carezza.model.FrequencySeparationLayer.LowBandArea;
 import carezza.model.Layer;
 import carezza.model.Mask;
+import carezza.model.PaintLayer;
 import carezza.model.ShapeLayer;
 import carezza.model.ShapeLayer.Hand;
 import carezza.model.Stroke;
@@ -48,6 +49,37 @@ final class Layings {
         layer instanceof ShapeLayer own
             ? own.plus(new ShapeLayer.Nudge(turned ? other : hand, stroke))
             : layer;
+  }
+
+  /** Shares of a line's length over which it begins and ends, and how it narrows there. */
+  private static final double BEGINNING = 0.12;
+
+  private static final double END = 0.55;
+  private static final double NARROWING = 0.7;
+  private static final double POINTED = 0.08;
+
+  /** A line as a hair is: thin where it begins, thinner towards its end. */
+  static Layer painted(Layer layer, Stroke stroke, boolean turned) {
+    return layer instanceof PaintLayer own ? own.plus(pointed(stroke)) : layer;
+  }
+
+  private static Stroke pointed(Stroke stroke) {
+    double length = stroke.length();
+    if (length == 0) {
+      return stroke;
+    }
+    float[] points = stroke.packed();
+    double way = 0;
+    for (int i = 0; i < stroke.size(); i++) {
+      if (i > 0) {
+        way += Math.hypot(stroke.x(i) - stroke.x(i - 1), stroke.y(i) - stroke.y(i - 1));
+      }
+      double t = way / length;
+      double width = Math.min(1, Math.min(t / BEGINNING, (1 - t) / END));
+      points[4 * i + 2] *= (float) Math.max(POINTED, Math.pow(Math.max(0, width), NARROWING));
+    }
+    return new Stroke(
+        points, stroke.radius(), stroke.softness(), stroke.strength(), stroke.erase());
   }
 
   static FrequencySeparationLayer with(FrequencySeparationLayer layer, LowBandArea area) {

@@ -52,6 +52,8 @@ public final class Tools {
             brush(ToolKind.DODGE, state, Layings::light),
             brush(ToolKind.BURN, state, Layings::shade),
             brush(ToolKind.EVEN_STROKE, state, Layings::evened),
+            brush(ToolKind.PAINT, state, Layings::painted),
+            new HairToneTool(state),
             hand(ToolKind.PUSH, state, Hand.PUSH, Hand.SMOOTH),
             hand(ToolKind.GROW, state, Hand.GROW, Hand.SHRINK),
             hand(ToolKind.SHRINK, state, Hand.SHRINK, Hand.GROW),

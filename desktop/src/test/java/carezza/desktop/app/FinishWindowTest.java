@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.within;
 import java.util.List;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
+import javafx.scene.input.MouseButton;
 
 import org.testfx.util.WaitForAsyncUtils;
 import org.testng.annotations.Test;
@@ -15,6 +16,7 @@ import carezza.desktop.state.ToolKind;
 import carezza.kernel.LayerType;
 import carezza.model.DodgeBurnLayer;
 import carezza.model.Mask;
+import carezza.model.PaintLayer;
 import carezza.model.Point;
 import carezza.model.SemanticRegion;
 import carezza.model.ShapeLayer;
@@ -107,6 +109,25 @@ public class FinishWindowTest extends WindowDriver {
     assertThat(selected(ShapeLayer.class).held()).containsExactly(SemanticRegion.IRIS);
     clickOn("#hold-iris");
     assertThat(selected(ShapeLayer.class).held()).isEmpty();
+  }
+
+  @Test
+  public void aLineIsDrawnAsAHairAndTakesTheToneOfOne() throws Exception {
+    Point pupil = project().faces().leftPupil();
+    add(LayerType.PAINT);
+    assertThat(onStage(() -> state().tools().tool())).isEqualTo(ToolKind.PAINT);
+    stroke(620, 1130, 700, 1150);
+    PaintLayer drawn = selected(PaintLayer.class);
+    Stroke line = drawn.strokes().getFirst();
+    int last = line.size() - 1;
+    assertThat(line.pressure(last)).isLessThan(0.2f);
+    assertThat(line.pressure(last / 3)).isGreaterThan(0.5f);
+
+    clickOn("#tool-pick_hair");
+    robot.moveTo(onScreen(pupil.x(), pupil.y()));
+    robot.clickOn(MouseButton.PRIMARY);
+    await(() -> selected(PaintLayer.class).lightness() != drawn.lightness());
+    assertThat(onStage(() -> state().tools().tool())).isEqualTo(ToolKind.PAINT);
   }
 
   @Test

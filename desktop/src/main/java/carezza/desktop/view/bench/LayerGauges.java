@@ -39,7 +39,7 @@ final class LayerGauges {
       case GRAIN, NOISE_REDUCTION -> List.of("noise", "textureKept");
       case GLOW -> List.of("textureKept", "formKept", "skinClipping", "pictureClipping");
       case FOCUS_FALLOFF -> List.of("leadContrast", "distractions", "noise");
-      case SHAPE -> List.of();
+      case SHAPE, PAINT -> List.of();
       case SHARPEN -> List.of("textureKept", "eyeFocus", "noise");
       case GROUP -> List.of("textureKept", "formKept", "skinLightness", "skinHue");
     };
