@@ -9,7 +9,7 @@ import carezza.codec.PressProfile;
 
 /**
  * Runs a measurement: {@code jmh [pattern …]}, {@code memory}, {@code strokes}, {@code sliders},
- * {@code masks}, {@code colours [KIND …]}, {@code set}; {@code routine NAME PHOTO …} holds a
+ * {@code masks}, {@code colours [KIND …]}, {@code set FOLDER}; {@code routine NAME PHOTO …} holds a
  * shipped routine against the same with its values fixed; {@code quality PORTRAITS FILE.md}
  * compares what is found with the painted truth; {@code regions PORTRAITS … FILE.md} compares
  * regions and draws them; {@code plan PORTRAITS … FILE.md} compares findings and drafts; {@code
@@ -34,7 +34,7 @@ public final class Main {
       case "sliders" -> Interaction.sliders();
       case "masks" -> Interaction.masks();
       case "colours" -> Interaction.colours(List.of(rest));
-      case "set" -> SetWindow.run();
+      case "set" -> SetWindow.run(Path.of(rest[0]));
       case "routine" ->
           RoutineCost.run(rest[0], Arrays.stream(rest).skip(1).map(Path::of).toList());
       case "quality" -> Quality.run(Path.of(rest[0]), Path.of(rest[1]));

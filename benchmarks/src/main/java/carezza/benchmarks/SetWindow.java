@@ -61,9 +61,15 @@ final class SetWindow {
     folder = Files.createDirectories(place.resolve("set"));
   }
 
-  static void run() throws Exception {
-    SetWindow here = new SetWindow(Files.createTempDirectory("carezza-set"));
-    here.fill();
+  /**
+   * @param place folder for the set, kept for another run; made where it is not there
+   */
+  static void run(Path place) throws Exception {
+    boolean known = Files.isDirectory(place);
+    SetWindow here = new SetWindow(place);
+    if (!known) {
+      here.fill();
+    }
     Display.useOffscreen();
     CountDownLatch up = new CountDownLatch(1);
     Platform.startup(up::countDown);

@@ -4,6 +4,7 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 
+import carezza.colour.BlendMode;
 import carezza.model.CatchlightLayer;
 import carezza.model.ColourBalanceLayer;
 import carezza.model.ColourPaintLayer;
@@ -32,6 +33,7 @@ import carezza.model.Mask.RegionMask;
 import carezza.model.MonochromeLayer;
 import carezza.model.NeutralPointsLayer;
 import carezza.model.NoiseReductionLayer;
+import carezza.model.OverlayLayer;
 import carezza.model.PaintLayer;
 import carezza.model.Parameters;
 import carezza.model.RecordValue;
@@ -141,6 +143,7 @@ public enum LayerType {
       FocusFalloffLayer.class,
       new FocusFalloffKernel(),
       new RegionMask(SemanticRegion.BACKDROP)),
+  OVERLAY("overlay", Stage.FINISH, OverlayLayer.class, new OverlayKernel()),
   GRAIN("grain", Stage.FINISH, GrainLayer.class, new GrainKernel()),
   /** Made of layers that are there; it may stand in any stage. */
   GROUP(
@@ -201,7 +204,12 @@ public enum LayerType {
   public Layer fresh() {
     LayerAttributes attributes = LayerAttributes.of(key, stage, mask);
     return RecordValue.usual(
-        this == GRADIENT_MAP ? attributes.withAmount(MAPPED) : attributes, record);
+        switch (this) {
+          case GRADIENT_MAP -> attributes.withAmount(MAPPED);
+          case OVERLAY -> attributes.withBlend(BlendMode.SCREEN);
+          default -> attributes;
+        },
+        record);
   }
 
   /** The kind of that name in files, if there is one. */
@@ -247,6 +255,7 @@ public enum LayerType {
       case VignetteLayer _ -> VIGNETTE;
       case NoiseReductionLayer _ -> NOISE_REDUCTION;
       case SharpenLayer _ -> SHARPEN;
+      case OverlayLayer _ -> OVERLAY;
       case PaintLayer _ -> PAINT;
       case ShapeLayer _ -> SHAPE;
       case GlowLayer _ -> GLOW;

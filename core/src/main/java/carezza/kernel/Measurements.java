@@ -2,6 +2,7 @@ package carezza.kernel;
 
 import java.util.List;
 
+import carezza.image.Picture;
 import carezza.model.HealLayer.Source;
 
 /**
@@ -109,6 +110,18 @@ public sealed interface Measurements {
 
   /** The skin to be changed and the one to be like. */
   record Match(Tone off, Tone follow) implements Measurements {}
+
+  /**
+   * What lies behind the person.
+   *
+   * @param light linear, about each place of the picture, small
+   * @param scale its pixels per photograph pixel
+   * @param red its mean
+   * @param green its mean
+   * @param blue its mean
+   */
+  record Backdrop(Picture light, double scale, double red, double green, double blue)
+      implements Measurements {}
 
   /**
    * @param veil linear light that lies over the darkest places

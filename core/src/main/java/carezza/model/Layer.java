@@ -35,6 +35,7 @@ public sealed interface Layer
         FocusFalloffLayer,
         GrainLayer,
         NoiseReductionLayer,
+        OverlayLayer,
         PaintLayer,
         ShapeLayer,
         GroupLayer,

@@ -211,6 +211,11 @@ public record LayerStack(List<Layer> layers) {
         : new LayerStack(layers.stream().filter(l -> !(l instanceof ShapeLayer)).toList());
   }
 
+  /** With every layer changed. */
+  public LayerStack each(UnaryOperator<Layer> change) {
+    return new LayerStack(layers.stream().map(change).toList());
+  }
+
   /** The lowest {@code count} layers. */
   public LayerStack lowest(int count) {
     return new LayerStack(layers.subList(0, count));

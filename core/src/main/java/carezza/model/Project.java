@@ -200,6 +200,27 @@ public record Project(
         title, photograph, faces, others, kept, pins, crop, stack, variants, brief, notes, fields);
   }
 
+  /** With every layer of every variant changed. */
+  public Project each(UnaryOperator<Layer> change) {
+    List<Variant> changed =
+        variants.others().stream()
+            .map(v -> new Variant(v.name(), v.crop(), v.stack().each(change)))
+            .toList();
+    return new Project(
+        title,
+        photograph,
+        faces,
+        others,
+        kept,
+        pins,
+        crop,
+        stack.each(change),
+        new Variants(variants.name(), variants.place(), changed),
+        brief,
+        notes,
+        unknown);
+  }
+
   // --- variants
 
   /** All variants in their order; only this one, without a name, where there are no others. */

@@ -37,6 +37,7 @@ import carezza.model.LayerAttributes;
 import carezza.model.LayerStack;
 import carezza.model.LockedLayer;
 import carezza.model.Mask;
+import carezza.model.OverlayPicture;
 import carezza.model.PhotoReference;
 import carezza.model.Point;
 import carezza.model.Project;
@@ -95,6 +96,8 @@ final class ModelJson {
               new SimpleModule()
                   .addSerializer(Stroke.class, new StrokeJson.Writer())
                   .addDeserializer(Stroke.class, new StrokeJson.Reader())
+                  .addSerializer(OverlayPicture.class, new OverlayJson.Writer())
+                  .addDeserializer(OverlayPicture.class, new OverlayJson.Reader())
                   .addSerializer(Patch.class, new PatchJson.Writer())
                   .addDeserializer(Patch.class, new PatchJson.Reader()))
           .addMixIn(Mask.class, Kinds.class)

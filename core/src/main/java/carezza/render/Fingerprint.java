@@ -7,6 +7,7 @@ import java.util.Set;
 
 import carezza.model.LayerAttributes;
 import carezza.model.LockedLayer;
+import carezza.model.OverlayPicture;
 import carezza.model.Stroke;
 
 /**
@@ -65,6 +66,12 @@ public record Fingerprint(long one, long two) {
           s.chars().forEach(this::mix);
         }
         case Stroke stroke -> stroke(stroke);
+        case OverlayPicture picture -> {
+          add(picture.shipped());
+          add(picture.sha256());
+          add(picture.link());
+          add(picture.bytes() != null);
+        }
         // Changes nothing, whatever it holds.
         case LockedLayer locked -> mix(4);
         case LayerAttributes attributes -> {

@@ -27,6 +27,7 @@ import carezza.desktop.action.Scope;
 import carezza.desktop.journal.JournalKeeper;
 import carezza.desktop.journal.JournalState;
 import carezza.desktop.journal.WorkState;
+import carezza.desktop.layer.OverlayPanel;
 import carezza.desktop.set.SetJobs;
 import carezza.desktop.set.SetState;
 import carezza.desktop.sheet.SheetKind;
@@ -127,6 +128,8 @@ public final class Shell extends StackPane implements AutoCloseable {
         new DocumentFiles(
             state, workspace, home, ask, sheets, this::showBench, this::showStart, this::openSet);
     writes = new FileWrites(state, ask, sheets);
+    OverlayFiles overlays = new OverlayFiles(state, ask);
+    addEventHandler(OverlayPanel.FILE_WANTED, e -> overlays.ask());
     sheetLane = state.tasks().droppable("sheets");
     area = new PictureArea(state, settings);
     state.plan().keepNumbersIn(new JobSettings(settings));

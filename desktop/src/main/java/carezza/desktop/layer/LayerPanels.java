@@ -34,6 +34,7 @@ import carezza.model.LockedLayer;
 import carezza.model.MonochromeLayer;
 import carezza.model.NeutralPointsLayer;
 import carezza.model.NoiseReductionLayer;
+import carezza.model.OverlayLayer;
 import carezza.model.PaintLayer;
 import carezza.model.SaturationLayer;
 import carezza.model.ScleraLayer;
@@ -104,6 +105,7 @@ public final class LayerPanels {
             PaintLayer.class,
             own -> TEXTS.get("layerPanels.painted", own.strokes().size()));
       }
+      case OverlayLayer l -> OverlayPanel.build(rows, state);
       case GlowLayer l -> rows.parameters(GlowLayer.class);
       case FocusFalloffLayer l -> rows.parameters(FocusFalloffLayer.class);
       case GrainLayer l -> grain(rows, state);

@@ -17,6 +17,7 @@ import carezza.model.Layer;
 import carezza.model.LayerStack;
 import carezza.model.LockedLayer;
 import carezza.model.NeutralPointsLayer;
+import carezza.model.OverlayLayer;
 import carezza.model.PaintLayer;
 import carezza.model.Project;
 import carezza.model.ShapeLayer;
@@ -110,6 +111,7 @@ public final class SelectionController {
       case ColourPaintLayer l -> ToolKind.MASK;
       case ShapeLayer l -> ToolKind.PUSH;
       case PaintLayer l -> ToolKind.PAINT;
+      case OverlayLayer l -> ToolKind.PLACE_OVERLAY;
       default -> ToolKind.HAND;
     };
   }

@@ -32,6 +32,8 @@ public enum ToolKind {
   PAINT(true),
   /** Picks how a hair differs from what lies about it. */
   PICK_HAIR(false),
+  /** Moves a picture that is laid over this one. */
+  PLACE_OVERLAY(false),
   /** Evens the low band along the stroke. */
   EVEN_STROKE(true),
   /** Blurs the low band inside an outline. */

@@ -3,6 +3,8 @@ package carezza.desktop.app;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import java.nio.file.Files;
+import java.nio.file.Path;
 import java.util.List;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
@@ -11,11 +13,13 @@ import javafx.scene.input.MouseButton;
 import org.testfx.util.WaitForAsyncUtils;
 import org.testng.annotations.Test;
 
+import carezza.desktop.demo.Demo;
 import carezza.desktop.state.Brush;
 import carezza.desktop.state.ToolKind;
 import carezza.kernel.LayerType;
 import carezza.model.DodgeBurnLayer;
 import carezza.model.Mask;
+import carezza.model.OverlayLayer;
 import carezza.model.PaintLayer;
 import carezza.model.Point;
 import carezza.model.SemanticRegion;
@@ -128,6 +132,22 @@ public class FinishWindowTest extends WindowDriver {
     robot.clickOn(MouseButton.PRIMARY);
     await(() -> selected(PaintLayer.class).lightness() != drawn.lightness());
     assertThat(onStage(() -> state().tools().tool())).isEqualTo(ToolKind.PAINT);
+  }
+
+  @Test
+  public void aPictureIsLaidMovedAndTakenFromAFile() throws Exception {
+    add(LayerType.OVERLAY);
+    OverlayLayer begun = selected(OverlayLayer.class);
+    stroke(620, 1130, 780, 1130);
+    assertThat(selected(OverlayLayer.class).x()).isCloseTo(begun.x() + 160.0 / 1600, within(0.01));
+
+    Path file = folder.resolve("laid.jpg");
+    Files.write(file, Demo.prompter().file());
+    answer(file);
+    clickOn("#overlay-file");
+    await(() -> selected(OverlayLayer.class).picture().shipped() == null);
+    await(() -> ((Label) node("#overlay-there")).getText().contains("laid.jpg"));
+    assertThat(selected(OverlayLayer.class).picture().bytes()).isNotNull();
   }
 
   @Test

@@ -1,0 +1,258 @@
+package carezza.kernel;
+
+import java.util.Optional;
+
+import carezza.colour.BlendMode;
+import carezza.colour.MonotoneCurve;
+import carezza.colour.Transfer;
+import carezza.filter.MaskedBlur;
+import carezza.filter.Resampling;
+import carezza.function.LookupTable;
+import carezza.image.Area;
+import carezza.image.ParallelRows;
+import carezza.image.Picture;
+import carezza.image.Plane;
+import carezza.mask.EvaluationContext;
+import carezza.mask.Masks;
+import carezza.model.Mask;
+import carezza.model.OverlayLayer;
+import carezza.model.SemanticRegion;
+import carezza.overlay.OverlayPixels;
+
+/**
+ * Overlay: another picture laid by blend mode, amount, mask and its own alpha. Behind the person
+ * the backdrop B gives way to it, S, in linear light: a pixel that is a share α of the person
+ * becomes x + (1 − α)(S − B), so that the old colour leaves the edge; in the open backdrop what is
+ * darker than B, as a strand is, keeps its ratio to it, x S / B. B is what the backdrop is about
+ * each place, carried on under the person.
+ */
+final class OverlayKernel implements LayerKernel<OverlayLayer, Measurements> {
+
+  /** Sigma over which the old backdrop is read, as a share of the picture's short edge. */
+  private static final double ABOUT = 0.03;
+
+  /** Share of the person from which a pixel counts as mixed. */
+  private static final float MIXED = 0.1f;
+
+  private static final float DARK = 1e-4f;
+
+  /** Long edge that the old backdrop is kept at, as it is smooth. */
+  private static final int SMALL = 80;
+
+  @Override
+  public boolean blends(OverlayLayer layer) {
+    return false;
+  }
+
+  @Override
+  public boolean measures(OverlayLayer layer) {
+    return layer.behind();
+  }
+
+  @Override
+  public OverlayLayer measured(OverlayLayer full) {
+    return new OverlayLayer(
+        full.attributes().withMask(new Mask.Everything()),
+        null,
+        full.behind(),
+        0.5,
+        0.5,
+        1,
+        0,
+        false,
+        0,
+        0,
+        null);
+  }
+
+  /** The old backdrop, and its mean light. */
+  @Override
+  public Measurements measure(OverlayLayer layer, Probe probe) {
+    EvaluationContext site = probe.site();
+    Plane open = site.regions().coverage(SemanticRegion.BACKDROP, site.whole(), site.level());
+    Plane weights = Plane.of(site.whole());
+    for (int i = 0; i < weights.values().length; i++) {
+      float c = open.values()[i];
+      weights.values()[i] = c * c * c * c;
+    }
+    double sigma = ABOUT * Math.min(site.whole().width(), site.whole().height());
+    Picture light = Transfer.toLinear(probe.input());
+    MaskedBlur near = new MaskedBlur(weights, sigma);
+    Picture backdrop = light.map(near::blur);
+    double[] mean = new double[3];
+    double sum = 1e-9;
+    for (int i = 0; i < weights.values().length; i++) {
+      sum += weights.values()[i];
+      for (int c = 0; c < 3; c++) {
+        mean[c] += weights.values()[i] * light.plane(c).values()[i];
+      }
+    }
+    double scale = site.scale();
+    while (Math.max(backdrop.area().width(), backdrop.area().height()) > SMALL) {
+      backdrop = backdrop.map(Resampling::half);
+      scale /= 2;
+    }
+    return new Measurements.Backdrop(backdrop, scale, mean[0] / sum, mean[1] / sum, mean[2] / sum);
+  }
+
+  @Override
+  public Effect effect(OverlayLayer layer, Measurements read, EvaluationContext context) {
+    Optional<OverlayPixels> pixels = OverlayPixels.of(layer.picture());
+    boolean nothing = layer.behind() && !(read instanceof Measurements.Backdrop);
+    if (pixels.isEmpty() || nothing) {
+      return Effect.perPixel(own -> own);
+    }
+    Laid laid = new Laid(layer, pixels.get(), read, context);
+    int reach = Masks.reach(layer.attributes().mask(), context.scale());
+    return Effect.reaching(reach, laid::over);
+  }
+
+  /** A picture placed at a level. */
+  private static final class Laid {
+
+    private final OverlayLayer layer;
+    private final Measurements.Backdrop backdrop;
+    private final EvaluationContext context;
+    private final OverlayPixels.Level source;
+    private final LookupTable curve;
+    private final float[] gain = {1, 1, 1};
+    private final double cos;
+    private final double sin;
+    private final double x0;
+    private final double y0;
+
+    /** Pixels of the source's level for one of the picture's. */
+    private final double ratio;
+
+    Laid(OverlayLayer layer, OverlayPixels pixels, Measurements read, EvaluationContext context) {
+      this.layer = layer;
+      this.context = context;
+      backdrop = read instanceof Measurements.Backdrop b ? b : null;
+      Area whole = context.whole();
+      double cover =
+          Math.max(
+              (double) whole.width() / pixels.width(), (double) whole.height() / pixels.height());
+      double size = cover * layer.scale();
+      double sigma = layer.blur() * context.scale() / size;
+      int level = 0;
+      while (level < pixels.count() - 1 && (size * (2 << level) <= 1 || sigma / (1 << level) > 4)) {
+        level++;
+      }
+      source = pixels.level(level, sigma / (1 << level));
+      ratio = 1 / (size * (1 << level));
+      double t = Math.toRadians(layer.angle());
+      cos = Math.cos(t);
+      sin = Math.sin(t);
+      x0 = layer.x() * whole.width();
+      y0 = layer.y() * whole.height();
+      curve = new MonotoneCurve(layer.curve()).table();
+      if (backdrop != null) {
+        double[] own = pixels.meanLight();
+        double[] old = {backdrop.red(), backdrop.green(), backdrop.blue()};
+        for (int c = 0; c < 3; c++) {
+          gain[c] =
+              (float) Math.pow(Math.max(1e-3, old[c]) / Math.max(1e-3, own[c]), layer.match());
+        }
+      }
+    }
+
+    Picture over(Picture input, Area out) {
+      Picture own = input.crop(out);
+      Picture result = own == input ? own.copy() : own;
+      Plane mask = Masks.render(layer.attributes().mask(), out, context, input);
+      Plane open =
+          layer.behind()
+              ? context.regions().coverage(SemanticRegion.BACKDROP, out, context.level())
+              : null;
+      float amount = (float) layer.attributes().amount();
+      BlendMode mode = layer.attributes().blend();
+      int w = out.width();
+      ParallelRows.each(
+          4 * w,
+          out.height(),
+          (from, to) -> {
+            float[] colour = new float[3];
+            float[] back = new float[3];
+            for (int y = from; y < to; y++) {
+              for (int x = 0; x < w; x++) {
+                int i = y * w + x;
+                double px = out.x() + x + 0.5;
+                double py = out.y() + y + 0.5;
+                float share = amount * mask.values()[i] * sampled(px, py, colour);
+                if (share == 0) {
+                  continue;
+                }
+                for (int c = 0; c < 3; c++) {
+                  back[c] = result.plane(c).values()[i];
+                }
+                if (open != null) {
+                  behind(open.values()[i], px, py, back, colour, mode);
+                } else {
+                  mode.over(back[0], back[1], back[2], colour);
+                }
+                for (int c = 0; c < 3; c++) {
+                  result.plane(c).values()[i] = back[c] + share * (colour[c] - back[c]);
+                }
+              }
+            }
+          });
+      return result;
+    }
+
+    /** Its colour at a place of the level, and its alpha there. */
+    private float sampled(double px, double py, float[] colour) {
+      double dx = px - x0;
+      double dy = py - y0;
+      double u = ratio * (dx * cos + dy * sin);
+      double v = ratio * (dy * cos - dx * sin);
+      int width = source.alpha().width();
+      int height = source.alpha().height();
+      double sx = (layer.mirrored() ? -u : u) + width / 2.0;
+      double sy = v + height / 2.0;
+      if (sx < 0 || sy < 0 || sx > width || sy > height) {
+        return 0;
+      }
+      for (int c = 0; c < 3; c++) {
+        colour[c] = curve.at(source.colour().plane(c).sample(sx, sy));
+      }
+      return source.alpha().sample(sx, sy);
+    }
+
+    /**
+     * What the pixel becomes where the backdrop gives way.
+     *
+     * @param open share of the backdrop in it
+     * @param colour in: what is laid; out: the result
+     */
+    private void behind(
+        float open, double px, double py, float[] back, float[] colour, BlendMode mode) {
+      double at = backdrop.scale() / context.scale();
+      float[] laid = new float[3];
+      for (int c = 0; c < 3; c++) {
+        laid[c] = Transfer.toEncoded(gain[c] * Transfer.toLinear(Math.max(0, colour[c])));
+        colour[c] = laid[c];
+      }
+      float[] old = new float[3];
+      for (int c = 0; c < 3; c++) {
+        old[c] = backdrop.light().plane(c).sample(px * at, py * at);
+      }
+      if (mode != BlendMode.NORMAL) {
+        mode.over(
+            Transfer.toEncoded(old[0]),
+            Transfer.toEncoded(old[1]),
+            Transfer.toEncoded(old[2]),
+            colour);
+      }
+      float person = 1 - open;
+      float mixed = LabPixels.rise(person, 0, MIXED);
+      for (int c = 0; c < 3; c++) {
+        float x = Transfer.toLinear(Math.max(0, back[c]));
+        float s = Transfer.toLinear(Math.max(0, colour[c]));
+        float b = old[c];
+        float edge = x + open * (s - b);
+        float free = x < b && b > DARK ? x * s / b : x + s - b;
+        colour[c] = Transfer.toEncoded(Math.max(0, mixed * edge + (1 - mixed) * free));
+      }
+    }
+  }
+}
