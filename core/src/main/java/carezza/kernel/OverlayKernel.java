@@ -37,7 +37,7 @@ final class OverlayKernel implements LayerKernel<OverlayLayer, Measurements> {
   private static final float DARK = 1e-4f;
 
   /** Long edge that the old backdrop is kept at, as it is smooth. */
-  private static final int SMALL = 80;
+  private static final int SMALL = 48;
 
   @Override
   public boolean blends(OverlayLayer layer) {

@@ -24,7 +24,10 @@ public record Fingerprint(long one, long two) {
         }
       };
 
-  /** Of records, lists, sets, strings, numbers, enums, strokes and null, nested as they come. */
+  /**
+   * Of records, lists, sets, strings, numbers, rows of them, enums, strokes and null, nested as
+   * they come.
+   */
   public static Fingerprint of(Object... contents) {
     Mixer mixer = new Mixer();
     for (Object o : contents) {
@@ -60,6 +63,12 @@ public record Fingerprint(long one, long two) {
         case Integer i -> mix(i);
         case Long l -> mix(l);
         case Boolean b -> mix(b ? 3 : 2);
+        case float[] values -> {
+          mix(values.length);
+          for (float v : values) {
+            mix(Float.floatToRawIntBits(v));
+          }
+        }
         case Enum<?> e -> add(e.name());
         case CharSequence s -> {
           mix(s.length());

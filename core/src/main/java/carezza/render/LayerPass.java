@@ -138,7 +138,7 @@ final class LayerPass {
     }
     cancellation.check();
     Picture made = floor() == place ? effect.render(own, active) : below.after(place, active);
-    Picture changed = laid(made, own);
+    Picture changed = Kernels.blends(layer) ? laid(made, own) : made;
     if (whole) {
       return changed;
     }

@@ -20,6 +20,7 @@ import carezza.colour.Transfer;
 import carezza.file.AtomicFile;
 import carezza.file.Originals;
 import carezza.image.Area;
+import carezza.image.Cancellation;
 import carezza.image.Picture;
 import carezza.image.PictureSize;
 import carezza.image.Plane;
@@ -33,8 +34,13 @@ import carezza.model.LayerStack;
 import carezza.model.OverlayLayer;
 import carezza.model.OverlayPicture;
 import carezza.model.SemanticRegion;
+import carezza.problem.Problem;
 import carezza.project.Document;
 import carezza.project.ProjectFile;
+import carezza.render.Pyramid;
+import carezza.render.RenderInput;
+import carezza.render.Renderer;
+import carezza.render.TileCache;
 import carezza.testing.Pictures;
 import carezza.testing.Portrait;
 
@@ -138,11 +144,7 @@ public class OverlayTest {
     }
     Picture input = Transfer.toEncoded(light);
     Picture fresh = Pictures.colour(new Area(0, 0, 160, 200), 0.75, 0.7, 0.4);
-    byte[] file =
-        PictureWriter.encode(
-            fresh,
-            new PictureWriter.Settings(PictureFormat.PNG, 100, 16, OutputProfile.WIDE),
-            "fresh.png");
+    byte[] file = encoded(fresh);
     Picture result = render(layer(file).withBehind(true), input, site);
 
     double most = 0;
@@ -165,11 +167,7 @@ public class OverlayTest {
         new EvaluationContext(new PictureSize(1600, 2000), 0, Portrait.S04.found());
     Picture input = Portrait.S04.picture("photo.jpg");
     Picture fresh = Pictures.colour(new Area(0, 0, 160, 200), 0.2, 0.5, 0.2);
-    byte[] file =
-        PictureWriter.encode(
-            fresh,
-            new PictureWriter.Settings(PictureFormat.PNG, 100, 16, OutputProfile.WIDE),
-            "fresh.png");
+    byte[] file = encoded(fresh);
     OverlayLayer own = layer(file).withBehind(true);
     OverlayLayer matched =
         new OverlayLayer(own.attributes(), own.picture(), true, 0.5, 0.5, 1, 0, false, 0, 1, null);
@@ -177,6 +175,34 @@ public class OverlayTest {
     assertThat((double) render(own, input, site).first().at(60, 200)).isLessThan(before - 0.1);
     assertThat((double) render(matched, input, site).first().at(60, 200))
         .isCloseTo(before, within(0.12));
+  }
+
+  /** Its blend mode is its own: the stack does not lay the result over once more. */
+  @Test
+  public void whatIsBlackAndScreenedLeavesTheRenderedPicture() throws IOException {
+    Picture grey = Pictures.grey(SIZE.area(), 0.3);
+    byte[] black = encoded(Pictures.grey(new Area(0, 0, 80, 60), 0));
+    OverlayLayer screened = (OverlayLayer) LayerType.OVERLAY.fresh();
+    assertThat(screened.attributes().blend()).isEqualTo(BlendMode.SCREEN);
+    Renderer renderer = new Renderer(new Pyramid(grey), TileCache.shared());
+    RenderInput scene =
+        new RenderInput(
+            LayerStack.of(
+                screened.with(OverlayPicture.of("black.png", Originals.sha256(black), "", black))),
+            Regions.none());
+    Picture whole = renderer.renderOnce(scene, 0, Cancellation.NONE);
+    assertThat(Pictures.largest(whole.first(), grey.first())).isLessThan(1e-4);
+  }
+
+  private static byte[] encoded(Picture picture) throws IOException {
+    try {
+      return PictureWriter.encode(
+          picture,
+          new PictureWriter.Settings(PictureFormat.PNG, 100, 16, OutputProfile.WIDE),
+          "made.png");
+    } catch (Problem e) {
+      throw new IOException(e);
+    }
   }
 
   @Test

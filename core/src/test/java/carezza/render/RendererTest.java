@@ -38,6 +38,7 @@ import carezza.model.LocalContrastLayer;
 import carezza.model.Mask;
 import carezza.model.MonochromeLayer;
 import carezza.model.NeutralPointsLayer;
+import carezza.model.OverlayLayer;
 import carezza.model.PaintLayer;
 import carezza.model.Point;
 import carezza.model.SemanticRegion;
@@ -144,6 +145,7 @@ public class RendererTest {
                   ShapeLayer.Hand.PUSH,
                   Stroke.path(
                       List.of(new Point(700, 1300), new Point(712, 1304)), 200, 0.5, 1, false)));
+      case OverlayLayer l -> l.withBehind(true);
       case PaintLayer l ->
           l.plus(
               Stroke.path(List.of(new Point(600, 1200), new Point(760, 1240)), 6, 0.5, 0.8, false));

@@ -35,6 +35,7 @@ import carezza.desktop.text.Texts;
 import carezza.kernel.FaceNeeds;
 import carezza.model.Layer;
 import carezza.model.LockedLayer;
+import carezza.model.ShapeLayer;
 import carezza.session.Promises.Broken;
 
 /**
@@ -296,7 +297,9 @@ public final class PanelView extends VBox {
           turned.run();
         });
     rows.follow(turned);
-    HBox pages = new HBox(6, what, place, blend());
+    // Moving what is seen lays nothing over it.
+    boolean lays = state.selection().layer(ShapeLayer.class).isEmpty();
+    HBox pages = lays ? new HBox(6, what, place, blend()) : new HBox(6, what, place);
     for (ToggleButton page : new ToggleButton[] {what, place}) {
       page.setMaxWidth(Double.MAX_VALUE);
       HBox.setHgrow(page, Priority.ALWAYS);
