@@ -95,6 +95,18 @@ public record PictureStatistics(
     return new Reading(context, picture).figures(repaired);
   }
 
+  /**
+   * Colours of skin, teeth and eyes alone, and how far eyes and teeth shine; the rest is not looked
+   * at.
+   *
+   * @param picture whole, working space
+   * @param settled whose form it is taken to have
+   */
+  static PictureStatistics tones(
+      EvaluationContext context, Picture picture, PictureStatistics settled) {
+    return new Reading(context, picture).tones(settled.form());
+  }
+
   /** Regions and pixels while they are read. */
   private record Reading(EvaluationContext site, Picture picture, Picture lab, double fw) {
 
@@ -147,6 +159,33 @@ public record PictureStatistics(
           glow(SemanticRegion.TEETH),
           SightGauges.noise(lab.first()),
           Distractions.of(lab, site).size());
+    }
+
+    PictureStatistics tones(double[] form) {
+      Plane skin = region(SemanticRegion.FACE_SKIN);
+      double nan = Double.NaN;
+      return new PictureStatistics(
+          nan,
+          form,
+          nan,
+          nan,
+          nan,
+          tone(skin),
+          RobustStatistics.quantile(RobustStatistics.values(lab.first(), skin), 0.98),
+          tone(region(SemanticRegion.NECK_SKIN)),
+          tone(region(SemanticRegion.TEETH)),
+          tone(region(SemanticRegion.SCLERA)),
+          tone(region(SemanticRegion.LEFT_SCLERA)),
+          tone(region(SemanticRegion.RIGHT_SCLERA)),
+          nan,
+          nan,
+          nan,
+          nan,
+          nan,
+          glow(SemanticRegion.SCLERA),
+          glow(SemanticRegion.TEETH),
+          new SightGauges.Noise(nan, nan, nan, nan),
+          0);
     }
 
     /**

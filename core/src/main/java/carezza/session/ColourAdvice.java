@@ -154,7 +154,7 @@ public final class ColourAdvice {
   public Layer reaimed(Project project, String layer, Cancellation cancellation) {
     Project aimed = project;
     for (int round = 0; round < ROUNDS; round++) {
-      List<Gauge> gauges = session.readings().gauges(aimed, cancellation);
+      List<Gauge> gauges = session.readings().tones(aimed, cancellation);
       Layer own = aimed.stack().find(layer).orElseThrow();
       Layer next =
           switch (own) {

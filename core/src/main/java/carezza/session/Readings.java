@@ -58,6 +58,11 @@ public final class Readings {
     return findings.gauges();
   }
 
+  /** Gauges of the colours of skin, teeth and eyes alone. */
+  List<Gauge> tones(Project project, Cancellation cancellation) {
+    return reader.tones(session.measured(project), cancellation);
+  }
+
   /** A measured picture as it is seen. */
   private Picture shaped(Project project, Picture measured, Cancellation cancellation) {
     if (project.stack().unshaped() == project.stack()) {
