@@ -76,6 +76,11 @@ final class Interaction {
     new Interaction().inWindow(Interaction::paint);
   }
 
+  /** Strokes of a hand that shapes, over the whole stack. */
+  static void pushes() throws Exception {
+    new Interaction().inWindow(Interaction::push);
+  }
+
   /** The amount of one layer after the other, moved as by a slider. */
   static void sliders() throws Exception {
     new Interaction().inWindow(Interaction::slide);
@@ -255,6 +260,26 @@ final class Interaction {
     value(LayerType.LEVELS, "darks", 0.1, 1);
     value(LayerType.LOCAL_CONTRAST, "contrast", 0.1, 0.6);
     value(LayerType.LOCAL_CONTRAST, "haze", 0.1, 0.6);
+    value(LayerType.VIGNETTE, "stops", -1.5, 0);
+    value(LayerType.NOISE_REDUCTION, "lightness", 0.2, 2);
+    value(LayerType.SHARPEN, "haloLimit", 1, 8);
+    value(LayerType.GLOW, "glow", 0.1, 0.6);
+    value(LayerType.FOCUS_FALLOFF, "radius", 5, 40);
+    value(LayerType.OVERLAY, "x", 0.3, 0.7);
+    value(LayerType.GRAIN, "strength", 0.5, 4);
+    value(LayerType.SHAPE, "width", 0.97, 1.03);
+  }
+
+  /** A hand that pushes what is seen. */
+  private void push() throws Exception {
+    on(
+        () -> {
+          view.state().selection().add(LayerType.SHAPE);
+          view.state().tools().brushProperty().set(new Brush(300, 0.5, 1));
+          return null;
+        });
+    rest();
+    strokes("pushes of 300 px");
   }
 
   private void value(LayerType kind, String name, double from, double to) throws Exception {

@@ -8,7 +8,7 @@ import java.util.List;
 import carezza.codec.PressProfile;
 
 /**
- * Runs a measurement: {@code jmh [pattern …]}, {@code memory}, {@code strokes}, {@code sliders},
+ * Runs a measurement: {@code jmh [pattern …]}, {@code memory}, {@code strokes}, {@code pushes}, {@code sliders},
  * {@code masks}, {@code colours [KIND …]}, {@code set FOLDER}; {@code routine NAME PHOTO …} holds a
  * shipped routine against the same with its values fixed; {@code quality PORTRAITS FILE.md}
  * compares what is found with the painted truth; {@code regions PORTRAITS … FILE.md} compares
@@ -31,6 +31,7 @@ public final class Main {
       case "memory" -> MemoryProof.run();
       case "memory-of" -> MemoryProof.of(Integer.parseInt(rest[0]));
       case "strokes" -> Interaction.strokes();
+      case "pushes" -> Interaction.pushes();
       case "sliders" -> Interaction.sliders();
       case "masks" -> Interaction.masks();
       case "colours" -> Interaction.colours(List.of(rest));
@@ -54,7 +55,7 @@ public final class Main {
       case "press-profile" -> Files.write(Path.of(rest[0]), PressProfile.make());
       default -> {
         System.err.println(
-            "Say what to measure: jmh [pattern …], memory, strokes, sliders, masks, colours, set, routine, quality, plan, regions, detection, files, fuzz, or press-profile.");
+            "Say what to measure: jmh [pattern …], memory, strokes, pushes, sliders, masks, colours, set, routine, quality, plan, regions, detection, files, fuzz, or press-profile.");
         System.exit(2);
       }
     }
