@@ -8,12 +8,12 @@ import java.util.List;
 import carezza.codec.PressProfile;
 
 /**
- * Runs a measurement: {@code jmh [pattern …]}, {@code memory}, {@code strokes}, {@code pushes}, {@code sliders},
- * {@code masks}, {@code colours [KIND …]}, {@code set FOLDER}; {@code routine NAME PHOTO …} holds a
- * shipped routine against the same with its values fixed; {@code quality PORTRAITS FILE.md}
- * compares what is found with the painted truth; {@code regions PORTRAITS … FILE.md} compares
- * regions and draws them; {@code plan PORTRAITS … FILE.md} compares findings and drafts; {@code
- * detection PORTRAITS} fits the weights by which blemishes are told; {@code files FOLDER
+ * Runs a measurement: {@code jmh [pattern …]}, {@code memory}, {@code strokes}, {@code pushes},
+ * {@code sliders}, {@code masks}, {@code colours [KIND …]}, {@code set FOLDER}; {@code routine NAME
+ * PHOTO …} holds a shipped routine against the same with its values fixed; {@code quality PORTRAITS
+ * FILE.md} compares what is found with the painted truth; {@code regions PORTRAITS … FILE.md}
+ * compares regions and draws them; {@code plan PORTRAITS … FILE.md} compares findings and drafts;
+ * {@code detection PORTRAITS} fits the weights by which blemishes are told; {@code files FOLDER
  * [REPORT.md]} reads a folder of other people's files beside an independent reader; {@code fuzz
  * SECONDS FOLDER} fuzzes the readers (with the profile {@code fuzz}); {@code press-profile FILE}
  * makes the CMYK profile anew.

@@ -16,9 +16,6 @@ import carezza.model.ShapeLayer.Nudge;
  */
 public final class Deformation {
 
-  /** Halvings by which a stroke that would stretch too far is weakened. */
-  private static final int STEPS = 7;
-
   /** Rounds by which the place is found that is seen elsewhere. */
   private static final int ROUNDS = 8;
 
@@ -57,72 +54,76 @@ public final class Deformation {
 
   /**
    * @param freedom what a hand may move, 0 … 1 by place
-   * @param limit on how far a stroke may stretch any place; a stroke that would go further is
-   *     weakened
+   * @param limit on how far a stroke may stretch any place; what would go further is weakened
    * @param known the same photograph's with the same freedom and limit, for what is the same in it;
    *     or null
    */
   static Deformation of(
-      ShapeLayer layer, PictureSize size, Flow.Freedom freedom, double limit, Deformation known) {
-    Displacements before = new Displacements(size);
-    Displacements hand = before;
-    boolean heldBefore = false;
-    boolean held = false;
-    int done = 0;
-    if (known != null && known.amount == layer.attributes().amount()) {
-      int n = known.nudges.size();
-      if (layer.nudges().size() >= n && layer.nudges().subList(0, n).equals(known.nudges)) {
-        before = known.before;
-        hand = known.hand;
-        heldBefore = known.heldBefore;
-        held = known.held;
-        done = n;
-      } else if (n > 0
-          && layer.nudges().size() >= n - 1
-          && layer.nudges().subList(0, n - 1).equals(known.nudges.subList(0, n - 1))) {
-        before = known.before;
-        hand = known.before;
-        heldBefore = known.heldBefore;
-        held = known.heldBefore;
-        done = n - 1;
-      }
+      ShapeLayer layer, PictureSize size, Move.Freedom freedom, double limit, Deformation known) {
+    double amount = layer.attributes().amount();
+    Shared shared = Shared.of(layer.nudges(), amount, known);
+    Displacements before = known == null ? shared.at() : known.before;
+    Displacements hand = shared.at();
+    boolean heldBefore = known == null ? shared.held() : known.heldBefore;
+    boolean held = shared.held();
+    if (shared.strokes() == 0 && shared.points() == 0) {
+      before = new Displacements(size);
+      hand = before;
     }
-    for (Nudge nudge : layer.nudges().subList(done, layer.nudges().size())) {
-      before = hand;
-      heldBefore = held;
-      double share = layer.attributes().amount();
-      hand = before.then(new Flow(nudge, share, freedom));
-      if (strained(before, hand, nudge, limit)) {
-        held = true;
-        hand = weakened(before, nudge, share, freedom, limit);
+    List<Nudge> nudges = layer.nudges();
+    int from = shared.points();
+    for (int i = shared.strokes(); i < nudges.size(); i++) {
+      if (from == 0) {
+        before = i == nudges.size() - 1 ? hand : before;
+        heldBefore = held;
       }
+      boolean fresh = hand == before || hand == shared.at();
+      hand = fresh ? hand.copy() : hand;
+      for (Move move : Move.of(nudges.get(i), from, amount)) {
+        held |= hand.lay(move, freedom, limit);
+      }
+      from = 0;
     }
     return new Deformation(size, layer, before, heldBefore, hand, held);
   }
 
-  private static boolean strained(
-      Displacements before, Displacements after, Nudge nudge, double limit) {
-    Area area = nudge.stroke().bounds();
-    double strain = after.strain(area);
-    return strain > limit && strain > before.strain(area);
-  }
+  /**
+   * What of the strokes is known already.
+   *
+   * @param strokes that are whole in it
+   * @param points of the next one that are
+   */
+  private record Shared(Displacements at, boolean held, int strokes, int points) {
 
-  private static Displacements weakened(
-      Displacements before, Nudge nudge, double share, Flow.Freedom freedom, double limit) {
-    double low = 0;
-    double high = share;
-    Displacements best = before;
-    for (int i = 0; i < STEPS; i++) {
-      double middle = (low + high) / 2;
-      Displacements tried = before.then(new Flow(nudge, middle, freedom));
-      if (strained(before, tried, nudge, limit)) {
-        high = middle;
-      } else {
-        low = middle;
-        best = tried;
+    private static final Shared NOTHING = new Shared(null, false, 0, 0);
+
+    static Shared of(List<Nudge> nudges, double amount, Deformation known) {
+      if (known == null || known.amount != amount || known.nudges.isEmpty()) {
+        return NOTHING;
       }
+      int n = known.nudges.size();
+      if (begins(nudges, known.nudges, n)) {
+        return new Shared(known.hand, known.held, n, 0);
+      }
+      if (!begins(nudges, known.nudges, n - 1)) {
+        return NOTHING;
+      }
+      if (nudges.size() >= n) {
+        Nudge was = known.nudges.get(n - 1);
+        Nudge is = nudges.get(n - 1);
+        int points = was.stroke().size();
+        if (is.hand() == was.hand()
+            && is.stroke().size() >= points
+            && is.stroke().first(points).equals(was.stroke())) {
+          return new Shared(known.hand, known.held, n - 1, points);
+        }
+      }
+      return n == 1 ? NOTHING : new Shared(known.before, known.heldBefore, n - 1, 0);
     }
-    return best;
+
+    private static boolean begins(List<Nudge> nudges, List<Nudge> with, int count) {
+      return nudges.size() >= count && nudges.subList(0, count).equals(with.subList(0, count));
+    }
   }
 
   /** Of the whole, as a share of what it was. */
@@ -147,7 +148,7 @@ public final class Deformation {
 
   /** The largest stretch or squeeze of a place by the hand, as a share. */
   public double strain() {
-    return hand.strain(size.area());
+    return hand.strainOver(size.area());
   }
 
   /** Whether a stroke was weakened as it would have passed the limit. */

@@ -74,7 +74,7 @@ public final class Deformations {
     return deformation;
   }
 
-  private static Flow.Freedom freedom(ShapeLayer layer, EvaluationContext context) {
+  private static Move.Freedom freedom(ShapeLayer layer, EvaluationContext context) {
     Mask mask = layer.attributes().mask();
     boolean masked = !(mask instanceof Mask.Everything) && !Masks.readsInput(mask);
     if (layer.held().isEmpty() && !masked) {

@@ -14,6 +14,9 @@ final class Displacements {
   /** Nodes along the photograph's long edge, at least. */
   private static final double FINE = 1100;
 
+  /** Halvings by which a step that would stretch too far is weakened. */
+  private static final int STEPS = 5;
+
   /** Pixels between nodes, at least. */
   private static final double CLOSEST = 2;
 
@@ -49,32 +52,104 @@ final class Displacements {
         .intersect(new Area(0, 0, columns, rows));
   }
 
-  /** With one flow more, which lies over all before it. */
-  Displacements then(Flow flow) {
-    Displacements result = new Displacements(this);
-    Area touched = nodes(flow.bounds());
+  /** The same, to be changed by itself. */
+  Displacements copy() {
+    return new Displacements(this);
+  }
+
+  /** Nodes as they were, to be put back. */
+  private record Block(Area nodes, float[] dx, float[] dy) {}
+
+  /**
+   * Lays one step more over all before it, as far as the limit lets it: one that would stretch a
+   * place further than that, and further than it is, is weakened.
+   *
+   * @return whether it was weakened
+   */
+  boolean lay(Move move, Move.Freedom freedom, double limit) {
+    Area touched = nodes(move.bounds());
+    if (touched.isEmpty()) {
+      return false;
+    }
+    double already = strain(touched);
+    Block before = moved(move, touched, freedom);
+    if (!isTooMuch(touched, limit, already)) {
+      return false;
+    }
+    double low = 0;
+    double high = 1;
+    for (int i = 0; i < STEPS; i++) {
+      double middle = (low + high) / 2;
+      put(before);
+      moved(move.weakened(middle), touched, freedom);
+      if (isTooMuch(touched, limit, already)) {
+        high = middle;
+      } else {
+        low = middle;
+      }
+    }
+    put(before);
+    if (low > 0) {
+      moved(move.weakened(low), touched, freedom);
+    }
+    return true;
+  }
+
+  private boolean isTooMuch(Area touched, double limit, double already) {
+    double strain = strain(touched);
+    return strain > limit && strain > already;
+  }
+
+  private void put(Block block) {
+    Area a = block.nodes();
+    for (int j = 0; j < a.height(); j++) {
+      int to = (a.y() + j) * columns + a.x();
+      System.arraycopy(block.dx(), j * a.width(), dx, to, a.width());
+      System.arraycopy(block.dy(), j * a.width(), dy, to, a.width());
+    }
+  }
+
+  /**
+   * Lays a step over all before it.
+   *
+   * @return what was there
+   */
+  private Block moved(Move move, Area touched, Move.Freedom freedom) {
+    int w = touched.width();
+    float[] wasX = new float[touched.pixels()];
+    float[] wasY = new float[touched.pixels()];
+    float[] isX = new float[touched.pixels()];
+    float[] isY = new float[touched.pixels()];
     ParallelRows.each(
         // A node takes as long as many pixels.
-        16 * touched.width(),
+        16 * w,
         touched.height(),
         (from, to) -> {
           double[] place = new double[2];
           double[] before = new double[2];
-          for (int j = touched.y() + from; j < touched.y() + to; j++) {
-            for (int i = touched.x(); i < touched.right(); i++) {
-              double x = i * step;
-              double y = j * step;
+          for (int j = from; j < to; j++) {
+            for (int i = 0; i < w; i++) {
+              int at = (touched.y() + j) * columns + touched.x() + i;
+              int own = j * w + i;
+              wasX[own] = dx[at];
+              wasY[own] = dy[at];
+              double x = (touched.x() + i) * step;
+              double y = (touched.y() + j) * step;
               place[0] = x;
               place[1] = y;
-              flow.backwards(place);
-              cubic(place[0], place[1], before);
-              double left = 1 - flow.takenBack(x, y);
-              result.dx[j * columns + i] = (float) (left * (place[0] + before[0] - x));
-              result.dy[j * columns + i] = (float) (left * (place[1] + before[1] - y));
+              before[0] = dx[at];
+              before[1] = dy[at];
+              if (move.backwards(place, freedom)) {
+                cubic(place[0], place[1], before);
+              }
+              double left = 1 - move.takenBack(x, y, freedom);
+              isX[own] = (float) (left * (place[0] + before[0] - x));
+              isY[own] = (float) (left * (place[1] + before[1] - y));
             }
           }
         });
-    return result;
+    put(new Block(touched, isX, isY));
+    return new Block(touched, wasX, wasY);
   }
 
   private void cubic(double x, double y, double[] out) {
@@ -144,8 +219,11 @@ final class Displacements {
    * The largest stretch or squeeze of any direction at any place of an area, as a share: how far
    * the singular values of the map's derivative are from 1.
    */
-  double strain(Area area) {
-    Area all = nodes(area);
+  double strainOver(Area area) {
+    return strain(nodes(area));
+  }
+
+  private double strain(Area all) {
     double most = 0;
     for (int j = all.y(); j < all.bottom() - 1; j++) {
       for (int i = all.x(); i < all.right() - 1; i++) {

@@ -197,6 +197,34 @@ public class ShapeTest {
     }
   }
 
+  /** Whatever was asked for before, what comes out is that of the strokes alone. */
+  @Test
+  public void whatWasKnownBeforeMakesNoDifference() {
+    Nudge one = nudge(Hand.PUSH, 70, 1, new Point(200, 200), new Point(210, 205));
+    Nudge two = nudge(Hand.GROW, 90, 1, new Point(260, 220), new Point(264, 220));
+    Nudge three = nudge(Hand.SMOOTH, 120, 0.4, new Point(230, 210), new Point(236, 210));
+    List<List<Nudge>> course =
+        List.of(
+            List.of(one),
+            List.of(one, two),
+            List.of(one, two),
+            List.of(one, two, three),
+            List.of(one, two),
+            List.of(one),
+            List.of(one, three),
+            List.of(),
+            List.of(two, three, one));
+    Deformation known = null;
+    for (List<Nudge> nudges : course) {
+      ShapeLayer layer = layer(nudges.toArray(Nudge[]::new));
+      known = Deformation.of(layer, SIZE, (x, y) -> 1, 1, known);
+      Deformation fresh = of(layer);
+      for (double x = 150; x < 350; x += 9) {
+        assertThat(known.source(new Point(x, 212))).isEqualTo(fresh.source(new Point(x, 212)));
+      }
+    }
+  }
+
   private static Picture smooth() {
     return new Picture(
         Pictures.plane(SIZE.area(), (x, y) -> 0.5 + 0.3 * Math.sin(x / 17) * Math.cos(y / 23)),
