@@ -3,11 +3,14 @@ package carezza.shape;
 import java.util.ArrayList;
 import java.util.List;
 
+import org.jspecify.annotations.Nullable;
+
 import carezza.image.Area;
 import carezza.image.PictureSize;
 import carezza.model.Point;
 import carezza.model.ShapeLayer;
 import carezza.model.ShapeLayer.Nudge;
+import carezza.model.Stroke;
 
 /**
  * Where what is seen at a place came from: the whole picture's stretch and lean about its middle,
@@ -26,8 +29,8 @@ public final class Deformation {
   private final List<Nudge> nudges;
   private final double amount;
 
-  /** After each of the last two strokes, for one more of them and for one that grows. */
-  private final Displacements before;
+  /** Before the last stroke, for one that is taken back; null where that is not known. */
+  private final @Nullable Displacements before;
 
   private final Displacements hand;
   private final boolean heldBefore;
@@ -62,9 +65,10 @@ public final class Deformation {
       ShapeLayer layer, PictureSize size, Move.Freedom freedom, double limit, Deformation known) {
     double amount = layer.attributes().amount();
     Shared shared = Shared.of(layer.nudges(), amount, known);
-    Displacements before = known == null ? shared.at() : known.before;
+    boolean goesOn = known != null && shared.at() == known.hand;
+    Displacements before = goesOn ? known.before : null;
     Displacements hand = shared.at();
-    boolean heldBefore = known == null ? shared.held() : known.heldBefore;
+    boolean heldBefore = goesOn && known.heldBefore;
     boolean held = shared.held();
     if (shared.strokes() == 0 && shared.points() == 0) {
       before = new Displacements(size);
@@ -85,6 +89,12 @@ public final class Deformation {
       from = 0;
     }
     return new Deformation(size, layer, before, heldBefore, hand, held);
+  }
+
+  /** How much of a layer's strokes is known here: whole strokes before points. */
+  long common(ShapeLayer layer) {
+    Shared shared = Shared.of(layer.nudges(), layer.attributes().amount(), this);
+    return shared.strokes() * (long) Stroke.MOST_POINTS + shared.points();
   }
 
   /**
@@ -118,7 +128,7 @@ public final class Deformation {
           return new Shared(known.hand, known.held, n - 1, points);
         }
       }
-      return n == 1 ? NOTHING : new Shared(known.before, known.heldBefore, n - 1, 0);
+      return known.before == null ? NOTHING : new Shared(known.before, known.heldBefore, n - 1, 0);
     }
 
     private static boolean begins(List<Nudge> nudges, List<Nudge> with, int count) {

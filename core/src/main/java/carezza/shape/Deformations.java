@@ -1,8 +1,11 @@
 package carezza.shape;
 
+import java.util.ArrayDeque;
+import java.util.Comparator;
+import java.util.Deque;
+
 import carezza.filter.DiscMorphology;
 import carezza.filter.GaussianBlur;
-import carezza.function.Recent;
 import carezza.image.Level;
 import carezza.image.PictureSize;
 import carezza.image.Plane;
@@ -25,12 +28,13 @@ public final class Deformations {
   /** Where a job does not say how far a place may be stretched. */
   private static final double USUAL_LIMIT = 0.15;
 
-  private static final int KEPT = 4;
+  private static final int KEPT = 8;
 
-  private static final Recent<Key, Deformation> FOUND = new Recent<>(KEPT);
-
-  /** What was made last, for the strokes that the next one shares with it. */
-  private static volatile Made last;
+  /**
+   * The latest first. Views, gauges and files ask for several states of a layer at once; each goes
+   * on from the one that has most in common with it.
+   */
+  private static final Deque<Made> FOUND = new ArrayDeque<>();
 
   private Deformations() {}
 
@@ -53,7 +57,19 @@ public final class Deformations {
     double limit =
         layer.force() ? Double.MAX_VALUE : context.job().limit("shape", "mostStretch", USUAL_LIMIT);
     Key key = new Key(bare(layer), context.photograph(), context.regions(), limit);
-    return FOUND.of(key, () -> made(key, context));
+    synchronized (FOUND) {
+      Made made =
+          FOUND.stream()
+              .filter(m -> m.key().equals(key))
+              .findFirst()
+              .orElseGet(() -> new Made(key, made(key, context)));
+      FOUND.remove(made);
+      FOUND.addFirst(made);
+      while (FOUND.size() > KEPT) {
+        FOUND.removeLast();
+      }
+      return made.deformation();
+    }
   }
 
   /** With all at a fixed value that places do not depend on. */
@@ -62,16 +78,14 @@ public final class Deformations {
   }
 
   private static Deformation made(Key key, EvaluationContext context) {
-    Made known = last;
-    Deformation deformation =
-        Deformation.of(
-            key.layer(),
-            key.size(),
-            freedom(key.layer(), context),
-            key.limit(),
-            known != null && known.key().differsInStrokesAlone(key) ? known.deformation() : null);
-    last = new Made(key, deformation);
-    return deformation;
+    Deformation known =
+        FOUND.stream()
+            .filter(m -> m.key().differsInStrokesAlone(key))
+            .map(Made::deformation)
+            .max(Comparator.comparingLong(d -> d.common(key.layer())))
+            .orElse(null);
+    return Deformation.of(
+        key.layer(), key.size(), freedom(key.layer(), context), key.limit(), known);
   }
 
   private static Move.Freedom freedom(ShapeLayer layer, EvaluationContext context) {

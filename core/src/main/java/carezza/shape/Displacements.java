@@ -15,7 +15,7 @@ final class Displacements {
   private static final double FINE = 1100;
 
   /** Halvings by which a step that would stretch too far is weakened. */
-  private static final int STEPS = 5;
+  private static final int STEPS = 3;
 
   /** Pixels between nodes, at least. */
   private static final double CLOSEST = 2;
