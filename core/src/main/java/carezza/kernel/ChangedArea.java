@@ -5,10 +5,15 @@ import java.util.Optional;
 
 import carezza.image.Area;
 import carezza.mask.Masks;
+import carezza.mask.StrokeCoverage;
 import carezza.model.DodgeBurnLayer;
 import carezza.model.HealLayer;
 import carezza.model.HealLayer.Patch;
 import carezza.model.Layer;
+import carezza.model.PaintLayer;
+import carezza.model.ShapeLayer;
+import carezza.model.ShapeLayer.Nudge;
+import carezza.model.Stroke;
 
 /** Where two states of a layer can differ in what they do to the same input. */
 public final class ChangedArea {
@@ -20,6 +25,10 @@ public final class ChangedArea {
    * anywhere.
    */
   public static Optional<Area> between(Layer was, Layer is) {
+    boolean ownMask = is instanceof ShapeLayer && !was.attributes().equals(is.attributes());
+    if (ownMask) {
+      return Optional.empty();
+    }
     Optional<Area> masks = Masks.difference(was.attributes().mask(), is.attributes().mask());
     if (masks.isEmpty()
         || !is.attributes().withMask(was.attributes().mask()).equals(was.attributes())) {
@@ -44,7 +53,31 @@ public final class ChangedArea {
           ? Optional.of(between(a.patches(), b.patches()))
           : Optional.empty();
     }
+    if (was instanceof PaintLayer a && is instanceof PaintLayer b) {
+      return b.withStrokes(a.strokes()).equals(a)
+          ? Optional.of(StrokeCoverage.difference(a.strokes(), b.strokes()))
+          : Optional.empty();
+    }
+    if (was instanceof ShapeLayer a && is instanceof ShapeLayer b) {
+      boolean still = a.width() == 1 && a.height() == 1 && a.lean() == 0;
+      return still && b.withNudges(a.nudges()).equals(a) && sameHands(a.nudges(), b.nudges())
+          ? Optional.of(StrokeCoverage.difference(strokes(a.nudges()), strokes(b.nudges())))
+          : Optional.empty();
+    }
     return Optional.empty();
+  }
+
+  private static boolean sameHands(List<Nudge> was, List<Nudge> is) {
+    for (int i = 0; i < Math.min(was.size(), is.size()); i++) {
+      if (was.get(i).hand() != is.get(i).hand()) {
+        return false;
+      }
+    }
+    return true;
+  }
+
+  private static List<Stroke> strokes(List<Nudge> nudges) {
+    return nudges.stream().map(Nudge::stroke).toList();
   }
 
   private static Area between(List<Patch> was, List<Patch> is) {

@@ -127,7 +127,7 @@ public final class StrokeCoverage {
   }
 
   /** The area of the photograph outside of which two lists of strokes cover the same. */
-  static Area difference(List<Stroke> was, List<Stroke> is) {
+  public static Area difference(List<Stroke> was, List<Stroke> is) {
     int shared = Math.min(was.size(), is.size());
     int same = 0;
     while (same < shared && was.get(same).equals(is.get(same))) {

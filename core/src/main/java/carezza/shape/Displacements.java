@@ -12,10 +12,13 @@ import carezza.image.PictureSize;
 final class Displacements {
 
   /** Nodes along the photograph's long edge, at least. */
-  private static final double FINE = 1100;
+  private static final double FINE = 640;
 
-  /** Halvings by which a step that would stretch too far is weakened. */
-  private static final int STEPS = 3;
+  /** How near to the limit a step is brought that would pass it, and what is not worth it. */
+  private static final double WITHIN = 0.95;
+
+  private static final double LEAST = 0.02;
+  private static final int TRIES = 3;
 
   /** Pixels between nodes, at least. */
   private static final double CLOSEST = 2;
@@ -76,21 +79,18 @@ final class Displacements {
     if (!isTooMuch(touched, limit, already)) {
       return false;
     }
-    double low = 0;
-    double high = 1;
-    for (int i = 0; i < STEPS; i++) {
-      double middle = (low + high) / 2;
+    double share = 1;
+    for (int i = 0; i < TRIES && isTooMuch(touched, limit, already); i++) {
+      // What it adds grows about as its share does.
+      share *= WITHIN * (limit - already) / (strain(touched) - already);
       put(before);
-      moved(move.weakened(middle), touched, freedom);
-      if (isTooMuch(touched, limit, already)) {
-        high = middle;
-      } else {
-        low = middle;
+      if (share < LEAST) {
+        return true;
       }
+      moved(move.weakened(share), touched, freedom);
     }
-    put(before);
-    if (low > 0) {
-      moved(move.weakened(low), touched, freedom);
+    if (isTooMuch(touched, limit, already)) {
+      put(before);
     }
     return true;
   }

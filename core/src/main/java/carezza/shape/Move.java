@@ -119,7 +119,7 @@ record Move(
     if (along == 0 && apart == 0 || isFar(p)) {
       return false;
     }
-    int steps = 1 + (int) Math.ceil(Math.hypot(x1 - x0, y1 - y0) / (STEP * radius));
+    int steps = Math.max(1, (int) Math.ceil(Math.hypot(x1 - x0, y1 - y0) / (STEP * radius)));
     double h = 1.0 / steps;
     double[] a = new double[2];
     double[] b = new double[2];

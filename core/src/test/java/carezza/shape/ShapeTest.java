@@ -13,6 +13,7 @@ import carezza.image.Area;
 import carezza.image.Picture;
 import carezza.image.PictureSize;
 import carezza.image.Plane;
+import carezza.kernel.ChangedArea;
 import carezza.kernel.LayerType;
 import carezza.mask.EvaluationContext;
 import carezza.mask.Regions;
@@ -147,7 +148,11 @@ public class ShapeTest {
 
   @Test
   public void noPlaceIsStretchedPastTheLimitUnlessForced() {
-    Nudge hard = nudge(Hand.PUSH, 60, 1, new Point(300, 240), new Point(360, 240));
+    List<Point> way = new ArrayList<>();
+    for (int i = 0; i <= 30; i++) {
+      way.add(new Point(300 + 2 * i, 240));
+    }
+    Nudge hard = nudge(Hand.PUSH, 60, 1, way.toArray(Point[]::new));
     Deformation free = Deformation.of(layer(hard), SIZE, (x, y) -> 1, Double.MAX_VALUE, null);
     Deformation held = Deformation.of(layer(hard), SIZE, (x, y) -> 1, 0.15, null);
     assertThat(free.strain()).isGreaterThan(0.4);
@@ -221,6 +226,29 @@ public class ShapeTest {
       Deformation fresh = of(layer);
       for (double x = 150; x < 350; x += 9) {
         assertThat(known.source(new Point(x, 212))).isEqualTo(fresh.source(new Point(x, 212)));
+      }
+    }
+  }
+
+  /** A view that follows a hand renders anew only where the hand was. */
+  @Test
+  public void onlyWhereTheHandWasIsAnythingElse() {
+    Nudge one = nudge(Hand.PUSH, 70, 1, new Point(200, 200), new Point(210, 205));
+    Nudge two = nudge(Hand.PUSH, 50, 1, new Point(400, 300), new Point(404, 300));
+    Nudge grown =
+        nudge(Hand.PUSH, 50, 1, new Point(400, 300), new Point(404, 300), new Point(409, 302));
+    ShapeLayer was = layer(one, two);
+    ShapeLayer is = was.withNudges(List.of(one, grown));
+    Area said = ChangedArea.between(was, is).orElseThrow();
+    assertThat(said.contains(new Area(390, 290, 20, 20))).isTrue();
+    assertThat(said.intersect(new Area(100, 100, 200, 150)).isEmpty()).isTrue();
+    Deformation before = of(was);
+    Deformation after = of(is);
+    for (int x = 4; x < 640; x += 8) {
+      for (int y = 4; y < 480; y += 8) {
+        if (!said.contains(x, y)) {
+          assertThat(after.source(new Point(x, y))).isEqualTo(before.source(new Point(x, y)));
+        }
       }
     }
   }
