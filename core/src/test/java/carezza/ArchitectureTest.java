@@ -27,6 +27,8 @@ public class ArchitectureTest {
     "face",
     "job",
     "mask",
+    "shape",
+    "overlay",
     "kernel",
     "render",
     "measure",

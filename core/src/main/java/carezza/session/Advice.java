@@ -40,8 +40,10 @@ import carezza.render.Renderer.Readiness;
  */
 public final class Advice {
 
-  /** Sides of the part that is read at full size, in pixels. */
-  private static final int READ = 1600;
+  /** Sides of the parts that are read at full size, in pixels. */
+  private static final int NOISE_READ = 1600;
+
+  private static final int HALO_READ = 900;
 
   /** Share of the pixels that a halo may be larger at. */
   private static final double BEYOND = 0.001;
@@ -114,7 +116,7 @@ public final class Advice {
   public GrainEstimate grain(Project project, String layer, Cancellation cancellation) {
     RenderInput scene = session.scene(project);
     Area all = session.size().area();
-    Area middle = read(new Point(all.width() / 2.0, all.height() / 2.0));
+    Area middle = read(new Point(all.width() / 2.0, all.height() / 2.0), NOISE_READ);
     Picture input =
         session.renderer().render(scene.below(layer), middle, 0, Readiness.QUICK, cancellation);
     return GrainEstimate.of(Lab.lightness(input));
@@ -134,7 +136,8 @@ public final class Advice {
         read(
             face == null
                 ? new Point(all.width() / 2.0, all.height() / 2.0)
-                : new Point(face.oval().x(), face.oval().y()));
+                : new Point(face.oval().x(), face.oval().y()),
+            HALO_READ);
     Plane before =
         Lab.lightness(
             session.renderer().render(scene.below(layer), area, 0, Readiness.EXACT, cancellation));
@@ -149,10 +152,10 @@ public final class Advice {
   }
 
   /** What is read about a place at full size: even sides, inside the picture. */
-  private Area read(Point about) {
+  private Area read(Point about, int side) {
     Area all = session.size().area();
-    int w = Math.min(READ, all.width()) & ~1;
-    int h = Math.min(READ, all.height()) & ~1;
+    int w = Math.min(side, all.width()) & ~1;
+    int h = Math.min(side, all.height()) & ~1;
     return new Area(
         Math.clamp(Math.round(about.x() - w / 2.0), 0, all.width() - w),
         Math.clamp(Math.round(about.y() - h / 2.0), 0, all.height() - h),

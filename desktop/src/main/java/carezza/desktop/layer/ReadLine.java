@@ -43,6 +43,14 @@ final class ReadLine<L extends Layer> extends Label {
     this.waiting = waiting;
     this.reading = reading;
     lane = state.tasks().droppable(id);
+    // What nobody sees any more is not read to its end.
+    sceneProperty()
+        .subscribe(
+            (was, is) -> {
+              if (was != null && is == null) {
+                lane.cancel();
+              }
+            });
     setId(id);
     setWrapText(true);
     getStyleClass().add("row-words");
