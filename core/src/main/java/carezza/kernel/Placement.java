@@ -2,6 +2,7 @@ package carezza.kernel;
 
 import java.util.Arrays;
 
+import carezza.filter.Cubic;
 import carezza.image.Area;
 import carezza.image.Picture;
 import carezza.image.Plane;
@@ -110,15 +111,10 @@ final class Placement {
     for (int j = -1; j <= 2; j++) {
       double row = 0;
       for (int i = -1; i <= 2; i++) {
-        row += weight(x - x0 - i) * from.atNearest(x0 + i, y0 + j);
+        row += Cubic.weight(x - x0 - i) * from.atNearest(x0 + i, y0 + j);
       }
-      sum += weight(y - y0 - j) * row;
+      sum += Cubic.weight(y - y0 - j) * row;
     }
     return (float) sum;
-  }
-
-  private static double weight(double distance) {
-    double t = Math.abs(distance);
-    return t < 1 ? (1.5 * t - 2.5) * t * t + 1 : t < 2 ? ((-0.5 * t + 2.5) * t - 4) * t + 2 : 0;
   }
 }

@@ -1,5 +1,6 @@
 package carezza.render;
 
+import carezza.filter.Cubic;
 import carezza.filter.GaussianBlur;
 import carezza.filter.MirrorBoundary;
 import carezza.image.Area;
@@ -96,18 +97,10 @@ public final class Cropper {
     for (int j = -1; j <= 2; j++) {
       double row = 0;
       for (int i = -1; i <= 2; i++) {
-        row += weight(i - tx) * plane.atNearest(x0 + i, y0 + j);
+        row += Cubic.weight(i - tx) * plane.atNearest(x0 + i, y0 + j);
       }
-      sum += weight(j - ty) * row;
+      sum += Cubic.weight(j - ty) * row;
     }
     return (float) sum;
-  }
-
-  private static double weight(double d) {
-    double t = Math.abs(d);
-    if (t < 1) {
-      return (1.5 * t - 2.5) * t * t + 1;
-    }
-    return t < 2 ? ((-0.5 * t + 2.5) * t - 4) * t + 2 : 0;
   }
 }

@@ -1,5 +1,6 @@
 package carezza.shape;
 
+import carezza.filter.Cubic;
 import carezza.image.Area;
 import carezza.image.ParallelRows;
 import carezza.image.PictureSize;
@@ -160,10 +161,10 @@ final class Displacements {
     double sumX = 0;
     double sumY = 0;
     for (int j = -1; j <= 2; j++) {
-      double wy = weight(fy - y0 - j);
+      double wy = Cubic.weight(fy - y0 - j);
       int row = Math.clamp(y0 + j, 0, rows - 1) * columns;
       for (int i = -1; i <= 2; i++) {
-        double w = wy * weight(fx - x0 - i);
+        double w = wy * Cubic.weight(fx - x0 - i);
         int at = row + Math.clamp(x0 + i, 0, columns - 1);
         sumX += w * dx[at];
         sumY += w * dy[at];
@@ -171,14 +172,6 @@ final class Displacements {
     }
     out[0] = sumX;
     out[1] = sumY;
-  }
-
-  private static double weight(double d) {
-    double t = Math.abs(d);
-    if (t < 1) {
-      return (1.5 * t - 2.5) * t * t + 1;
-    }
-    return t < 2 ? ((-0.5 * t + 2.5) * t - 4) * t + 2 : 0;
   }
 
   /** The displacement at a place, linear between nodes. */

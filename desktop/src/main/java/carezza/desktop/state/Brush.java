@@ -50,7 +50,7 @@ public record Brush(double radius, double softness, double strength, boolean ins
       case HEAL, HAIR -> new Brush(24, 0.35, 1);
       case DODGE, BURN -> new Brush(40, 1, LIGHT_STRENGTH);
       case PUSH, GROW, SHRINK, SMOOTH_BACK -> new Brush(140, 0.5, 1);
-      case PAINT -> new Brush(2.5, 0.5, 0.8);
+      case PAINT -> new Brush(1.5, 0.5, 0.8);
       default -> kind == LayerType.COLOUR_PAINT ? new Brush(40, 1, FLOW) : OF_MASKS;
     };
   }
