@@ -5,16 +5,10 @@ import java.util.Arrays;
 import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.concurrent.Callable;
 import java.util.concurrent.CountDownLatch;
-import java.util.concurrent.FutureTask;
 import java.util.concurrent.locks.LockSupport;
 import javafx.application.Platform;
-import javafx.event.EventType;
-import javafx.geometry.Point2D;
 import javafx.scene.Scene;
-import javafx.scene.input.MouseButton;
-import javafx.scene.input.MouseEvent;
 import javafx.stage.Stage;
 
 import carezza.codec.OutputProfile;
@@ -54,14 +48,10 @@ final class Interaction {
   private static final int COLD = 2;
 
   private static final int WARM = 10;
-  private static final int EVENTS = 40;
   private static final int MOVES = 100;
 
   /** What a hand takes from choosing a layer to its slider. */
   private static final long TO_THE_SLIDER_MILLIS = 1000;
-
-  /** Between events of a mouse that reports 125 times a second. */
-  private static final long EVENT_NANOS = 8_000_000;
 
   private final Map<Project, Long> asked = new IdentityHashMap<>();
   private final List<Long> latencies = new ArrayList<>();
@@ -116,7 +106,7 @@ final class Interaction {
     Platform.startup(up::countDown);
     up.await();
     Document document = retouch();
-    on(
+    Toolkit.on(
         () -> {
           Look.load();
           view = new Shell();
@@ -130,7 +120,7 @@ final class Interaction {
         });
     rest();
     work.run(this);
-    on(
+    Toolkit.on(
         () -> {
           view.close();
           view.getScene().getWindow().hide();
@@ -140,7 +130,7 @@ final class Interaction {
   }
 
   private void select(String layer) throws Exception {
-    on(
+    Toolkit.on(
         () -> {
           view.state().selection().select(layer);
           return null;
@@ -160,7 +150,7 @@ final class Interaction {
 
   private void mask() throws Exception {
     selectTheLast(LayerType.DODGE_BURN);
-    on(
+    Toolkit.on(
         () -> {
           AppState state = view.state();
           state.tools().brushProperty().set(new Brush(400, 0.5, 0.1).staying(true));
@@ -168,7 +158,7 @@ final class Interaction {
         });
     strokes("strokes of 400 px inside edges");
     selectTheLast(LayerType.CURVE);
-    on(
+    Toolkit.on(
         () -> {
           view.state().view().maskShownProperty().set(true);
           return null;
@@ -197,9 +187,9 @@ final class Interaction {
         if (s == WARM) {
           report(what + ", the first", 0);
         }
-        on(() -> latencies.removeIf(l -> true));
+        Toolkit.on(() -> latencies.removeIf(l -> true));
       }
-      stroke(s % 12);
+      Hand.stroke(view, s % 12);
     }
     rest();
     report(what + ", later", 0);
@@ -212,7 +202,7 @@ final class Interaction {
       slide(
           LayerType.of(layer).toString(), (l, t) -> l.with(l.attributes().withAmount(1 - 0.8 * t)));
       rest();
-      on(
+      Toolkit.on(
           () -> {
             view.state().document().undo();
             return null;
@@ -272,7 +262,7 @@ final class Interaction {
 
   /** A hand that pushes what is seen. */
   private void push() throws Exception {
-    on(
+    Toolkit.on(
         () -> {
           view.state().selection().add(LayerType.SHAPE);
           view.state().tools().brushProperty().set(new Brush(300, 0.5, 1));
@@ -291,7 +281,7 @@ final class Interaction {
     if (!wanted.isEmpty() && !wanted.contains(kind.name())) {
       return;
     }
-    on(
+    Toolkit.on(
         () -> {
           view.state().selection().add(kind);
           return null;
@@ -300,7 +290,7 @@ final class Interaction {
     Thread.sleep(TO_THE_SLIDER_MILLIS);
     slide(kind.key(), slide);
     rest();
-    on(
+    Toolkit.on(
         () -> {
           view.state().document().undo();
           view.state().document().undo();
@@ -315,7 +305,7 @@ final class Interaction {
   }
 
   private void slide(String what, Slide slide) throws Exception {
-    on(
+    Toolkit.on(
         () -> {
           latencies.clear();
           return null;
@@ -324,23 +314,24 @@ final class Interaction {
     int first = frames();
     for (int i = 0; i < MOVES; i++) {
       double t = (double) i / MOVES;
-      on(
+      Toolkit.on(
           () -> {
             view.state().selection().edit("slide", l -> slide.to(l, t));
             return null;
           });
-      LockSupport.parkNanos(2 * EVENT_NANOS);
+      LockSupport.parkNanos(2 * Hand.EVENT_NANOS);
     }
     double seconds = (System.nanoTime() - start) / 1e9;
     report(what, (frames() - first) / seconds);
   }
 
   private int frames() throws Exception {
-    return on(() -> frames);
+    return Toolkit.on(() -> frames);
   }
 
   private void report(String what, double perSecond) throws Exception {
-    long[] sorted = on(() -> latencies.stream().mapToLong(Long::longValue).sorted().toArray());
+    long[] sorted =
+        Toolkit.on(() -> latencies.stream().mapToLong(Long::longValue).sorted().toArray());
     System.out.printf(
         "%s: %d events shown: median %.1f ms, p95 %.1f ms, most %.1f ms%s%n",
         what,
@@ -387,61 +378,12 @@ final class Interaction {
             });
   }
 
-  private void stroke(int number) throws Exception {
-    for (int i = 0; i < EVENTS; i++) {
-      long start = System.nanoTime();
-      double t = i / (EVENTS - 1.0);
-      double x = 1700 + 1400 * t;
-      double y = 2100 + 160 * number + 150 * Math.sin(6 * t);
-      EventType<MouseEvent> type =
-          i == 0
-              ? MouseEvent.MOUSE_PRESSED
-              : i == EVENTS - 1 ? MouseEvent.MOUSE_RELEASED : MouseEvent.MOUSE_DRAGGED;
-      Platform.runLater(() -> fire(type, x, y));
-      LockSupport.parkNanos(EVENT_NANOS - (System.nanoTime() - start));
-    }
-    Thread.sleep(250);
-  }
-
-  private void fire(EventType<MouseEvent> type, double x, double y) {
-    Point place = view.picture().toView(new Point(x, y));
-    Point2D at = view.picture().localToScene(place.x(), place.y());
-    boolean down = type != MouseEvent.MOUSE_RELEASED;
-    view.picture()
-        .fireEvent(
-            new MouseEvent(
-                type,
-                at.getX(),
-                at.getY(),
-                at.getX(),
-                at.getY(),
-                MouseButton.PRIMARY,
-                1,
-                false,
-                false,
-                false,
-                false,
-                down,
-                false,
-                false,
-                true,
-                false,
-                false,
-                null));
-  }
-
   /** Waits until the view is exact and the gauges are read. */
   private void rest() throws Exception {
     Thread.sleep(400);
-    while (!on(
+    while (!Toolkit.on(
         () -> view.picture().isExact() && !view.state().measurements().underWayProperty().get())) {
       Thread.sleep(100);
     }
-  }
-
-  private static <T> T on(Callable<T> work) throws Exception {
-    FutureTask<T> task = new FutureTask<>(work);
-    Platform.runLater(task);
-    return task.get();
   }
 }

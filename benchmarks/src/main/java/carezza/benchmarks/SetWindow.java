@@ -9,9 +9,7 @@ import java.nio.file.Path;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Objects;
-import java.util.concurrent.Callable;
 import java.util.concurrent.CountDownLatch;
-import java.util.concurrent.FutureTask;
 import java.util.stream.IntStream;
 import javafx.animation.AnimationTimer;
 import javafx.application.Platform;
@@ -122,15 +120,15 @@ final class SetWindow {
   }
 
   private void open(boolean scrolls) throws Exception {
-    SetState set = on(() -> new SetState(kept, new Status(), tasks));
+    SetState set = Toolkit.on(() -> new SetState(kept, new Status(), tasks));
     SetView view =
-        on(
+        Toolkit.on(
             () -> {
               Look.load();
               return view(set);
             });
     Stage stage =
-        on(
+        Toolkit.on(
             () -> {
               Stage own = new Stage();
               own.setScene(new Scene(new javafx.scene.layout.StackPane(view.node()), 1280, 800));
@@ -140,22 +138,22 @@ final class SetWindow {
             });
     Thread.sleep(1000);
     long start = System.nanoTime();
-    on(
+    Toolkit.on(
         () -> {
           set.open(folder, () -> {});
           return null;
         });
-    while (on(() -> set.looks().size()) < PICTURES) {
+    while (Toolkit.on(() -> set.looks().size()) < PICTURES) {
       Thread.sleep(5);
     }
-    on(() -> stage.getScene().snapshot(new WritableImage(1280, 800)));
+    Toolkit.on(() -> stage.getScene().snapshot(new WritableImage(1280, 800)));
     System.out.printf(
         "%d pictures open and drawn in %.2f s%n", PICTURES, (System.nanoTime() - start) / 1e9);
     if (scrolls) {
       Thread.sleep(2000);
       scroll(stage);
     }
-    on(
+    Toolkit.on(
         () -> {
           stage.hide();
           view.close();
@@ -210,7 +208,7 @@ final class SetWindow {
             pulse++;
           }
         };
-    on(
+    Toolkit.on(
         () -> {
           turning.start();
           return null;
@@ -249,11 +247,5 @@ final class SetWindow {
         0,
         0,
         null);
-  }
-
-  private static <T> T on(Callable<T> work) throws Exception {
-    FutureTask<T> task = new FutureTask<>(work);
-    Platform.runLater(task);
-    return task.get();
   }
 }

@@ -18,6 +18,9 @@ import carezza.filter.Resampling;
 import carezza.function.Recent;
 import carezza.image.Picture;
 import carezza.image.Plane;
+import carezza.model.Layer;
+import carezza.model.LayerStack;
+import carezza.model.OverlayLayer;
 import carezza.model.OverlayPicture;
 import carezza.problem.Problem;
 
@@ -64,6 +67,16 @@ public final class OverlayPixels {
     }
   }
 
+  /** Layers that act and whose pictures are not to be had. */
+  public static List<OverlayLayer> missing(LayerStack stack) {
+    return stack.acting().layers().stream()
+        .filter(Layer::acts)
+        .filter(OverlayLayer.class::isInstance)
+        .map(OverlayLayer.class::cast)
+        .filter(l -> of(l.picture()).isEmpty())
+        .toList();
+  }
+
   private static final class Missing extends RuntimeException {
     private static final long serialVersionUID = 1L;
 
@@ -95,6 +108,7 @@ public final class OverlayPixels {
         throw new Missing(null);
       }
       own = PictureReader.bytes(file);
+      Originals.protect(file);
     }
     if (!Originals.sha256(own).equals(picture.sha256())) {
       throw new Missing(null);

@@ -9,7 +9,6 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.TreeMap;
 import java.util.zip.CRC32;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipInputStream;
@@ -22,13 +21,10 @@ import carezza.codec.PictureReader;
 import carezza.file.AtomicFile;
 import carezza.file.Originals;
 import carezza.model.FaceMap;
-import carezza.model.Layer;
 import carezza.model.LayerStack;
-import carezza.model.OverlayLayer;
 import carezza.model.PhotoReference;
 import carezza.model.Project;
 import carezza.model.Stroke;
-import carezza.model.Variant;
 import carezza.problem.Problem;
 import carezza.problem.Problem.Kind;
 import carezza.record.WorkRecord;
@@ -47,9 +43,6 @@ public final class ProjectFile {
   private static final String RECORD = "record.json";
   private static final String PREVIEW = "preview.jpg";
   private static final String PHOTOGRAPH = "photograph/";
-
-  /** Folder of pictures that are laid over the photograph, by their fingerprints. */
-  private static final String OVERLAYS = "overlays/";
 
   /**
    * Most bytes of JSON or strokes that are unpacked: thousands of times what a long retouch needs.
@@ -74,7 +67,7 @@ public final class ProjectFile {
           LARGEST_TEXT,
           PHOTOGRAPH,
           LARGEST_PHOTOGRAPH,
-          OVERLAYS,
+          OverlayContents.FOLDER,
           LARGEST_PHOTOGRAPH);
 
   /** Bytes of a photograph's file up to which it is embedded unless said otherwise. */
@@ -130,40 +123,11 @@ public final class ProjectFile {
               if (photo.embedded()) {
                 store(zip, PHOTOGRAPH + Path.of(photo.name()).getFileName(), document.file());
               }
-              for (Map.Entry<String, byte[]> laid : overlays(document.project()).entrySet()) {
-                store(zip, OVERLAYS + laid.getKey(), laid.getValue());
+              for (Map.Entry<String, byte[]> laid :
+                  OverlayContents.of(document.project()).entrySet()) {
+                store(zip, laid.getKey(), laid.getValue());
               }
               zip.finish();
-            });
-  }
-
-  /** Contents of pictures that are laid over it and at hand, by their fingerprints. */
-  private static Map<String, byte[]> overlays(Project project) {
-    Map<String, byte[]> contents = new TreeMap<>();
-    for (Variant variant : project.allVariants()) {
-      for (Layer layer : variant.stack().layers()) {
-        byte[] bytes = layer instanceof OverlayLayer own ? own.picture().bytes() : null;
-        if (bytes != null) {
-          contents.put(((OverlayLayer) layer).picture().sha256(), bytes);
-        }
-      }
-    }
-    return contents;
-  }
-
-  /** The project with the contents that lie in its file. */
-  private static Project withOverlays(Project project, Map<String, byte[]> entries) {
-    return entries.keySet().stream().noneMatch(k -> k.startsWith(OVERLAYS))
-        ? project
-        : project.each(
-            l -> {
-              byte[] bytes =
-                  l instanceof OverlayLayer own
-                      ? entries.get(OVERLAYS + own.picture().sha256())
-                      : null;
-              return bytes == null
-                  ? l
-                  : ((OverlayLayer) l).with(((OverlayLayer) l).picture().with(bytes));
             });
   }
 
@@ -244,7 +208,7 @@ public final class ProjectFile {
       }
       byte[] strokes = entries.get(STROKES);
       project =
-          withOverlays(
+          OverlayContents.put(
               ModelJson.readProject(node, strokes == null ? List.of() : StrokesFile.read(strokes)),
               entries);
       byte[] record = entries.get(RECORD);
@@ -342,7 +306,7 @@ public final class ProjectFile {
         String purpose =
             entry.startsWith(PHOTOGRAPH)
                 ? PHOTOGRAPH
-                : entry.startsWith(OVERLAYS) ? OVERLAYS : entry;
+                : entry.startsWith(OverlayContents.FOLDER) ? OverlayContents.FOLDER : entry;
         Integer most = wanted.get(purpose);
         if (most == null) {
           junk += skipped(zip, MOST_JUNK - junk);

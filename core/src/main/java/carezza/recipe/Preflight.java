@@ -23,7 +23,9 @@ public record Preflight(List<Gauge> outside, List<Remark> remarks) {
     /** Share of the file's border that is as white as the page it will lie on. */
     WHITE_BORDER,
     /** Promises that are not kept, counted. */
-    PROMISES
+    PROMISES,
+    /** Pictures to be laid over it that are not to be had, counted. */
+    MISSING_OVERLAYS
   }
 
   /**

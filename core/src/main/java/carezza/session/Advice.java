@@ -185,7 +185,7 @@ public final class Advice {
   public AmountSweep pushed(
       Project project, String layer, DoubleConsumer progress, Cancellation cancellation) {
     return AmountSweep.of(
-        session.readings().reader(), session.scene(project), layer, progress, cancellation);
+        session.readings().reader(), session.measured(project), layer, progress, cancellation);
   }
 
   /** Light and shade to paint on a layer, which takes part as it is set. */
@@ -241,7 +241,7 @@ public final class Advice {
    * @param other of the same size; seen with this project's regions
    */
   public List<Gauge> gaugesAgainst(Project project, Finished other, Cancellation cancellation) {
-    RenderInput scene = session.scene(project);
+    RenderInput scene = session.measured(project);
     int level = Renderer.analysisLevel(session.renderer().site(scene, 0).faceWidth());
     EvaluationContext context = session.renderer().site(scene, level);
     Session there = other.session();
@@ -249,7 +249,7 @@ public final class Advice {
         there
             .renderer()
             .render(
-                there.scene(other.project()),
+                there.measured(other.project()),
                 context.whole(),
                 level,
                 Readiness.EXACT,

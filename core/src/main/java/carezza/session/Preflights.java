@@ -12,6 +12,7 @@ import carezza.image.Cancellation;
 import carezza.image.Picture;
 import carezza.measure.Gauge;
 import carezza.model.Project;
+import carezza.overlay.OverlayPixels;
 import carezza.recipe.Output;
 import carezza.recipe.Preflight;
 import carezza.recipe.Preflight.Check;
@@ -65,6 +66,10 @@ public final class Preflights {
     long broken = session.promises().broken(project, cancellation).size();
     if (broken > 0) {
       remarks.add(new Remark(Check.PROMISES, "", broken));
+    }
+    int missing = OverlayPixels.missing(project.stack()).size();
+    if (missing > 0) {
+      remarks.add(new Remark(Check.MISSING_OVERLAYS, "", missing));
     }
     return new Preflight(outside, remarks);
   }

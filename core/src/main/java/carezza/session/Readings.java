@@ -27,6 +27,7 @@ import carezza.model.Mask.Quantity;
 import carezza.model.Project;
 import carezza.model.SemanticRegion;
 import carezza.model.Stage;
+import carezza.overlay.OverlayPixels;
 import carezza.render.RenderInput;
 import carezza.render.Renderer;
 import carezza.render.Renderer.Readiness;
@@ -56,6 +57,11 @@ public final class Readings {
     GaugeReader.Findings findings = reader.of(session.measured(project), cancellation);
     measured = shaped(project, findings.picture(), cancellation);
     return findings.gauges();
+  }
+
+  /** Names of pictures that are to be laid over this one and are not to be had. */
+  public List<String> missingOverlays(Project project) {
+    return OverlayPixels.missing(project.stack()).stream().map(l -> l.picture().name()).toList();
   }
 
   /** Gauges of the colours of skin, teeth and eyes alone. */

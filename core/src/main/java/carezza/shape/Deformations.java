@@ -1,8 +1,13 @@
 package carezza.shape;
 
+import java.lang.ref.Reference;
+import java.lang.ref.WeakReference;
 import java.util.ArrayDeque;
 import java.util.Comparator;
 import java.util.Deque;
+import java.util.List;
+
+import org.jspecify.annotations.Nullable;
 
 import carezza.filter.DiscMorphology;
 import carezza.filter.GaussianBlur;
@@ -13,6 +18,7 @@ import carezza.mask.EvaluationContext;
 import carezza.mask.Masks;
 import carezza.mask.Regions;
 import carezza.model.Mask;
+import carezza.model.MaskParts;
 import carezza.model.SemanticRegion;
 import carezza.model.ShapeLayer;
 
@@ -38,31 +44,46 @@ public final class Deformations {
 
   private Deformations() {}
 
-  /** All that a deformation depends on; regions by identity. */
-  private record Key(ShapeLayer layer, PictureSize size, Regions regions, double limit) {
+  /**
+   * All that a deformation depends on.
+   *
+   * @param regions by identity, and not kept alive, where areas say what a hand may move
+   */
+  private record Key(
+      ShapeLayer layer, PictureSize size, Reference<@Nullable Regions> regions, double limit) {
+
+    boolean isLike(Key other) {
+      return layer.equals(other.layer) && differsInStrokesAlone(other);
+    }
 
     boolean differsInStrokesAlone(Key other) {
       return size.equals(other.size)
-          && regions == other.regions
+          && regions.get() == other.regions.get()
           && limit == other.limit
           && layer.held().equals(other.layer.held())
           && layer.attributes().mask().equals(other.layer.attributes().mask());
     }
   }
 
-  private record Made(Key key, Deformation deformation) {}
+  private record Made(Key key, Move.Freedom freedom, Deformation deformation) {}
 
   /** What a layer does to the picture of a site. */
   public static Deformation of(ShapeLayer layer, EvaluationContext context) {
     double limit =
         layer.force() ? Double.MAX_VALUE : context.job().limit("shape", "mostStretch", USUAL_LIMIT);
-    Key key = new Key(bare(layer), context.photograph(), context.regions(), limit);
+    boolean free = layer.held().isEmpty() && mask(layer) instanceof Mask.Everything;
+    Key key =
+        new Key(
+            bare(layer),
+            context.photograph(),
+            new WeakReference<>(free ? null : context.regions()),
+            limit);
     synchronized (FOUND) {
       Made made =
           FOUND.stream()
-              .filter(m -> m.key().equals(key))
+              .filter(m -> m.key().isLike(key))
               .findFirst()
-              .orElseGet(() -> new Made(key, made(key, context)));
+              .orElseGet(() -> made(key, context));
       FOUND.remove(made);
       FOUND.addFirst(made);
       while (FOUND.size() > KEPT) {
@@ -77,20 +98,34 @@ public final class Deformations {
     return layer.with(layer.attributes().withId("shape").named("").withUnknown(null));
   }
 
-  private static Deformation made(Key key, EvaluationContext context) {
-    Deformation known =
+  private static Made made(Key key, EvaluationContext context) {
+    Made known =
         FOUND.stream()
             .filter(m -> m.key().differsInStrokesAlone(key))
-            .map(Made::deformation)
-            .max(Comparator.comparingLong(d -> d.common(key.layer())))
+            .max(Comparator.comparingLong(m -> m.deformation().common(key.layer())))
             .orElse(null);
-    return Deformation.of(
-        key.layer(), key.size(), freedom(key.layer(), context), key.limit(), known);
+    Move.Freedom freedom = known == null ? freedom(key.layer(), context) : known.freedom();
+    Deformation before = known == null ? null : known.deformation();
+    return new Made(
+        key, freedom, Deformation.of(key.layer(), key.size(), freedom, key.limit(), before));
+  }
+
+  /** The layer's mask without parts that look at the picture: a place has no colour of its own. */
+  private static Mask mask(ShapeLayer layer) {
+    Mask mask = layer.attributes().mask();
+    if (!Masks.readsInput(mask)) {
+      return mask;
+    }
+    List<MaskParts.Part> parts = MaskParts.of(mask.acting()).parts();
+    if (Masks.readsInput(parts.getFirst().own())) {
+      return new Mask.Everything();
+    }
+    return new MaskParts(parts.stream().filter(p -> !Masks.readsInput(p.own())).toList()).mask();
   }
 
   private static Move.Freedom freedom(ShapeLayer layer, EvaluationContext context) {
-    Mask mask = layer.attributes().mask();
-    boolean masked = !(mask instanceof Mask.Everything) && !Masks.readsInput(mask);
+    Mask mask = mask(layer);
+    boolean masked = !(mask instanceof Mask.Everything);
     if (layer.held().isEmpty() && !masked) {
       return (x, y) -> 1;
     }

@@ -14,7 +14,11 @@ import carezza.image.Area;
 import carezza.image.Cancellation;
 import carezza.image.Picture;
 import carezza.image.Plane;
+import carezza.kernel.LayerType;
 import carezza.metadata.Metadata;
+import carezza.model.LayerStack;
+import carezza.model.OverlayLayer;
+import carezza.model.OverlayPicture;
 import carezza.model.PhotoReference;
 import carezza.model.Project;
 import carezza.project.RecipeFile;
@@ -24,6 +28,10 @@ import carezza.recipe.Preflight.Check;
 public class PreflightsTest {
 
   private static Preflight of(Picture picture, String recipe) {
+    return of(picture, recipe, LayerStack.EMPTY);
+  }
+
+  private static Preflight of(Picture picture, String recipe, LayerStack stack) {
     Photograph photograph = new Photograph(picture, 8, "sRGB", Metadata.NONE, Set.of(), null);
     Project project =
         Project.begun(
@@ -32,7 +40,7 @@ public class PreflightsTest {
                 "a.jpg", "0".repeat(64), true, picture.area().width(), picture.area().height()));
     return new Session(photograph)
         .preflights()
-        .of(project, RecipeFile.shipped(recipe), Cancellation.NONE);
+        .of(project.withStack(stack), RecipeFile.shipped(recipe), Cancellation.NONE);
   }
 
   private static Picture flat(float r, float g, float b) {
@@ -55,6 +63,17 @@ public class PreflightsTest {
   @Test
   public void aGreyPictureIsClear() {
     assertThat(of(flat(0.4f, 0.4f, 0.4f), "web-and-print")).isEqualTo(Preflight.CLEAR);
+  }
+
+  @Test
+  public void aPictureToBeLaidOverThatIsGoneIsTold() {
+    OverlayLayer gone =
+        ((OverlayLayer) LayerType.OVERLAY.fresh())
+            .with(OverlayPicture.of("gone.png", "0".repeat(64), "/nowhere/gone.png", null));
+    assertThat(of(flat(0.4f, 0.4f, 0.4f), "web-and-print", LayerStack.of(gone)).remarks())
+        .containsExactly(new Preflight.Remark(Check.MISSING_OVERLAYS, "", 1));
+    LayerStack off = LayerStack.of(gone.with(gone.attributes().switched(false)));
+    assertThat(of(flat(0.4f, 0.4f, 0.4f), "web-and-print", off)).isEqualTo(Preflight.CLEAR);
   }
 
   @Test

@@ -187,6 +187,24 @@ public class ShapeTest {
     assertThat(kept).isGreaterThan(free + 4);
   }
 
+  /**
+   * A place has no colour: what looks at the picture is left out, and the rest of the mask holds.
+   */
+  @Test
+  public void aRangeInTheMaskLeavesTheRestOfItAsItIs() {
+    Mask left =
+        new Mask.Polygon(
+            List.of(new Point(0, 0), new Point(320, 0), new Point(320, 480), new Point(0, 480)), 0);
+    Mask both = new Mask.And(left, new Mask.Range(Mask.Quantity.LIGHTNESS, 10, 20, 60, 70));
+    ShapeLayer layer = layer(nudge(Hand.PUSH, 150, 1, new Point(310, 240), new Point(310, 250)));
+    Deformation plain = Deformations.of(layer.with(layer.attributes().withMask(left)), site(0));
+    Deformation ranged = Deformations.of(layer.with(layer.attributes().withMask(both)), site(0));
+    for (double x = 200; x < 420; x += 10) {
+      assertThat(ranged.source(new Point(x, 250))).isEqualTo(plain.source(new Point(x, 250)));
+    }
+    assertThat(ranged.source(new Point(325, 250)).y()).isCloseTo(250, within(0.1));
+  }
+
   @Test
   public void aStrokeThatGrowsComesOutAsOneDrawnAtOnce() {
     Nudge first = nudge(Hand.PUSH, 70, 1, new Point(200, 200), new Point(210, 205));

@@ -1,9 +1,7 @@
 package carezza.desktop.command;
 
 import java.nio.file.Path;
-import java.util.List;
 import java.util.concurrent.Callable;
-import java.util.stream.Collectors;
 
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
@@ -13,8 +11,6 @@ import picocli.CommandLine.Parameters;
 import picocli.CommandLine.Spec;
 
 import carezza.image.Cancellation;
-import carezza.kernel.FaceNeeds;
-import carezza.model.Layer;
 import carezza.model.Project;
 import carezza.problem.Problem;
 import carezza.project.Document;
@@ -50,15 +46,7 @@ final class ApplyCommand implements Callable<Integer> {
             .withFace(
                 document.project().withStack(given.stack()).withFaces(given.faces()),
                 Cancellation.NONE);
-    List<Layer> idle = FaceNeeds.idleWithoutFace(project.stack());
-    if (project.faces() == null && !idle.isEmpty()) {
-      spec.commandLine()
-          .getErr()
-          .println(
-              "No face was found, so these layers do nothing: "
-                  + idle.stream().map(l -> l.attributes().name()).collect(Collectors.joining(", "))
-                  + ".");
-    }
+    Undone.say(spec, project);
     session.exports().deliver(project, output.file(), output.delivery(), Cancellation.NONE);
     return 0;
   }

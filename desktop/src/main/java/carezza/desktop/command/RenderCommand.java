@@ -6,8 +6,10 @@ import java.util.concurrent.Callable;
 
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
+import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
+import picocli.CommandLine.Spec;
 
 import carezza.codec.PictureReader;
 import carezza.image.Cancellation;
@@ -38,6 +40,8 @@ final class RenderCommand implements Callable<Integer> {
       description = "One of the project's variants; that at work without it.")
   private String variant;
 
+  @Spec private CommandSpec spec;
+
   @Override
   public Integer call() throws Problem {
     Document document = Inputs.project(file);
@@ -47,6 +51,7 @@ final class RenderCommand implements Callable<Integer> {
       LayerStack stack = project.stack();
       project = project.withStack(stack.lowest(stack.through(through)));
     }
+    Undone.say(spec, project);
     new Session(document.photograph())
         .exports()
         .deliver(project, output.file(), output.delivery(), Cancellation.NONE);

@@ -198,6 +198,8 @@ final class RoutineCommand implements Callable<Integer> {
                 "%s: %.0f %% of the border is white"
                     .formatted(remark.output(), 100 * remark.value());
             case PROMISES -> "%.0f promises not kept".formatted(remark.value());
+            case MISSING_OVERLAYS ->
+                "%.0f pictures to lay over it missing".formatted(remark.value());
           });
     }
     return said.isEmpty() ? "" : ", " + String.join("; ", said);

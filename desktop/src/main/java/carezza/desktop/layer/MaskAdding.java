@@ -24,6 +24,7 @@ import carezza.model.Mask.Refine;
 import carezza.model.Mask.RegionMask;
 import carezza.model.MaskParts.Join;
 import carezza.model.SemanticRegion;
+import carezza.model.ShapeLayer;
 
 /**
  * What can be added to a mask: areas, shapes, ranges, changes of what is there, and what other
@@ -131,6 +132,11 @@ final class MaskAdding {
     copy.setDisable(copy.getItems().isEmpty());
     link.setDisable(link.getItems().isEmpty());
     add.getItems().addAll(copy, link, changed);
+    if (layer instanceof ShapeLayer) {
+      // A place has no colour of its own that a hand could go by.
+      add.getItems().removeAll(ranges, changed);
+      add.getItems().removeIf(i -> "add-refine".equals(i.getId()));
+    }
     return add;
   }
 

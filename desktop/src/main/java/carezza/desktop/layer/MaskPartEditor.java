@@ -241,7 +241,7 @@ final class MaskPartEditor {
                             ? p.changed(place, change.apply(r))
                             : p),
             state.document()::settle,
-            new RangeHistogram(state)::count);
+            new RangeHistogram(state, rows.lane("histogram"))::count);
     rows.custom(editor, editor::refresh);
     rows.words(
         "range-words",

@@ -60,7 +60,11 @@ public final class OverlayPanel {
     rows.follow(
         () ->
             state.selection().layer(TYPE).ifPresent(l -> shipped.setValue(l.picture().shipped())));
-    state.selection().layer(TYPE).ifPresent(layer -> said(layer, rows, state));
+    String waiting = "";
+    state
+        .selection()
+        .layer(TYPE)
+        .ifPresent(l -> rows.read("overlay-there", l, TYPE, waiting, OverlayPanel::there));
     rows.choice(
         TEXTS.get("overlayPanel.place"),
         TEXTS.get("overlayPanel.place.tip"),
@@ -91,13 +95,6 @@ public final class OverlayPanel {
             state.document()::settle);
     rows.heading(TEXTS.get("overlayPanel.curve"));
     rows.custom(editor, editor::refresh);
-  }
-
-  private static void said(OverlayLayer layer, PanelRows rows, AppState state) {
-    String waiting = "";
-    ReadLine<OverlayLayer> there =
-        new ReadLine<>("overlay-there", state, layer, TYPE, waiting, OverlayPanel::there);
-    rows.custom(there, there::refresh);
   }
 
   /** Where a file's picture is, or that it is gone. */

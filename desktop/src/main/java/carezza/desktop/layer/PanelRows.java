@@ -19,6 +19,8 @@ import carezza.desktop.control.NumberRow;
 import carezza.desktop.state.AppState;
 import carezza.desktop.state.Brush;
 import carezza.desktop.state.ToolKind;
+import carezza.desktop.style.Glyph;
+import carezza.desktop.task.Lane;
 import carezza.desktop.text.Names;
 import carezza.desktop.text.Texts;
 import carezza.kernel.LayerType;
@@ -30,7 +32,7 @@ import carezza.model.RecordValue;
  * Builds the rows of a layer's panel. Each row shows a value of the selected layer and changes it;
  * a drag of its slider is one undo.
  */
-public final class PanelRows {
+public final class PanelRows implements AutoCloseable {
 
   private static final Texts TEXTS = Texts.of("panels");
 
@@ -46,6 +48,7 @@ public final class PanelRows {
   private final AppState state;
   private final List<Node> nodes = new ArrayList<>();
   private final List<Runnable> refreshers = new ArrayList<>();
+  private final List<Lane> lanes = new ArrayList<>();
 
   public PanelRows(AppState state) {
     this.state = state;
@@ -53,6 +56,20 @@ public final class PanelRows {
 
   public List<Node> nodes() {
     return nodes;
+  }
+
+  /** For what a row reads behind; given back with the rows. */
+  Lane lane(String name) {
+    Lane lane = state.tasks().droppable(name);
+    lanes.add(lane);
+    return lane;
+  }
+
+  /** Nobody sees the rows any more: what is under way for them ends. */
+  @Override
+  public void close() {
+    lanes.forEach(Lane::close);
+    lanes.clear();
   }
 
   /** Shows the values of the selected layer as they are now. */
@@ -265,6 +282,17 @@ public final class PanelRows {
     nodes.add(label);
   }
 
+  /**
+   * A line of what is read of the layer's work, behind; anew once the hand rests.
+   *
+   * @param waiting what it says meanwhile
+   */
+  <L extends Layer> void read(
+      String id, L layer, Class<L> type, String waiting, ReadLine.Reading<L> reading) {
+    ReadLine<L> line = new ReadLine<>(id, state, lane(id), layer, type, waiting, reading);
+    custom(line, line::refresh);
+  }
+
   /** A switch between named values. */
   <L extends Layer> void choice(
       String title,
@@ -297,6 +325,17 @@ public final class PanelRows {
 
   void action(String id, String title, String tip, Runnable action) {
     nodes.add(button(id, title, tip, action));
+  }
+
+  /** A small button that takes one of several things out. */
+  static Button out(String id, String words, Runnable action) {
+    Button out = new Button("", Glyph.REMOVE.node());
+    out.setId(id);
+    out.getStyleClass().add("part-out");
+    out.setAccessibleText(words);
+    out.setTooltip(new Tooltip(words));
+    out.setOnAction(e -> action.run());
+    return out;
   }
 
   public static Button button(String id, String title, String tip, Runnable action) {

@@ -56,10 +56,13 @@ final class RadiusChart extends VBox {
   private Object asked;
   private Object shown;
 
-  RadiusChart(AppState state, String layer) {
+  /**
+   * @param drawing lane for the patches
+   */
+  RadiusChart(AppState state, Lane drawing, String layer) {
     super(5);
     this.state = state;
-    drawing = state.tasks().droppable("bands");
+    this.drawing = drawing;
     this.layer = layer;
     setId("radius-chart");
     Tooltip.install(canvas, new Tooltip(TEXTS.get("radiusChart.falling-pores-left-in-the-tone")));

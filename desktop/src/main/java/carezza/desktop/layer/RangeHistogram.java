@@ -20,9 +20,12 @@ final class RangeHistogram {
   private LayerStack countedUnder;
   private Quantity counted;
 
-  RangeHistogram(AppState state) {
+  /**
+   * @param counting lane for it
+   */
+  RangeHistogram(AppState state, Lane counting) {
     this.state = state;
-    counting = state.tasks().droppable("histogram");
+    this.counting = counting;
   }
 
   void count(Quantity quantity, TrapezoidEditor editor) {

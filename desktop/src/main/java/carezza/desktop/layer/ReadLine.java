@@ -34,23 +34,23 @@ final class ReadLine<L extends Layer> extends Label {
   private @Nullable Project of;
 
   /**
+   * @param lane that it reads on
    * @param waiting what it says meanwhile
    */
-  ReadLine(String id, AppState state, L layer, Class<L> type, String waiting, Reading<L> reading) {
+  ReadLine(
+      String id,
+      AppState state,
+      Lane lane,
+      L layer,
+      Class<L> type,
+      String waiting,
+      Reading<L> reading) {
     this.state = state;
     this.layer = layer;
     this.type = type;
     this.waiting = waiting;
     this.reading = reading;
-    lane = state.tasks().droppable(id);
-    // What nobody sees any more is not read to its end.
-    sceneProperty()
-        .subscribe(
-            (was, is) -> {
-              if (was != null && is == null) {
-                lane.cancel();
-              }
-            });
+    this.lane = lane;
     setId(id);
     setWrapText(true);
     getStyleClass().add("row-words");

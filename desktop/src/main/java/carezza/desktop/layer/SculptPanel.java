@@ -133,7 +133,7 @@ final class SculptPanel {
                           return change.apply(TYPE.cast(l), r.equals(ALL) ? null : r);
                         }),
             state.document()::settle,
-            new RangeHistogram(state)::count);
+            new RangeHistogram(state, rows.lane("histogram"))::count);
     rows.custom(editor, editor::refresh);
   }
 

@@ -3,12 +3,10 @@ package carezza.desktop.layer;
 import java.util.ArrayList;
 import java.util.List;
 import javafx.scene.control.Button;
-import javafx.scene.control.Tooltip;
 
 import carezza.desktop.control.NumberRow;
 import carezza.desktop.state.AppState;
 import carezza.desktop.state.ToolKind;
-import carezza.desktop.style.Glyph;
 import carezza.desktop.text.Texts;
 import carezza.model.FrequencySeparationLayer;
 import carezza.model.FrequencySeparationLayer.LowBandArea;
@@ -32,7 +30,7 @@ final class SeparationPanel {
         type,
         l -> radius(l, state),
         FrequencySeparationLayer::withRadius);
-    RadiusChart chart = new RadiusChart(state, layer.attributes().id());
+    RadiusChart chart = new RadiusChart(state, rows.lane("bands"), layer.attributes().id());
     rows.custom(chart, chart::refresh);
     rows.action(
         "advised",
@@ -78,22 +76,20 @@ final class SeparationPanel {
             0,
             100,
             PERCENT::formatted);
-    Button out = new Button("", Glyph.REMOVE.node());
-    out.setId("area-out-" + place);
-    out.getStyleClass().add("part-out");
-    out.setAccessibleText(TEXTS.get("separationPanel.take-out", name));
-    out.setTooltip(new Tooltip(TEXTS.get("separationPanel.takes-this-place-out")));
-    out.setOnAction(
-        e ->
-            state
-                .selection()
-                .edit(
-                    null,
-                    l -> {
-                      List<LowBandArea> areas = new ArrayList<>(type.cast(l).areas());
-                      areas.remove(place);
-                      return type.cast(l).withAreas(areas);
-                    }));
+    Button out =
+        PanelRows.out(
+            "area-out-" + place,
+            TEXTS.get("separationPanel.take-out", name),
+            () ->
+                state
+                    .selection()
+                    .edit(
+                        null,
+                        l -> {
+                          List<LowBandArea> areas = new ArrayList<>(type.cast(l).areas());
+                          areas.remove(place);
+                          return type.cast(l).withAreas(areas);
+                        }));
     row.getChildren().add(out);
     rows.number(
         row,

@@ -49,10 +49,7 @@ final class ShapePanel {
     held(rows, state);
     rows.parameters(TYPE);
     rows.limits(TYPE, TEXTS.get("shapePanel.limits.tip"));
-    String waiting = TEXTS.get("shapePanel.reading");
-    ReadLine<ShapeLayer> strain =
-        new ReadLine<>("strain", state, layer, TYPE, waiting, ShapePanel::strain);
-    rows.custom(strain, strain::refresh);
+    rows.read("strain", layer, TYPE, TEXTS.get("shapePanel.reading"), ShapePanel::strain);
     rows.action(
         "shape-clear",
         TEXTS.get("shapePanel.clear"),

@@ -16,7 +16,6 @@ import org.jspecify.annotations.Nullable;
 import carezza.desktop.control.NumberRow;
 import carezza.desktop.control.Titled;
 import carezza.desktop.state.AppState;
-import carezza.desktop.style.Glyph;
 import carezza.desktop.text.Names;
 import carezza.desktop.text.Texts;
 import carezza.model.Mask;
@@ -98,19 +97,16 @@ final class SharpenPanel {
           () -> state.selection().edit(null, l -> more(TYPE.cast(l))));
     }
     rows.parameter(TYPE, "haloLimit");
-    ReadLine<SharpenLayer> halo =
-        new ReadLine<>(
-            "halo",
-            state,
-            layer,
-            TYPE,
-            TEXTS.get("sharpenPanel.halo-being-read"),
-            (session, project, own, cancellation) ->
-                TEXTS.get(
-                    "sharpenPanel.halo",
-                    session.advice().halo(project, own.attributes().id(), cancellation),
-                    own.haloLimit()));
-    rows.custom(halo, halo::refresh);
+    rows.read(
+        "halo",
+        layer,
+        TYPE,
+        TEXTS.get("sharpenPanel.halo-being-read"),
+        (session, project, own, cancellation) ->
+            TEXTS.get(
+                "sharpenPanel.halo",
+                session.advice().halo(project, own.attributes().id(), cancellation),
+                own.haloLimit()));
   }
 
   private static SharpenLayer more(SharpenLayer layer) {
@@ -191,13 +187,10 @@ final class SharpenPanel {
   }
 
   private static Button out(int index, AppState state) {
-    Button out = new Button("", Glyph.REMOVE.node());
-    out.setId("band-out-" + index);
-    out.getStyleClass().add("part-out");
-    out.setAccessibleText(TEXTS.get("sharpenPanel.out", index + 1));
-    out.setTooltip(new Tooltip(TEXTS.get("sharpenPanel.out", index + 1)));
-    out.setOnAction(
-        e ->
+    return PanelRows.out(
+        "band-out-" + index,
+        TEXTS.get("sharpenPanel.out", index + 1),
+        () ->
             state
                 .selection()
                 .edit(
@@ -207,7 +200,6 @@ final class SharpenPanel {
                       bands.remove(index);
                       return TYPE.cast(l).withBands(bands);
                     }));
-    return out;
   }
 
   private static void show(ComboBox<Part> where, AppState state, int index) {

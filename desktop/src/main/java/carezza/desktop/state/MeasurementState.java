@@ -10,6 +10,7 @@ import javafx.beans.property.ReadOnlyObjectWrapper;
 
 import carezza.desktop.task.Lane;
 import carezza.desktop.task.TaskRunner;
+import carezza.desktop.text.Texts;
 import carezza.measure.Gauge;
 import carezza.model.Project;
 import carezza.session.Session;
@@ -22,12 +23,16 @@ public final class MeasurementState {
   /** Pause in the work after which the gauges are read: the picture comes before its numbers. */
   private static final Duration REST = Duration.ofMillis(200);
 
+  private static final Texts TEXTS = Texts.of("state");
+
   private final DocumentState document;
   private final Status status;
   private final Lane measuring;
   private final ReadOnlyObjectWrapper<List<Gauge>> gauges = new ReadOnlyObjectWrapper<>(List.of());
   private final ReadOnlyObjectWrapper<Map<String, Double>> radii =
       new ReadOnlyObjectWrapper<>(Map.of());
+  private final ReadOnlyObjectWrapper<List<String>> missing =
+      new ReadOnlyObjectWrapper<>(List.of());
   private final ReadOnlyBooleanWrapper underWay = new ReadOnlyBooleanWrapper();
 
   public MeasurementState(DocumentState document, Status status, TaskRunner tasks) {
@@ -41,13 +46,14 @@ public final class MeasurementState {
               measuring.cancel();
               gauges.set(List.of());
               radii.set(Map.of());
+              missing.set(List.of());
             });
     document.projectProperty().subscribe((was, is) -> measuring.cancel());
     document.commitsProperty().subscribe((was, is) -> measure());
     document.seenProperty().subscribe((was, is) -> measure());
   }
 
-  private record Measured(List<Gauge> gauges, Map<String, Double> radii) {}
+  private record Measured(List<Gauge> gauges, Map<String, Double> radii, List<String> missing) {}
 
   private void measure() {
     if (!document.seenProperty().get()) {
@@ -61,16 +67,30 @@ public final class MeasurementState {
         cancellation ->
             new Measured(
                 here.readings().gauges(asked, cancellation),
-                here.readings().separationRadii(asked, cancellation)),
+                here.readings().separationRadii(asked, cancellation),
+                here.readings().missingOverlays(asked)),
         read -> {
           underWay.set(false);
           radii.set(read.radii());
+          say(read.missing());
           gauges.set(read.gauges());
         },
         e -> {
           underWay.set(false);
           status.fail(e);
         });
+  }
+
+  /** Names of pictures that are to be laid over this one and are not to be had. */
+  public ReadOnlyObjectProperty<List<String>> missingProperty() {
+    return missing.getReadOnlyProperty();
+  }
+
+  private void say(List<String> gone) {
+    if (!gone.isEmpty() && !gone.equals(missing.get())) {
+      status.say(TEXTS.get("measurementState.missing", String.join(", ", gone)));
+    }
+    missing.set(gone);
   }
 
   /** As read last; empty until the first reading of a document. */

@@ -86,6 +86,11 @@ public final class TaskRunner implements AutoCloseable {
     return lane;
   }
 
+  /** Lanes that were handed out and not given back. */
+  public int lanes() {
+    return lanes.size();
+  }
+
   /** Runs on the interface thread. */
   public void atHome(Runnable work) {
     home.accept(work);

@@ -20,6 +20,7 @@ import carezza.kernel.LayerType;
 import carezza.model.DodgeBurnLayer;
 import carezza.model.Mask;
 import carezza.model.OverlayLayer;
+import carezza.model.OverlayPicture;
 import carezza.model.PaintLayer;
 import carezza.model.Point;
 import carezza.model.SemanticRegion;
@@ -148,6 +149,48 @@ public class FinishWindowTest extends WindowDriver {
     await(() -> selected(OverlayLayer.class).picture().shipped() == null);
     await(() -> ((Label) node("#overlay-there")).getText().contains("laid.jpg"));
     assertThat(selected(OverlayLayer.class).picture().bytes()).isNotNull();
+  }
+
+  /** Panels that read behind give back what they read on when another one comes. */
+  @Test
+  public void panelsLeaveNothingBehind() throws Exception {
+    add(LayerType.SHARPEN);
+    String sharpening = onStage(() -> state().selection().selected());
+    add(LayerType.OVERLAY);
+    String overlay = onStage(() -> state().selection().selected());
+    int before = onStage(() -> state().tasks().lanes());
+    for (int i = 0; i < 10; i++) {
+      onStage(
+          () -> {
+            state().selection().select(sharpening);
+            state().selection().select(overlay);
+            return null;
+          });
+    }
+    assertThat(onStage(() -> state().tasks().lanes())).isEqualTo(before);
+  }
+
+  @Test
+  public void aMissingPictureIsSaidOnTheBenchAndBeforeItLeaves() throws Exception {
+    add(LayerType.OVERLAY);
+    OverlayPicture gone = OverlayPicture.of("gone.png", "0".repeat(64), "/nowhere/gone.png", null);
+    onStage(
+        () -> {
+          state().selection().edit(null, l -> ((OverlayLayer) l).with(gone));
+          return null;
+        });
+    await(() -> ((Label) node("#overlay-there")).getText().contains("gone.png"));
+    await(() -> state().measurements().missingProperty().get().equals(List.of("gone.png")));
+    onStage(
+        () -> {
+          view.showDeliver();
+          return null;
+        });
+    await(
+        () ->
+            view.lookupAll(".label").stream()
+                .map(Label.class::cast)
+                .anyMatch(l -> l.getText().startsWith("gone.png is missing")));
   }
 
   @Test

@@ -129,6 +129,7 @@ public final class PanelView extends VBox {
 
   void close() {
     subscriptions.close();
+    rows.close();
     gauges.close();
     tones.close();
   }
@@ -168,6 +169,9 @@ public final class PanelView extends VBox {
     String layer = state.selection().selected();
     if (!Objects.equals(id, shown)) {
       shown = id;
+      if (rows != null) {
+        rows.close();
+      }
       rows = new PanelRows(state);
       state
           .selection()

@@ -438,6 +438,12 @@ final class DeliverPanel extends VBox {
     for (Gauge g : outside) {
       checks.getChildren().add(words(PreflightWords.outside(g)));
     }
+    state
+        .measurements()
+        .missingProperty()
+        .get()
+        .forEach(
+            name -> checks.getChildren().add(words(TEXTS.get("preflight.missing-overlay", name))));
     plan();
   }
 

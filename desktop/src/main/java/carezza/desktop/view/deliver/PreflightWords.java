@@ -44,6 +44,7 @@ final class PreflightWords {
       case WHITE_BORDER ->
           TEXTS.get("preflight.white-border", remark.output(), 100 * remark.value());
       case PROMISES -> TEXTS.get("preflight.promises", remark.value());
+      case MISSING_OVERLAYS -> TEXTS.get("preflight.missing-overlays", remark.value());
     };
   }
 }

@@ -274,10 +274,11 @@ public final class PictureView extends Region {
   /** Puts a place of the photograph in the middle of the view. */
   public void lookAt(Point place, double zoom) {
     fitted = false;
+    Point seen = shapes.shown(place);
     port =
         new ViewPort(
-            place.x() - port.width() / (2 * zoom),
-            place.y() - port.height() / (2 * zoom),
+            seen.x() - port.width() / (2 * zoom),
+            seen.y() - port.height() / (2 * zoom),
             zoom,
             port.width(),
             port.height());
