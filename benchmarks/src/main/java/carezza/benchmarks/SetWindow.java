@@ -120,7 +120,8 @@ final class SetWindow {
   }
 
   private void open(boolean scrolls) throws Exception {
-    SetState set = Toolkit.on(() -> new SetState(kept, new Status(), tasks));
+    SetState set =
+        Toolkit.on(() -> new SetState(kept, SetView.thumbnailSide(), new Status(), tasks));
     SetView view =
         Toolkit.on(
             () -> {

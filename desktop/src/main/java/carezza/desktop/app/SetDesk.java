@@ -24,6 +24,7 @@ import carezza.desktop.task.Lane;
 import carezza.desktop.text.Texts;
 import carezza.desktop.view.deliver.ProposedNames;
 import carezza.desktop.view.deliver.Recipes;
+import carezza.desktop.view.set.SetView;
 import carezza.project.Document;
 import carezza.project.ProjectFile;
 import carezza.recipe.Recipe;
@@ -59,7 +60,8 @@ final class SetDesk implements AutoCloseable {
     routines = OwnFiles.routines(home);
     recipes = OwnFiles.recipes(home);
     looks = new SetLooks(home.resolve("looks"));
-    set = new SetState(home.resolve("looks"), state.status(), state.tasks());
+    set =
+        new SetState(home.resolve("looks"), SetView.thumbnailSide(), state.status(), state.tasks());
     jobs =
         new SetJobs(set, state.status(), state.tasks(), routines::all, recipes::all, this::isOpen);
     subscriptions.on(this::saved, document.dirtyProperty(), document.pathProperty());

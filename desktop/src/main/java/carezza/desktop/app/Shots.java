@@ -33,13 +33,17 @@ import carezza.desktop.style.Look;
 import carezza.desktop.view.picture.BesidePictures;
 import carezza.file.AtomicFile;
 import carezza.file.Reason;
+import carezza.kernel.LayerType;
 import carezza.measure.CheckView;
 import carezza.model.Crop;
 import carezza.model.Mask;
 import carezza.model.MaskParts;
+import carezza.model.OverlayLayer;
 import carezza.model.Point;
 import carezza.model.SemanticRegion;
+import carezza.model.ShapeLayer;
 import carezza.model.SkinToneEveningLayer;
+import carezza.model.Stroke;
 import carezza.problem.Problem;
 import carezza.project.Document;
 import carezza.studio.StudioJournal;
@@ -150,23 +154,11 @@ public final class Shots {
     select("spots");
     ToolkitThread.await(() -> view.picture().isExact());
     shot("heal");
-    ToolkitThread.call(
-        () -> {
-          view.state().proposals().look();
-          return null;
-        });
-    ToolkitThread.await(() -> !view.state().proposals().allProperty().get().isEmpty());
-    ToolkitThread.call(
-        () -> {
-          view.state().proposals().next();
-          return null;
-        });
-    ToolkitThread.await(() -> view.picture().isExact());
-    shot("proposals");
     select("smooth");
     ToolkitThread.await(
         () ->
             view.picture().isExact()
+                && view.state().plan().planProperty().get() != null
                 && view.lookup("#advice") instanceof Label words
                 && words.getText().startsWith("Advised"));
     // Both bands of the patches follow the advice.
@@ -296,6 +288,39 @@ public final class Shots {
     ToolkitThread.call(
         () -> {
           view.state().view().comparisonProperty().set(Comparison.NONE);
+          return null;
+        });
+    finish();
+  }
+
+  /** Lights behind the person, and a hand that shapes. */
+  private void finish() throws Problem, InterruptedException {
+    ToolkitThread.call(
+        () -> {
+          AppState state = view.state();
+          state.selection().add(LayerType.OVERLAY);
+          state.selection().edit(null, l -> ((OverlayLayer) l).withBehind(true));
+          state.selection().add(LayerType.SHAPE);
+          Stroke push =
+              Stroke.path(List.of(new Point(440, 1270), new Point(452, 1266)), 150, 0.5, 1, false);
+          state
+              .selection()
+              .edit(
+                  null,
+                  l -> ((ShapeLayer) l).plus(new ShapeLayer.Nudge(ShapeLayer.Hand.PUSH, push)));
+          return null;
+        });
+    ToolkitThread.await(
+        () ->
+            view.picture().isExact()
+                && view.lookup("#strain") instanceof Label words
+                && words.getText().contains("%"));
+    shot("finish");
+    ToolkitThread.call(
+        () -> {
+          while (view.state().document().undoableProperty().get()) {
+            view.state().document().undo();
+          }
           return null;
         });
   }

@@ -2,7 +2,6 @@ package carezza.desktop.set;
 
 import java.io.ByteArrayInputStream;
 import javafx.scene.image.Image;
-import javafx.stage.Screen;
 
 import org.jspecify.annotations.Nullable;
 
@@ -12,35 +11,47 @@ import carezza.set.Figures;
 /**
  * How a member looks in the window.
  *
+ * @param thumbnail as large as it is shown among others, so that scrolling has nothing to scale
+ * @param jpeg the same as large as it is kept
  * @param face eyes and nose, or null where there is no face or it was not looked for yet
  * @param figures null until they were measured
  */
-public record SetLook(Image thumbnail, @Nullable Image face, @Nullable Figures figures) {
+public record SetLook(
+    Image thumbnail, byte[] jpeg, @Nullable Image face, @Nullable Figures figures) {
 
-  /** Shorter side of a thumbnail on the screen. */
-  public static final int SHORT = 150;
-
-  /** What is seen before anything was measured. */
-  static SetLook glimpse(byte[] thumbnail) {
-    return new SetLook(shown(thumbnail), null, null);
+  /**
+   * What is seen before anything was measured.
+   *
+   * @param side shorter side of a thumbnail, in pixels of the screen
+   */
+  static SetLook glimpse(byte[] thumbnail, double side) {
+    return new SetLook(sized(thumbnail, side), thumbnail, null, null);
   }
 
-  /** Decodes; not for the interface thread. */
-  static SetLook of(Look look) {
+  /**
+   * Decodes; not for the interface thread.
+   *
+   * @param side shorter side of a thumbnail, in pixels of the screen
+   */
+  static SetLook of(Look look, double side) {
     return new SetLook(
-        shown(look.thumbnail()),
+        sized(look.thumbnail(), side),
+        look.thumbnail(),
         look.face().length == 0 ? null : image(look.face()),
         look.figures());
+  }
+
+  /** For one that is looked at by itself. */
+  public Image large() {
+    return image(jpeg);
   }
 
   private static Image image(byte[] jpeg) {
     return new Image(new ByteArrayInputStream(jpeg));
   }
 
-  /** As large as it is shown, so that scrolling has nothing to scale. */
-  private static Image shown(byte[] jpeg) {
+  private static Image sized(byte[] jpeg, double side) {
     Image whole = image(jpeg);
-    double side = SHORT * Screen.getPrimary().getOutputScaleX();
     if (Math.min(whole.getWidth(), whole.getHeight()) <= side) {
       return whole;
     }

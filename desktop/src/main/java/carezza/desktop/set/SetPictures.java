@@ -25,6 +25,7 @@ final class SetPictures implements AutoCloseable {
 
   private static final Texts TEXTS = Texts.of("set");
 
+  private final double side;
   private final Status status;
   private final TaskRunner tasks;
   private final SetLooks looks;
@@ -36,8 +37,10 @@ final class SetPictures implements AutoCloseable {
 
   /**
    * @param kept folder that looks are kept in
+   * @param side shorter side of a thumbnail, in pixels of the screen
    */
-  SetPictures(Path kept, Status status, TaskRunner tasks) {
+  SetPictures(Path kept, double side, Status status, TaskRunner tasks) {
+    this.side = side;
     this.status = status;
     this.tasks = tasks;
     looks = new SetLooks(kept);
@@ -69,7 +72,8 @@ final class SetPictures implements AutoCloseable {
           for (Member member : there) {
             cancellation.check();
             Optional<Look> known = looks.known(folder, member);
-            known.ifPresentOrElse(l -> show(own, member, SetLook.of(l)), () -> unknown.add(member));
+            known.ifPresentOrElse(
+                l -> show(own, member, SetLook.of(l, side)), () -> unknown.add(member));
           }
           for (Member member : unknown) {
             cancellation.check();
@@ -95,7 +99,7 @@ final class SetPictures implements AutoCloseable {
 
   private void glimpse(int own, SetFolder folder, Member member) {
     try {
-      show(own, member, SetLook.glimpse(looks.glimpse(folder, member)));
+      show(own, member, SetLook.glimpse(looks.glimpse(folder, member), side));
     } catch (Problem e) {
       // Said when the look itself is made.
     }
@@ -108,7 +112,7 @@ final class SetPictures implements AutoCloseable {
       Consumer<Failure> failed,
       Cancellation cancellation) {
     try {
-      show(own, member, SetLook.of(looks.made(folder, member, cancellation)));
+      show(own, member, SetLook.of(looks.made(folder, member, cancellation), side));
     } catch (Problem e) {
       tasks.atHome(() -> failed.accept(new Failure(member, e.getMessage())));
     }

@@ -55,10 +55,11 @@ public final class SetState implements AutoCloseable {
 
   /**
    * @param kept folder that looks of pictures are kept in
+   * @param side shorter side of a thumbnail, in pixels of the screen
    */
-  public SetState(Path kept, Status status, TaskRunner tasks) {
+  public SetState(Path kept, double side, Status status, TaskRunner tasks) {
     this.status = status;
-    pictures = new SetPictures(kept, status, tasks);
+    pictures = new SetPictures(kept, side, status, tasks);
     opening = tasks.lane("set");
     keeping = tasks.lane("set file");
     subscriptions.on(this::sort, set, order, filter);

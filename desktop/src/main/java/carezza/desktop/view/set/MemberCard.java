@@ -23,7 +23,7 @@ import carezza.set.Member.State;
 /** A picture of a set: how it looks, how far it is, and where it is out of line. */
 final class MemberCard extends VBox {
 
-  static final double SIDE = SetLook.SHORT;
+  static final double SIDE = 150;
   static final double HEIGHT = 198;
 
   private static final double BAR = 3;

@@ -50,6 +50,9 @@ final class MemberPanel extends VBox {
   private @Nullable Member member;
   private boolean showing;
 
+  /** What the picture shows. */
+  private @Nullable SetLook seen;
+
   /**
    * @param openIt opens the member on the bench
    * @param pinIt sets it beside the picture on the bench
@@ -131,7 +134,10 @@ final class MemberPanel extends VBox {
     if (now != null) {
       SetLook look = set.looks().get(now.photograph());
       title.setText(now.title());
-      picture.setImage(look == null ? null : look.thumbnail());
+      if (look != seen) {
+        seen = look;
+        picture.setImage(look == null ? null : look.large());
+      }
       state.setValue(now.state());
       if (before == null || !before.photograph().equals(now.photograph())) {
         notes.setText(now.notes());

@@ -18,6 +18,7 @@ import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
+import javafx.stage.Screen;
 
 import org.jspecify.annotations.Nullable;
 
@@ -33,6 +34,7 @@ import carezza.desktop.set.SetOutcome;
 import carezza.desktop.set.SetState;
 import carezza.desktop.state.Status;
 import carezza.desktop.state.Subscriptions;
+import carezza.desktop.style.TextSize;
 import carezza.desktop.text.Texts;
 import carezza.desktop.view.AppView;
 import carezza.desktop.view.WorkLine;
@@ -132,6 +134,11 @@ public final class SetView implements AppView {
     subscriptions.on(panel::show, jobs.answers().answersProperty());
     subscriptions.on(jobs.recipesProperty(), is -> offer(recipe, is));
     show();
+  }
+
+  /** Shorter side of a picture among others, in pixels of the screen. */
+  public static double thumbnailSide() {
+    return TextSize.px(MemberCard.SIDE) * Screen.getPrimary().getOutputScaleX();
   }
 
   private FlowPane commands() {
