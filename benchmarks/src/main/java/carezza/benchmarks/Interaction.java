@@ -1,5 +1,6 @@
 package carezza.benchmarks;
 
+import java.nio.file.Files;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.IdentityHashMap;
@@ -101,6 +102,8 @@ final class Interaction {
   }
 
   private void inWindow(Work work) throws Exception {
+    // What is kept of this work is no retoucher's.
+    System.setProperty("carezza.home", Files.createTempDirectory("carezza-bench").toString());
     Display.useOffscreen();
     CountDownLatch up = new CountDownLatch(1);
     Platform.startup(up::countDown);

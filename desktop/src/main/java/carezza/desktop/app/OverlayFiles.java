@@ -13,7 +13,8 @@ import carezza.problem.Problem;
 /** Files that are laid over the picture: small ones go into the project, large ones are linked. */
 final class OverlayFiles {
 
-  private static final int LARGEST_INSIDE = 1 << 24;
+  /** Bytes up to which a file goes along in the project, with which it is written at each step. */
+  private static final int LARGEST_INSIDE = 1 << 22;
 
   private final AppState state;
   private final FileDialogs dialogs;
