@@ -25,8 +25,8 @@ import carezza.project.ProjectFile;
 /**
  * Keeps the unsaved work of one document in one run, so that it outlives the program. The
  * photograph is written once, beside it the recipe after each change, whole or not at all: a few
- * kilobytes, whatever the picture's size, and what is kept inside of pictures laid over it. A lock says that the run is alive; it dies with the
- * process.
+ * kilobytes, whatever the picture's size, and what is kept inside of pictures laid over it. A lock
+ * says that the run is alive; it dies with the process.
  */
 public final class Journal implements AutoCloseable {
 
