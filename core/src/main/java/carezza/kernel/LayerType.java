@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Optional;
 
 import carezza.colour.BlendMode;
+import carezza.model.BackdropLayer;
 import carezza.model.CatchlightLayer;
 import carezza.model.ColourBalanceLayer;
 import carezza.model.ColourPaintLayer;
@@ -97,6 +98,7 @@ public enum LayerType {
       ColourPaintLayer.class,
       new ColourPaintKernel(),
       new Mask.Nothing()),
+  BACKDROP("backdrop", Stage.EVEN, BackdropLayer.class, new BackdropKernel()),
   CURVE("curve", Stage.GRADE, CurveLayer.class, new CurveKernel()),
   COLOUR_BALANCE("balance", Stage.GRADE, ColourBalanceLayer.class, new ColourBalanceKernel()),
   GRADIENT_MAP("gradientMap", Stage.GRADE, GradientMapLayer.class, new GradientMapKernel()),
@@ -241,6 +243,7 @@ public enum LayerType {
       case SkinDepthLayer _ -> SKIN_DEPTH;
       case DesaturateLayer _ -> DESATURATE;
       case ColourPaintLayer _ -> COLOUR_PAINT;
+      case BackdropLayer _ -> BACKDROP;
       case CurveLayer _ -> CURVE;
       case ColourBalanceLayer _ -> COLOUR_BALANCE;
       case GradientMapLayer _ -> GRADIENT_MAP;

@@ -124,6 +124,11 @@ public sealed interface Measurements {
       implements Measurements {}
 
   /**
+   * @param shortfall what the darkest pixels of the picture's border are of the backdrop about them
+   */
+  record Border(Backdrop backdrop, double shortfall) implements Measurements {}
+
+  /**
    * @param veil linear light that lies over the darkest places
    */
   record Haze(double veil) implements Measurements {}

@@ -5,8 +5,6 @@ import java.util.Optional;
 import carezza.colour.BlendMode;
 import carezza.colour.MonotoneCurve;
 import carezza.colour.Transfer;
-import carezza.filter.MaskedBlur;
-import carezza.filter.Resampling;
 import carezza.function.LookupTable;
 import carezza.image.Area;
 import carezza.image.ParallelRows;
@@ -28,16 +26,7 @@ import carezza.overlay.OverlayPixels;
  */
 final class OverlayKernel implements LayerKernel<OverlayLayer, Measurements> {
 
-  /** Sigma over which the old backdrop is read, as a share of the picture's short edge. */
-  private static final double ABOUT = 0.03;
-
-  /** Share of the person from which a pixel counts as mixed. */
-  private static final float MIXED = 0.1f;
-
   private static final float DARK = 1e-4f;
-
-  /** Long edge that the old backdrop is kept at, as it is smooth. */
-  private static final int SMALL = 48;
 
   @Override
   public boolean blends(OverlayLayer layer) {
@@ -68,31 +57,7 @@ final class OverlayKernel implements LayerKernel<OverlayLayer, Measurements> {
   /** The old backdrop, and its mean light. */
   @Override
   public Measurements measure(OverlayLayer layer, Probe probe) {
-    EvaluationContext site = probe.site();
-    Plane open = site.regions().coverage(SemanticRegion.BACKDROP, site.whole(), site.level());
-    Plane weights = Plane.of(site.whole());
-    for (int i = 0; i < weights.values().length; i++) {
-      float c = open.values()[i];
-      weights.values()[i] = c * c * c * c;
-    }
-    double sigma = ABOUT * Math.min(site.whole().width(), site.whole().height());
-    Picture light = Transfer.toLinear(probe.input());
-    MaskedBlur near = new MaskedBlur(weights, sigma);
-    Picture backdrop = light.map(near::blur);
-    double[] mean = new double[3];
-    double sum = 1e-9;
-    for (int i = 0; i < weights.values().length; i++) {
-      sum += weights.values()[i];
-      for (int c = 0; c < 3; c++) {
-        mean[c] += weights.values()[i] * light.plane(c).values()[i];
-      }
-    }
-    double scale = site.scale();
-    while (Math.max(backdrop.area().width(), backdrop.area().height()) > SMALL) {
-      backdrop = backdrop.map(Resampling::half);
-      scale /= 2;
-    }
-    return new Measurements.Backdrop(backdrop, scale, mean[0] / sum, mean[1] / sum, mean[2] / sum);
+    return OldBackdrop.of(probe);
   }
 
   @Override
@@ -111,7 +76,7 @@ final class OverlayKernel implements LayerKernel<OverlayLayer, Measurements> {
   private static final class Laid {
 
     private final OverlayLayer layer;
-    private final Measurements.Backdrop backdrop;
+    private final OldBackdrop backdrop;
     private final EvaluationContext context;
     private final OverlayPixels.Level source;
     private final LookupTable curve;
@@ -127,7 +92,8 @@ final class OverlayKernel implements LayerKernel<OverlayLayer, Measurements> {
     Laid(OverlayLayer layer, OverlayPixels pixels, Measurements read, EvaluationContext context) {
       this.layer = layer;
       this.context = context;
-      backdrop = read instanceof Measurements.Backdrop b ? b : null;
+      Measurements.Backdrop behind = read instanceof Measurements.Backdrop b ? b : null;
+      backdrop = behind == null ? null : new OldBackdrop(behind, context.scale());
       Area whole = context.whole();
       double cover =
           Math.max(
@@ -146,9 +112,9 @@ final class OverlayKernel implements LayerKernel<OverlayLayer, Measurements> {
       x0 = layer.x() * whole.width();
       y0 = layer.y() * whole.height();
       curve = new MonotoneCurve(layer.curve()).table();
-      if (backdrop != null) {
+      if (behind != null) {
         double[] own = pixels.meanLight();
-        double[] old = {backdrop.red(), backdrop.green(), backdrop.blue()};
+        double[] old = {behind.red(), behind.green(), behind.blue()};
         for (int c = 0; c < 3; c++) {
           gain[c] =
               (float) Math.pow(Math.max(1e-3, old[c]) / Math.max(1e-3, own[c]), layer.match());
@@ -226,16 +192,13 @@ final class OverlayKernel implements LayerKernel<OverlayLayer, Measurements> {
      */
     private void behind(
         float open, double px, double py, float[] back, float[] colour, BlendMode mode) {
-      double at = backdrop.scale() / context.scale();
       float[] laid = new float[3];
       for (int c = 0; c < 3; c++) {
         laid[c] = Transfer.toEncoded(gain[c] * Transfer.toLinear(Math.max(0, colour[c])));
         colour[c] = laid[c];
       }
       float[] old = new float[3];
-      for (int c = 0; c < 3; c++) {
-        old[c] = backdrop.light().plane(c).sample(px * at, py * at);
-      }
+      backdrop.at(px, py, old);
       if (mode != BlendMode.NORMAL) {
         mode.over(
             Transfer.toEncoded(old[0]),
@@ -243,8 +206,7 @@ final class OverlayKernel implements LayerKernel<OverlayLayer, Measurements> {
             Transfer.toEncoded(old[2]),
             colour);
       }
-      float person = 1 - open;
-      float mixed = LabPixels.rise(person, 0, MIXED);
+      float mixed = OldBackdrop.mixed(open);
       for (int c = 0; c < 3; c++) {
         float x = Transfer.toLinear(Math.max(0, back[c]));
         float s = Transfer.toLinear(Math.max(0, colour[c]));

@@ -7,16 +7,22 @@ import carezza.image.ParallelRows;
 import carezza.image.Picture;
 import carezza.mask.EvaluationContext;
 import carezza.model.FaceMap;
+import carezza.model.Point;
 import carezza.model.VignetteLayer;
 
 /**
- * Vignette: linear light times 2^(stops x s), s rising by the cubic step from the radius over the
- * falloff, distances from the face as a share of the picture's half diagonal.
+ * Vignette: linear light times 2^(stops x s). Distances are shares of the picture's half diagonal,
+ * in ovals of the same area as their circles. Of a ring, s rises by the cubic step from the radius
+ * over the falloff. Of a lamp at height h over the place, light is 1 / (1 + (d/h)²), the inverse
+ * square of the way to it, in stops scaled so that s is 1 at one half diagonal.
  */
 final class VignetteKernel implements LayerKernel<VignetteLayer, Measurements> {
 
-  /** Half diagonals that any place can be away from a face inside the picture. */
-  private static final double FARTHEST = 2;
+  /** Half diagonals within which places differ; a ring is over by then. */
+  private static final double FARTHEST = 4;
+
+  /** Half diagonals that a lamp is away at least. */
+  private static final double NEAREST = 0.05;
 
   private static final LookupTable POWER = new LookupTable(s -> Math.pow(2, s), -4, 4, 512);
   private static final LookupTable ROOT =
@@ -26,23 +32,47 @@ final class VignetteKernel implements LayerKernel<VignetteLayer, Measurements> {
   public Effect effect(VignetteLayer layer, Measurements none, EvaluationContext context) {
     Area whole = context.whole();
     double half = Math.hypot(whole.width(), whole.height()) / 2;
-    double cx = context.regions().faces().map(FaceMap::oval).map(o -> o.x()).orElse(-1.0);
-    double cy = context.regions().faces().map(FaceMap::oval).map(o -> o.y()).orElse(-1.0);
-    double x0 = cx < 0 ? whole.width() / 2.0 : cx * context.scale();
-    double y0 = cy < 0 ? whole.height() / 2.0 : cy * context.scale();
-    LookupTable stops =
-        new LookupTable(
-            d -> {
-              double t = Math.clamp((d - layer.radius()) / layer.falloff(), 0, 1);
-              return layer.stops() * t * t * (3 - 2 * t);
-            },
-            0,
-            FARTHEST,
-            1024);
-    return Effect.perPixel(own -> shade(own, stops, (float) x0, (float) y0, (float) (1 / half)));
+    Point middle = middle(layer, context);
+    LookupTable stops = new LookupTable(d -> layer.stops() * share(layer, d), 0, FARTHEST, 1024);
+    double root = Math.sqrt(layer.breadth());
+    float across = (float) (1 / (half * root));
+    float down = (float) (root / half);
+    return Effect.perPixel(own -> shade(own, stops, middle, across, down));
   }
 
-  private static Picture shade(Picture own, LookupTable stops, float x0, float y0, float scale) {
+  /** In pixels of the level. */
+  private static Point middle(VignetteLayer layer, EvaluationContext context) {
+    if (layer.centre() != null) {
+      return layer.centre().scaled(context.scale());
+    }
+    return context
+        .regions()
+        .faces()
+        .map(FaceMap::oval)
+        .map(o -> new Point(o.x(), o.y()).scaled(context.scale()))
+        .orElse(new Point(context.whole().width() / 2.0, context.whole().height() / 2.0));
+  }
+
+  private static double share(VignetteLayer layer, double d) {
+    return switch (layer.law()) {
+      case RING -> {
+        double t = Math.clamp((d - layer.radius()) / layer.falloff(), 0, 1);
+        yield t * t * (3 - 2 * t);
+      }
+      case LAMP -> {
+        double h = Math.max(NEAREST, layer.radius());
+        yield Math.log1p(d * d / (h * h)) / Math.log1p(1 / (h * h));
+      }
+    };
+  }
+
+  /**
+   * @param across share of the half diagonal for a pixel
+   */
+  private static Picture shade(
+      Picture own, LookupTable stops, Point middle, float across, float down) {
+    float x0 = (float) middle.x();
+    float y0 = (float) middle.y();
     Picture out = Picture.of(own.area());
     Area area = own.area();
     ParallelRows.each(
@@ -52,10 +82,10 @@ final class VignetteKernel implements LayerKernel<VignetteLayer, Measurements> {
           float[] factors = new float[area.width()];
           float[] roots = new float[area.width()];
           for (int y = from; y < to; y++) {
-            float dy = area.y() + y + 0.5f - y0;
+            float dy = (area.y() + y + 0.5f - y0) * down;
             for (int x = 0; x < area.width(); x++) {
-              float dx = area.x() + x + 0.5f - x0;
-              float s = stops.at((float) Math.sqrt(dx * dx + dy * dy) * scale);
+              float dx = (area.x() + x + 0.5f - x0) * across;
+              float s = stops.at((float) Math.sqrt(dx * dx + dy * dy));
               factors[x] = POWER.at(s);
               roots[x] = ROOT.at(s);
             }

@@ -27,6 +27,9 @@ public record GradientMapLayer(LayerAttributes attributes, List<Stop> stops) imp
     }
   }
 
+  /** Most stops. */
+  public static final int MOST = 16;
+
   /** Dark blue, warm grey and cream. */
   private static final List<Stop> USUAL =
       List.of(
@@ -68,10 +71,42 @@ public record GradientMapLayer(LayerAttributes attributes, List<Stop> stops) imp
     return new GradientMapLayer(attributes, changed);
   }
 
+  /** One stop more, with the colour that is there already; nothing where one stands. */
+  public GradientMapLayer plus(double position) {
+    if (stops.size() == MOST || stops.stream().anyMatch(s -> s.position() == position)) {
+      return this;
+    }
+    List<Stop> more = new ArrayList<>(stops);
+    int place = (int) stops.stream().filter(s -> s.position() < position).count();
+    more.add(place, new Stop(position, SkinToneEveningLayer.Target.of(at(position))));
+    return new GradientMapLayer(attributes, more);
+  }
+
+  /**
+   * A stop elsewhere between its neighbours.
+   *
+   * @throws IllegalArgumentException if it would pass one of them
+   */
+  public GradientMapLayer moved(int place, double position) {
+    List<Stop> changed = new ArrayList<>(stops);
+    changed.set(place, new Stop(position, stops.get(place).colour()));
+    return new GradientMapLayer(attributes, changed);
+  }
+
+  /** Without a stop; the last two stay. */
+  public GradientMapLayer without(int place) {
+    if (stops.size() == 2) {
+      return this;
+    }
+    List<Stop> fewer = new ArrayList<>(stops);
+    fewer.remove(place);
+    return new GradientMapLayer(attributes, fewer);
+  }
+
   public GradientMapLayer {
     Require.present("attributes", attributes);
     stops = stops == null ? USUAL : List.copyOf(stops);
-    Require.range("number of stops", stops.size(), 2, 16);
+    Require.range("number of stops", stops.size(), 2, MOST);
     for (int i = 1; i < stops.size(); i++) {
       Require.range(
           "position of a stop", stops.get(i).position(), stops.get(i - 1).position() + 1e-6, 1);

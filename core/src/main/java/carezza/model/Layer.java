@@ -36,6 +36,7 @@ public sealed interface Layer
         GrainLayer,
         NoiseReductionLayer,
         OverlayLayer,
+        BackdropLayer,
         PaintLayer,
         ShapeLayer,
         GroupLayer,

@@ -12,6 +12,11 @@ public record Point(double x, double y) {
     return new Point(x + dx, y + dy);
   }
 
+  /** The same place where a pixel is this many. */
+  public Point scaled(double scale) {
+    return new Point(x * scale, y * scale);
+  }
+
   public double distance(Point other) {
     return Math.hypot(x - other.x, y - other.y);
   }

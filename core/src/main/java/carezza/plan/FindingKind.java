@@ -2,6 +2,7 @@ package carezza.plan;
 
 import java.util.Set;
 
+import carezza.model.BackdropLayer;
 import carezza.model.CurveLayer;
 import carezza.model.DesaturateLayer;
 import carezza.model.DodgeBurnLayer;
@@ -43,7 +44,7 @@ public enum FindingKind {
   REDNESS("redness", Stage.EVEN, "mD at L* 55", SkinToneEveningLayer.class, HueBandsLayer.class),
   PIGMENT("pigment", Stage.EVEN, "mD at L* 55", SkinToneEveningLayer.class),
   MATCH("match", Stage.EVEN, "ΔE00", SkinMatchLayer.class),
-  BACKDROP("backdrop", Stage.EVEN, "", LevelsLayer.class, FrequencySeparationLayer.class),
+  BACKDROP("backdrop", Stage.EVEN, "", BackdropLayer.class, FrequencySeparationLayer.class),
   TEETH("teeth", Stage.BRIGHTEN, "b*", TeethLayer.class),
   SCLERA("sclera", Stage.BRIGHTEN, "b*", ScleraLayer.class),
   IRISES("irises", Stage.BRIGHTEN, "L*", IrisLayer.class),

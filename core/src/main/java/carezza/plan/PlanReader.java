@@ -91,6 +91,7 @@ public final class PlanReader {
   private final Picture working;
   private final Picture lab;
   private final List<RepairArea> repaired;
+  private final @Nullable Lab wanted;
   private @Nullable PictureStatistics figures;
   private final JobLevel job;
   private final double faceWidth;
@@ -99,13 +100,19 @@ public final class PlanReader {
   /**
    * @param working the whole picture at the context's level
    * @param repaired areas whose skin is not the person's own texture
+   * @param backdrop colour of it that is wanted, or null where none was chosen
    */
-  public PlanReader(EvaluationContext context, Picture working, List<RepairArea> repaired) {
+  public PlanReader(
+      EvaluationContext context,
+      Picture working,
+      List<RepairArea> repaired,
+      @Nullable Lab backdrop) {
     this.context = context;
     this.working = working;
     this.job = context.job();
     lab = Lab.of(working);
     this.repaired = repaired;
+    this.wanted = backdrop;
     faceWidth = context.faceWidth() / context.scale();
   }
 
@@ -383,7 +390,7 @@ public final class PlanReader {
     List<Reading> known =
         asShot.stream().filter(r -> r.kind() == FindingKind.DISTRACTIONS).toList();
     if (known.isEmpty() && asShot.isEmpty()) {
-      BackdropReading backdrop = BackdropReading.of(context, working, lab);
+      BackdropReading backdrop = BackdropReading.of(context, working, lab, wanted);
       here.stream()
           .filter(d -> d.strength() > most(d))
           // A white backdrop is bright, and should be.
@@ -430,11 +437,11 @@ public final class PlanReader {
   }
 
   private void backdrop() {
-    BackdropReading backdrop = BackdropReading.of(context, working, lab);
-    if (backdrop.white()) {
+    BackdropReading backdrop = BackdropReading.of(context, working, lab, wanted);
+    if (backdrop.white() || wanted != null) {
       add(
           FindingKind.BACKDROP,
-          "white",
+          backdrop.white() ? "white" : "colour",
           backdrop.pure(),
           new Band(100, INFINITE),
           backdrop.place(),

@@ -1,8 +1,14 @@
 package carezza.render;
 
+import java.util.Arrays;
+import java.util.stream.IntStream;
+
+import org.jspecify.annotations.Nullable;
+
 import carezza.filter.Cubic;
 import carezza.filter.GaussianBlur;
 import carezza.filter.MirrorBoundary;
+import carezza.filter.RobustStatistics;
 import carezza.image.Area;
 import carezza.image.ParallelRows;
 import carezza.image.Picture;
@@ -20,14 +26,19 @@ public final class Cropper {
   /** Sigma of the low band that goes on, as a share of the picture's short edge. */
   private static final double LOW = 1 / 50.0;
 
+  /** Share of the backdrop from which a pixel is nothing else. */
+  private static final float SURE = 0.99f;
+
   private Cropper() {}
 
   /**
    * @param picture whole, at a level
    * @param scale pixels of the level per photograph pixel
+   * @param ground share of a backdrop of one colour at each place, over the whole picture in any
+   *     size: beyond its edge that colour goes on; null where there is none
    * @return a picture from 0, 0 of the frame's size
    */
-  public static Picture cut(Picture picture, Crop crop, double scale) {
+  public static Picture cut(Picture picture, Crop crop, double scale, @Nullable Plane ground) {
     PictureSize size = crop.size(scale);
     Area out = size.area();
     double left = crop.x() * scale - size.width() / 2.0;
@@ -47,7 +58,74 @@ public final class Cropper {
                         || c.x() * scale > picture.area().width() + 0.01
                         || c.y() * scale > picture.area().height() + 0.01);
     double sigma = LOW * Math.min(picture.area().width(), picture.area().height());
-    return picture.map(p -> cut(p, beyond ? GaussianBlur.blur(p, sigma) : null, crop, scale, out));
+    Picture cut =
+        picture.map(p -> cut(p, beyond ? GaussianBlur.blur(p, sigma) : null, crop, scale, out));
+    return beyond && ground != null ? laidOn(cut, picture, crop, scale, ground) : cut;
+  }
+
+  /** With the ground beyond the picture, where it reaches the edge. */
+  private static Picture laidOn(
+      Picture cut, Picture picture, Crop crop, double scale, Plane ground) {
+    float[] colour = along(picture, ground);
+    Area whole = picture.area();
+    Area out = cut.area();
+    double t = Math.toRadians(crop.angle());
+    double cos = Math.cos(t);
+    double sin = Math.sin(t);
+    double across = (double) ground.width() / whole.width();
+    double down = (double) ground.height() / whole.height();
+    ParallelRows.each(
+        out.width(),
+        out.height(),
+        (from, to) -> {
+          for (int y = from; y < to; y++) {
+            double dy = y + 0.5 - out.height() / 2.0;
+            for (int x = 0; x < out.width(); x++) {
+              double dx = x + 0.5 - out.width() / 2.0;
+              double px = crop.x() * scale + dx * cos - dy * sin;
+              double py = crop.y() * scale + dx * sin + dy * cos;
+              double nearX = Math.clamp(px, 0, whole.width());
+              double nearY = Math.clamp(py, 0, whole.height());
+              double away = Math.hypot(px - nearX, py - nearY);
+              if (away > 0) {
+                float open = ground.sample(nearX * across, nearY * down);
+                float share = open * (float) Math.min(1, away);
+                for (int c = 0; c < 3; c++) {
+                  float[] values = cut.plane(c).values();
+                  int i = y * out.width() + x;
+                  values[i] += share * (colour[c] - values[i]);
+                }
+              }
+            }
+          }
+        });
+    return cut;
+  }
+
+  /** What the ground is along the picture's edge, where it is for sure; white if it is nowhere. */
+  private static float[] along(Picture picture, Plane ground) {
+    int w = picture.area().width();
+    int h = picture.area().height();
+    double across = (double) ground.width() / w;
+    double down = (double) ground.height() / h;
+    int[] sure =
+        IntStream.range(0, 2 * (w + h))
+            .map(i -> i < 2 * w ? (i % w) + (i / w) * (h - 1) * w : edge(i - 2 * w, w))
+            .filter(
+                i -> ground.sample((i % w + 0.5) * across, (i / w + 0.5) * down) > SURE)
+            .toArray();
+    float[] colour = {1, 1, 1};
+    for (int c = 0; sure.length > 0 && c < 3; c++) {
+      float[] values = picture.plane(c).values();
+      double[] own = Arrays.stream(sure).mapToDouble(i -> values[i]).toArray();
+      colour[c] = (float) RobustStatistics.quantile(own, 0.5);
+    }
+    return colour;
+  }
+
+  /** Pixels of the left and the right side in turn. */
+  private static int edge(int i, int width) {
+    return i / 2 * width + i % 2 * (width - 1);
   }
 
   private static Plane cut(Plane plane, Plane low, Crop crop, double scale, Area out) {

@@ -25,6 +25,7 @@ import carezza.model.Project;
 import carezza.model.ShapeLayer;
 import carezza.model.SharpenLayer;
 import carezza.model.Stroke;
+import carezza.model.VignetteLayer;
 
 /**
  * Makes a routine of a stack. What lies at a place of this one photograph (strokes, outlines,
@@ -194,6 +195,7 @@ public final class RoutineMaker {
         ShapeLayer free = shape.withNudges(List.of());
         yield free.width() == 1 && free.height() == 1 && free.lean() == 0 ? null : free;
       }
+      case VignetteLayer light -> light.at(null);
       case SharpenLayer detail -> {
         List<SharpenLayer.Band> bands =
             detail.bands().stream().filter(b -> b.mask() == null || !placed(b.mask())).toList();

@@ -24,6 +24,8 @@ import carezza.measure.Gauges;
 import carezza.measure.GrainEstimate;
 import carezza.measure.HairTone;
 import carezza.measure.LightAdvisor;
+import carezza.measure.fault.BackdropReading;
+import carezza.model.BackdropLayer;
 import carezza.model.FaceMap;
 import carezza.model.KeptMark;
 import carezza.model.Point;
@@ -149,6 +151,34 @@ public final class Advice {
       change[i] = Math.abs(after.values()[i] - before.values()[i]);
     }
     return RobustStatistics.quantile(change, 1 - BEYOND);
+  }
+
+  /**
+   * How much of the backdrop along the picture's border is what is wanted.
+   *
+   * @param below percent without the layer; NaN where no backdrop is seen
+   * @param reached with it
+   */
+  public record BorderShare(double below, double reached) {}
+
+  /** How far a layer of the backdrop brings the border. */
+  public BorderShare border(Project project, BackdropLayer layer, Cancellation cancellation) {
+    RenderInput scene = session.scene(project);
+    int level = Renderer.analysisLevel(session.renderer().site(scene, 0).faceWidth());
+    EvaluationContext context = session.renderer().site(scene, level);
+    String id = layer.attributes().id();
+    return new BorderShare(
+        border(scene.below(id), context, layer.wanted(), cancellation),
+        border(scene.upTo(id), context, layer.wanted(), cancellation));
+  }
+
+  private double border(
+      RenderInput input, EvaluationContext context, Lab wanted, Cancellation cancellation) {
+    Picture picture =
+        session
+            .renderer()
+            .render(input, context.whole(), context.level(), Readiness.EXACT, cancellation);
+    return BackdropReading.of(context, picture, Lab.of(picture), wanted).pure();
   }
 
   /** What is read about a place at full size: even sides, inside the picture. */

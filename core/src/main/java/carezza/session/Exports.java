@@ -5,6 +5,8 @@ import java.util.List;
 import java.util.function.Predicate;
 import java.util.function.UnaryOperator;
 
+import org.jspecify.annotations.Nullable;
+
 import carezza.codec.LayeredWriter;
 import carezza.codec.OutputCheck;
 import carezza.codec.OutputColour;
@@ -16,10 +18,14 @@ import carezza.file.AtomicFile;
 import carezza.image.Cancellation;
 import carezza.image.Level;
 import carezza.image.Picture;
+import carezza.image.Plane;
+import carezza.mask.EvaluationContext;
 import carezza.metadata.Metadata;
 import carezza.metadata.Metadata.Carried;
+import carezza.model.BackdropLayer;
 import carezza.model.Crop;
 import carezza.model.Project;
+import carezza.model.SemanticRegion;
 import carezza.problem.Problem;
 import carezza.recipe.Delivery;
 import carezza.recipe.NamePattern.Words;
@@ -27,6 +33,7 @@ import carezza.recipe.OutputSharpening;
 import carezza.recipe.Recipe;
 import carezza.render.Cropper;
 import carezza.render.RenderInput;
+import carezza.render.Renderer;
 
 /** The finished picture, rendered and written. Safe for many threads. */
 public final class Exports {
@@ -70,7 +77,18 @@ public final class Exports {
     double halvings =
         Math.log((double) session.size().width() / whole.area().width()) / Math.log(2);
     double scale = Level.scale((int) Math.rint(halvings));
-    return Cropper.cut(whole, crop, scale);
+    return Cropper.cut(whole, crop, scale, ground(project));
+  }
+
+  /** The backdrop that was brought to one colour, which a frame beyond the picture goes on with. */
+  private @Nullable Plane ground(Project project) {
+    if (project.crop() == null || BackdropLayer.in(project.stack()).isEmpty()) {
+      return null;
+    }
+    RenderInput scene = session.scene(project);
+    int level = Renderer.analysisLevel(session.renderer().site(scene, 0).faceWidth());
+    EvaluationContext site = session.renderer().site(scene, level);
+    return site.regions().coverage(SemanticRegion.BACKDROP, site.whole(), level);
   }
 
   /**
@@ -153,11 +171,13 @@ public final class Exports {
               Delivery.isOpenRaster(file.path())
                   ? LayeredWriter.openRaster(out, delivery.colour())
                   : LayeredWriter.tiff(out, delivery.colour())) {
+            Plane ground = ground(project);
             UnaryOperator<Picture> framed =
                 p ->
                     project.crop() == null
                         ? p
-                        : Cropper.cut(p, project.crop(), Level.scale(delivery.level()));
+                        : Cropper.cut(
+                            p, project.crop(), Level.scale(delivery.level()), ground);
             writer.photograph(
                 framed.apply(session.renderer().photograph().level(delivery.level())));
             writer.finish(

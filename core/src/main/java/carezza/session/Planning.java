@@ -19,6 +19,7 @@ import carezza.measure.BlemishFinder;
 import carezza.measure.PictureStatistics;
 import carezza.measure.StrayHairs;
 import carezza.measure.StrayHairs.Hair;
+import carezza.model.BackdropLayer;
 import carezza.model.Brief;
 import carezza.model.FaceMap;
 import carezza.model.KeptMark;
@@ -208,12 +209,12 @@ public final class Planning {
       if (project.faces() == null || !job.has(FindingKind.BLEMISHES.key())) {
         return Optional.empty();
       }
-      PlanReader asShot = new PlanReader(context, picture(settled), List.of());
+      PlanReader asShot = new PlanReader(context, picture(settled), List.of(), null);
       Reading were = asShot.blemishes(proposals());
       return Optional.of(
           layers == settled
               ? were
-              : new PlanReader(context, picture(layers), List.of()).blemishesLeft(were, asShot));
+              : new PlanReader(context, picture(layers), List.of(), null).blemishesLeft(were, asShot));
     }
 
     private Optional<Reading> strayHairs(int layers) {
@@ -221,7 +222,7 @@ public final class Planning {
         return Optional.empty();
       }
       return Optional.of(
-          new PlanReader(context, picture(layers), List.of()).strayHairs(hairs(layers)));
+          new PlanReader(context, picture(layers), List.of(), null).strayHairs(hairs(layers)));
     }
 
     List<Hair> hairs(int layers) {
@@ -263,7 +264,11 @@ public final class Planning {
 
     private PlanReader reader(int layers) {
       cancellation.check();
-      return new PlanReader(context, picture(layers), PictureStatistics.repaired(scene.stack()));
+      return new PlanReader(
+          context,
+          picture(layers),
+          PictureStatistics.repaired(scene.stack()),
+          BackdropLayer.in(scene.stack()).map(BackdropLayer::wanted).orElse(null));
     }
 
     Finding finding(Reading was, Reading is) {

@@ -84,7 +84,7 @@ public final class Treatments {
       case DISTRACTIONS -> with(project, distraction(finding));
       case REDNESS, PIGMENT -> evened(project, job);
       case MATCH -> matched(project, finding.now().part());
-      case BACKDROP -> backdrop(project, finding, cancellation);
+      case BACKDROP -> backdrop(project, finding);
       case TEETH -> aimed(project, LayerType.TEETH.fresh(), cancellation);
       case SCLERA -> aimed(project, LayerType.SCLERA.fresh(), cancellation);
       case IRISES -> with(project, LayerType.IRIS.fresh());
@@ -269,27 +269,11 @@ public final class Treatments {
             fresh.attributes().withMask(where), fresh.follow(), fresh.colour(), fresh.lightness()));
   }
 
-  private Project backdrop(Project project, Finding finding, Cancellation cancellation) {
-    Mask backdrop = new Mask.RegionMask(SemanticRegion.BACKDROP);
-    if (finding.now().part().equals("white")) {
-      EvaluationContext context = settling.context(project);
-      Plane inside =
-          session
-              .scene(project)
-              .regions()
-              .coverage(SemanticRegion.BACKDROP, context.whole(), context.level());
-      double darkest =
-          BackdropTone.darkest(settling.settled(project, context, cancellation), inside);
-      LevelsLayer fresh = (LevelsLayer) LayerType.LEVELS.fresh();
-      LevelsLayer white =
-          new LevelsLayer(
-              fresh.attributes().withMask(backdrop).withStage(Stage.EVEN),
-              0,
-              Math.clamp(darkest, 0.5, 1),
-              0,
-              0);
-      return with(project, white);
+  private Project backdrop(Project project, Finding finding) {
+    if (!finding.now().part().equals("across")) {
+      return with(project, LayerType.BACKDROP.fresh());
     }
+    Mask backdrop = new Mask.RegionMask(SemanticRegion.BACKDROP);
     FrequencySeparationLayer fresh =
         (FrequencySeparationLayer) LayerType.FREQUENCY_SEPARATION.fresh();
     double face = settling.context(project).faceWidth() / settling.context(project).scale();

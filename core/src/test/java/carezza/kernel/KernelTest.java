@@ -33,7 +33,6 @@ import carezza.model.SkinToneEveningLayer;
 import carezza.model.SkinToneEveningLayer.Target;
 import carezza.model.Stroke;
 import carezza.model.TeethLayer;
-import carezza.model.VignetteLayer;
 import carezza.model.WhiteBalanceLayer;
 import carezza.testing.Pictures;
 
@@ -392,15 +391,6 @@ public class KernelTest {
             0);
     assertThat((double) render(layer, Pictures.grey(ALL, 0.5)).second().at(1, 1))
         .isCloseTo(0.6, within(1e-4));
-  }
-
-  @Test
-  public void theVignetteFallsByItsStopsAtTheFarEnd() {
-    VignetteLayer layer = new VignetteLayer(LayerType.VIGNETTE.fresh().attributes(), -2, 0, 0.5);
-    Picture out = render(layer, Pictures.grey(ALL, 0.5));
-    assertThat((double) Transfer.toLinear(out.first().at(0, 0)))
-        .isCloseTo(Transfer.toLinear(0.5f) / 4, within(1e-5));
-    assertThat((double) out.first().at(100, 80)).isCloseTo(0.5, within(1e-3));
   }
 
   // --- brighten

@@ -28,7 +28,7 @@ public class CropperTest {
   @Test
   public void aFrameOfWholePixelsIsThatPart() {
     Picture all = picture((x, y) -> x + 1000 * y);
-    Picture cut = Cropper.cut(all, new Crop(50, 40, 20, 30, 0), 1);
+    Picture cut = Cropper.cut(all, new Crop(50, 40, 20, 30, 0), 1, null);
     assertThat(cut.area()).isEqualTo(new Area(0, 0, 20, 30));
     assertThat(cut.first().at(0, 0)).isEqualTo(all.first().at(40, 25));
     assertThat(cut.first().at(19, 29)).isEqualTo(all.first().at(59, 54));
@@ -39,7 +39,7 @@ public class CropperTest {
   public void aTurnedFrameReadsASlopeWhereItLies() {
     Picture slope = picture((x, y) -> 0.3 * x - 0.2 * y);
     Crop crop = new Crop(61.3, 39.1, 40, 30, 17);
-    Picture cut = Cropper.cut(slope, crop, 1);
+    Picture cut = Cropper.cut(slope, crop, 1, null);
     for (int[] at : new int[][] {{0, 0}, {20, 15}, {39, 29}}) {
       Point p = crop.at((at[0] + 0.5) / 20 - 1, (at[1] + 0.5) / 15 - 1);
       // The test picture's values stand at pixel corners.
@@ -54,7 +54,7 @@ public class CropperTest {
   @Test
   public void aBackdropGoesOnBeyondThePicture() {
     Picture even = picture((x, y) -> 0.42);
-    Picture wide = Cropper.cut(even, Crop.of(new PictureSize(120, 80)).grown(0.2), 1);
+    Picture wide = Cropper.cut(even, Crop.of(new PictureSize(120, 80)).grown(0.2), 1, null);
     assertThat(wide.area()).isEqualTo(new Area(0, 0, 168, 112));
     for (float v : wide.first().values()) {
       assertThat((double) v).isCloseTo(0.42, within(1e-4));
@@ -66,7 +66,7 @@ public class CropperTest {
     Plane noise = Pictures.noise(AREA, 0.5, 0.02, 3);
     Picture wide =
         Cropper.cut(
-            new Picture(noise, noise, noise), Crop.of(new PictureSize(120, 80)).grown(0.1), 1);
+            new Picture(noise, noise, noise), Crop.of(new PictureSize(120, 80)).grown(0.1), 1, null);
     double sum = 0;
     int n = 0;
     for (int y = 0; y < wide.area().height(); y++) {

@@ -172,18 +172,18 @@ public class FaultReadingsTest {
 
     assertThat(ShinePatches.of(nobody, Lab.of(grey)).share()).isNaN();
     assertThat(CastEstimate.of(nobody, grey)).isEmpty();
-    assertThat(BackdropReading.of(nobody, grey, Lab.of(grey)).across()).isNaN();
+    assertThat(BackdropReading.of(nobody, grey, Lab.of(grey), null).across()).isNaN();
   }
 
   @Test
   public void aBackdropThatIsLighterOnOneSideIsAcrossThatMuch() {
     Picture lab = Lab.of(photo);
-    double before = BackdropReading.of(context, photo, lab).across();
+    double before = BackdropReading.of(context, photo, lab, null).across();
     int w = lab.area().width();
     for (int i = 0; i < lab.first().values().length; i++) {
       lab.first().values()[i] += 12f * (i % w) / w;
     }
-    double after = BackdropReading.of(context, photo, lab).across();
+    double after = BackdropReading.of(context, photo, lab, null).across();
 
     assertThat(Math.abs(after - before)).isGreaterThan(6);
   }
@@ -200,7 +200,7 @@ public class FaultReadingsTest {
         }
       }
     }
-    BackdropReading reading = BackdropReading.of(context, white, Lab.of(white));
+    BackdropReading reading = BackdropReading.of(context, white, Lab.of(white), null);
 
     assertThat(reading.white()).isTrue();
     assertThat(reading.pure()).isEqualTo(100);

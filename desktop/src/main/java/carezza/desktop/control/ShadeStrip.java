@@ -3,11 +3,14 @@ package carezza.desktop.control;
 import java.util.function.DoubleConsumer;
 import java.util.function.DoubleSupplier;
 import java.util.function.Supplier;
+import javafx.scene.Node;
 import javafx.scene.canvas.Canvas;
 import javafx.scene.canvas.GraphicsContext;
 import javafx.scene.control.Tooltip;
+import javafx.scene.layout.HBox;
 import javafx.scene.layout.Region;
 import javafx.scene.paint.Color;
+import javafx.scene.shape.Rectangle;
 
 import carezza.colour.Lab;
 import carezza.colour.WorkingSpace;
@@ -81,6 +84,11 @@ public final class ShadeStrip extends Region {
     double x = share * (WIDTH - 8) + 4;
     g.setFill(Color.WHITE);
     g.fillPolygon(new double[] {x - 5, x + 5, x}, new double[] {0, 0, 6}, 3);
+  }
+
+  /** Two colours side by side. */
+  public static Node pair(Lab dark, Lab light) {
+    return new HBox(new Rectangle(16, 14, colour(dark)), new Rectangle(16, 14, colour(light)));
   }
 
   /** On the screen, which is taken for sRGB. */

@@ -39,7 +39,7 @@ public final class TrapezoidEditor extends Region {
   private final Supplier<Range> range;
   private final Consumer<UnaryOperator<Range>> change;
   private final Canvas canvas = new Canvas(WIDTH, HEIGHT);
-  private final BiConsumer<Quantity, TrapezoidEditor> wanted;
+  private final BiConsumer<Quantity, Consumer<double[]>> wanted;
   private double[] shares = new double[BINS];
 
   /** The point that keys move; 4 for all of them. */
@@ -61,7 +61,7 @@ public final class TrapezoidEditor extends Region {
       Supplier<Range> range,
       Consumer<UnaryOperator<Range>> change,
       Runnable settled,
-      BiConsumer<Quantity, TrapezoidEditor> wanted) {
+      BiConsumer<Quantity, Consumer<double[]>> wanted) {
     this.wanted = wanted;
     this.range = range;
     this.change = change;
@@ -102,7 +102,7 @@ public final class TrapezoidEditor extends Region {
     if (r == null) {
       return;
     }
-    wanted.accept(r.quantity(), this);
+    wanted.accept(r.quantity(), this::show);
     draw(r);
   }
 

@@ -1,7 +1,10 @@
 package carezza.desktop.layer;
 
+import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
+import javafx.beans.property.IntegerProperty;
+import javafx.beans.property.SimpleIntegerProperty;
 import javafx.scene.control.Button;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.control.ToggleGroup;
@@ -11,14 +14,14 @@ import javafx.scene.layout.HBox;
 import carezza.colour.Lab;
 import carezza.colour.MonotoneCurve;
 import carezza.desktop.control.CurveEditor;
-import carezza.desktop.control.GradientStrip;
 import carezza.desktop.control.HuePlot;
+import carezza.desktop.control.ShadeStrip;
+import carezza.desktop.control.TintPlot;
 import carezza.desktop.state.AppState;
 import carezza.desktop.state.ToolKind;
 import carezza.desktop.text.Texts;
 import carezza.model.ColourBalanceLayer;
 import carezza.model.CurveLayer;
-import carezza.model.GradientMapLayer;
 import carezza.model.HueBandsLayer.Family;
 import carezza.model.HueShiftLayer;
 import carezza.model.Layer;
@@ -26,7 +29,6 @@ import carezza.model.MonochromeLayer;
 import carezza.model.Parameters;
 import carezza.model.RecordValue;
 import carezza.model.SaturationLayer;
-import carezza.model.SkinToneEveningLayer.Target;
 import carezza.model.SkinToneEveningLayer.Wedge;
 import carezza.model.Tint;
 
@@ -84,9 +86,10 @@ final class GradePanels {
 
   static void balance(PanelRows rows, AppState state) {
     Class<ColourBalanceLayer> type = ColourBalanceLayer.class;
-    tint(rows, type, "shadows", TEXTS.get("gradePanels.darks"));
-    tint(rows, type, "midtones", TEXTS.get("gradePanels.middle-tones"));
-    tint(rows, type, "highlights", TEXTS.get("gradePanels.lights"));
+    tints(rows, state, type, "shadows", "midtones", "highlights");
+    tint(rows, type, "shadows", TEXTS.get("gradePanels.shadows"));
+    tint(rows, type, "midtones", TEXTS.get("gradePanels.midtones"));
+    tint(rows, type, "highlights", TEXTS.get("gradePanels.highlights"));
     rows.action(
         "split-tones",
         TEXTS.get("gradePanels.lights-opposite-the-darks"),
@@ -100,38 +103,57 @@ final class GradePanels {
     rows.parameter(type, "hold");
   }
 
+  /** Tints of a layer on one plot. */
+  private static <L extends Layer> void tints(
+      PanelRows rows, AppState state, Class<L> type, String... paths) {
+    IntegerProperty chosen = new SimpleIntegerProperty();
+    TintPlot plot =
+        new TintPlot(
+            Parameters.of(Tint.class).get("strength").high(),
+            () ->
+                state.selection().layer(type).map(l -> handles(l, paths)).orElse(List.of()),
+            chosen,
+            (i, hue, strength) ->
+                state
+                    .selection()
+                    .edit("tint", l -> RecordValue.with(l, paths[i], new Tint(hue, strength))),
+            state.document()::settle);
+    FlowPane row = new FlowPane(6, 4);
+    ToggleGroup group = new ToggleGroup();
+    for (int i = 0; i < paths.length; i++) {
+      int own = i;
+      ToggleButton button = new ToggleButton(TEXTS.get("gradePanels." + paths[i]));
+      button.setId("tint-" + paths[i]);
+      button.setOnAction(e -> chosen.set(own));
+      button.setToggleGroup(group);
+      chosen.subscribe(c -> button.setSelected(c.intValue() == own));
+      row.getChildren().add(button);
+    }
+    rows.custom(row, () -> {});
+    rows.custom(plot, plot::refresh);
+  }
+
+  private static List<TintPlot.Handle> handles(Layer layer, String... paths) {
+    return Arrays.stream(paths)
+        .map(
+            path ->
+                new TintPlot.Handle(
+                    TEXTS.get("gradePanels." + path),
+                    switch (path) {
+                      case "shadows" -> 30;
+                      case "midtones" -> 55;
+                      default -> 80;
+                    },
+                    RecordValue.number(layer, path + ".hue"),
+                    RecordValue.number(layer, path + ".strength")))
+        .toList();
+  }
+
   private static <L extends Layer> void tint(
       PanelRows rows, Class<L> type, String path, String title) {
     rows.heading(title);
     rows.parameter(type, path + ".hue");
     rows.parameter(type, path + ".strength");
-  }
-
-  static void gradientMap(GradientMapLayer layer, PanelRows rows, AppState state) {
-    Class<GradientMapLayer> type = GradientMapLayer.class;
-    GradientStrip strip = new GradientStrip();
-    rows.custom(strip, () -> state.selection().layer(type).ifPresent(l -> strip.show(l::at)));
-    for (int i = 0; i < layer.stops().size(); i++) {
-      int place = i;
-      rows.heading(TEXTS.get("gradePanels.stop-at-l", 100 * layer.stops().get(i).position()));
-      stop(rows, place, "hue");
-      stop(rows, place, "chroma");
-      stop(rows, place, "lightness");
-    }
-  }
-
-  private static void stop(PanelRows rows, int place, String name) {
-    rows.parameter(
-        "stop-" + name + "-" + place,
-        "stop." + name,
-        Parameters.of(Target.class).get(name),
-        GradientMapLayer.class,
-        l -> RecordValue.number(colour(l, place), name),
-        (l, v) -> l.with(place, RecordValue.with(colour(l, place), name, v)));
-  }
-
-  private static Target colour(GradientMapLayer layer, int place) {
-    return layer.stops().get(Math.min(place, layer.stops().size() - 1)).colour();
   }
 
   static void mono(PanelRows rows, AppState state) {
@@ -146,8 +168,9 @@ final class GradePanels {
           (l, v) -> l.with(family, v));
     }
     rows.heading(TEXTS.get("gradePanels.toning"));
-    tint(rows, type, "shadows", TEXTS.get("gradePanels.darks"));
-    tint(rows, type, "highlights", TEXTS.get("gradePanels.lights"));
+    tints(rows, state, type, "shadows", "highlights");
+    tint(rows, type, "shadows", TEXTS.get("gradePanels.shadows"));
+    tint(rows, type, "highlights", TEXTS.get("gradePanels.highlights"));
     FlowPane row = new FlowPane(6, 4);
     for (double hue : new double[] {55, 85, 230, 265}) {
       Tint darks = new Tint(hue, 8);
@@ -165,7 +188,7 @@ final class GradePanels {
                           l ->
                               RecordValue.with(
                                   RecordValue.with(l, "shadows", darks), "highlights", lights)));
-      pair.setGraphic(GradientStrip.pair(tinted(30, darks), tinted(78, lights)));
+      pair.setGraphic(ShadeStrip.pair(tinted(30, darks), tinted(78, lights)));
       row.getChildren().add(pair);
     }
     rows.custom(row, () -> {});

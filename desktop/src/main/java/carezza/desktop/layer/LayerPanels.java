@@ -8,6 +8,7 @@ import carezza.desktop.control.NumberRow;
 import carezza.desktop.state.AppState;
 import carezza.desktop.state.ToolKind;
 import carezza.desktop.text.Texts;
+import carezza.model.BackdropLayer;
 import carezza.model.CatchlightLayer;
 import carezza.model.ColourBalanceLayer;
 import carezza.model.ColourPaintLayer;
@@ -62,6 +63,7 @@ public final class LayerPanels {
     return switch (layer) {
       case FrequencySeparationLayer own -> SeparationPanel.shape(own);
       case SharpenLayer own -> SharpenPanel.shape(own);
+      case BackdropLayer own -> BackdropPanel.shape(own);
       default -> "";
     };
   }
@@ -82,9 +84,10 @@ public final class LayerPanels {
       case SkinDepthLayer l -> EvenPanels.depth(rows);
       case DesaturateLayer l -> EvenPanels.mute(rows);
       case ColourPaintLayer l -> EvenPanels.touch(rows);
+      case BackdropLayer l -> BackdropPanel.build(l, rows, state);
       case CurveLayer l -> GradePanels.curve(rows, state);
       case ColourBalanceLayer l -> GradePanels.balance(rows, state);
-      case GradientMapLayer l -> GradePanels.gradientMap(l, rows, state);
+      case GradientMapLayer l -> GradientPanel.build(rows, state);
       case MonochromeLayer l -> GradePanels.mono(rows, state);
       case SaturationLayer l -> GradePanels.saturation(rows, state);
       case HueShiftLayer l -> GradePanels.hueShift(rows, state);
@@ -93,7 +96,7 @@ public final class LayerPanels {
       case IrisLayer l -> BrightenPanels.iris(rows);
       case CatchlightLayer l -> BrightenPanels.catchlight(rows);
       case LipsLayer l -> BrightenPanels.lips(rows, state);
-      case VignetteLayer l -> rows.parameters(VignetteLayer.class);
+      case VignetteLayer l -> vignette(rows, state);
       case NoiseReductionLayer l -> rows.parameters(NoiseReductionLayer.class);
       case SharpenLayer l -> SharpenPanel.build(l, rows, state);
       case ShapeLayer l -> ShapePanel.build(l, rows, state);
@@ -112,6 +115,27 @@ public final class LayerPanels {
       case GroupLayer l -> group(rows, state);
       case LockedLayer l -> throw new IllegalArgumentException("Nothing of it can be changed");
     }
+  }
+
+  private static void vignette(PanelRows rows, AppState state) {
+    Class<VignetteLayer> type = VignetteLayer.class;
+    rows.choice(
+        TEXTS.get("layerPanels.falls"),
+        TEXTS.get("layerPanels.falls.tip"),
+        type,
+        l -> l.law().ordinal(),
+        (l, i) -> l.by(VignetteLayer.Law.values()[i]),
+        TEXTS.get("layerPanels.falls.ring"),
+        TEXTS.get("layerPanels.falls.lamp"));
+    rows.parameters(type);
+    rows.tools(ToolKind.PLACE_LIGHT)
+        .getChildren()
+        .add(
+            PanelRows.button(
+                "light-at-face",
+                TEXTS.get("layerPanels.light-at-the-face"),
+                TEXTS.get("layerPanels.light-at-the-face.tip"),
+                () -> state.selection().edit(null, l -> type.cast(l).at(null))));
   }
 
   private static void grain(PanelRows rows, AppState state) {

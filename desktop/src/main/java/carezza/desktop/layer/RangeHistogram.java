@@ -1,6 +1,7 @@
 package carezza.desktop.layer;
 
 import java.util.Objects;
+import java.util.function.Consumer;
 
 import carezza.desktop.control.TrapezoidEditor;
 import carezza.desktop.state.AppState;
@@ -28,7 +29,7 @@ final class RangeHistogram {
     this.counting = counting;
   }
 
-  void count(Quantity quantity, TrapezoidEditor editor) {
+  void count(Quantity quantity, Consumer<double[]> shown) {
     String layer = state.selection().selected();
     LayerStack stack = state.document().stack();
     LayerStack under = stack.lowest(Math.max(0, stack.indexOf(layer)));
@@ -44,7 +45,7 @@ final class RangeHistogram {
             session
                 .readings()
                 .histogram(project, layer, quantity, TrapezoidEditor.BINS, cancellation),
-        editor::show,
+        shown,
         state.status()::fail);
   }
 }

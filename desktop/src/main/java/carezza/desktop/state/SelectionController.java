@@ -22,6 +22,7 @@ import carezza.model.PaintLayer;
 import carezza.model.Project;
 import carezza.model.ShapeLayer;
 import carezza.model.Stage;
+import carezza.model.VignetteLayer;
 
 /**
  * What goes with a layer being taken in hand, made or removed: its tool, its brush, its place in
@@ -112,6 +113,7 @@ public final class SelectionController {
       case ShapeLayer l -> ToolKind.PUSH;
       case PaintLayer l -> ToolKind.PAINT;
       case OverlayLayer l -> ToolKind.PLACE_OVERLAY;
+      case VignetteLayer l -> ToolKind.PLACE_LIGHT;
       default -> ToolKind.HAND;
     };
   }

@@ -34,6 +34,10 @@ public enum ToolKind {
   PICK_HAIR(false),
   /** Moves a picture that is laid over this one. */
   PLACE_OVERLAY(false),
+  /** Picks the colour of a backdrop. */
+  PICK_GROUND(false),
+  /** Moves where light is fullest. */
+  PLACE_LIGHT(false),
   /** Evens the low band along the stroke. */
   EVEN_STROKE(true),
   /** Blurs the low band inside an outline. */

@@ -5,6 +5,7 @@ import carezza.colour.WhiteBalance;
 import carezza.desktop.state.SelectionController;
 import carezza.desktop.state.Status;
 import carezza.desktop.text.Texts;
+import carezza.model.BackdropLayer;
 import carezza.model.ColourPaintLayer;
 import carezza.model.RecordValue;
 import carezza.model.SkinToneEveningLayer;
@@ -53,6 +54,7 @@ final class PickedColours {
         l ->
             switch (l) {
               case SkinToneEveningLayer own -> own.withTarget(tone);
+              case BackdropLayer own -> own.towards(tone);
               case ColourPaintLayer own -> new ColourPaintLayer(own.attributes(), tone);
               default -> l;
             });

@@ -17,9 +17,11 @@ import carezza.model.HealLayer.Patch;
 import carezza.model.HealLayer.RepairMethod;
 import carezza.model.HealLayer.Source;
 import carezza.model.Mask;
+import carezza.model.NeutralPointsLayer;
 import carezza.model.NeutralPointsLayer.Tone;
 import carezza.model.Point;
 import carezza.model.ShapeLayer.Hand;
+import carezza.model.VignetteLayer;
 
 /** All tools, one for each kind. */
 public final class Tools {
@@ -67,10 +69,17 @@ public final class Tools {
             new PartTool(state.document(), selection, state.part()),
             new PickTool(ToolKind.PICK_NEUTRAL, probe, picked::neutral),
             new PickTool(ToolKind.PICK_TONE, probe, picked::tone),
+            new PickTool(ToolKind.PICK_GROUND, probe, picked::tone),
             new PickTool(ToolKind.PICK_HUE, probe, picked::hue),
             point(ToolKind.PICK_DARK, Tone.SHADOW, state),
             point(ToolKind.PICK_MIDDLE, Tone.MIDTONE, state),
             point(ToolKind.PICK_LIGHT, Tone.HIGHLIGHT, state),
+            new PointTool<>(
+                ToolKind.PLACE_LIGHT,
+                VignetteLayer.class,
+                VignetteLayer::at,
+                state.document(),
+                selection),
             new CurveTool(state.document(), selection, tools, probe),
             new PinTool(state.document(), state.pins()),
             new CropTool(state.document(), state.crop()),
@@ -100,7 +109,12 @@ public final class Tools {
   }
 
   private static Tool point(ToolKind kind, Tone tone, AppState state) {
-    return new NeutralPointTool(kind, tone, state.document(), state.selection());
+    return new PointTool<>(
+        kind,
+        NeutralPointsLayer.class,
+        (l, to) -> l.moved(tone, to),
+        state.document(),
+        state.selection());
   }
 
   /** The tool in hand. */

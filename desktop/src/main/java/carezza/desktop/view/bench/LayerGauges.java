@@ -38,6 +38,7 @@ final class LayerGauges {
       case VIGNETTE -> List.of("leadLight", "leadContrast", "distractions");
       case GRAIN, NOISE_REDUCTION -> List.of("noise", "textureKept");
       case OVERLAY -> List.of("skinClipping", "distractions", "leadContrast");
+      case BACKDROP -> List.of("leadContrast", "leadLight", "distractions");
       case GLOW -> List.of("textureKept", "formKept", "skinClipping", "pictureClipping");
       case FOCUS_FALLOFF -> List.of("leadContrast", "distractions", "noise");
       case SHAPE, PAINT -> List.of();

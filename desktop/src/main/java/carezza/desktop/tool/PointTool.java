@@ -1,24 +1,34 @@
 package carezza.desktop.tool;
 
+import java.util.function.BiFunction;
+
 import carezza.desktop.state.DocumentState;
 import carezza.desktop.state.SelectionController;
 import carezza.desktop.state.ToolKind;
-import carezza.model.NeutralPointsLayer;
-import carezza.model.NeutralPointsLayer.Tone;
+import carezza.model.Layer;
 import carezza.model.Point;
 
-/** Sets a place that should be grey where it is pressed, and drags it on. */
-final class NeutralPointTool implements HoldingTool {
+/** Sets a place of the layer in hand where it is pressed, and drags it on. */
+final class PointTool<L extends Layer> implements HoldingTool {
 
   private final ToolKind kind;
-  private final Tone tone;
+  private final Class<L> type;
+  private final BiFunction<L, Point, Layer> moved;
   private final SelectionController selection;
   private final Hold hold;
 
-  NeutralPointTool(
-      ToolKind kind, Tone tone, DocumentState document, SelectionController selection) {
+  /**
+   * @param moved the layer with its place elsewhere
+   */
+  PointTool(
+      ToolKind kind,
+      Class<L> type,
+      BiFunction<L, Point, Layer> moved,
+      DocumentState document,
+      SelectionController selection) {
     this.kind = kind;
-    this.tone = tone;
+    this.type = type;
+    this.moved = moved;
     this.selection = selection;
     hold = new Hold(document);
   }
@@ -30,9 +40,9 @@ final class NeutralPointTool implements HoldingTool {
 
   @Override
   public void press(Press at) {
-    if (selection.layer(NeutralPointsLayer.class).isPresent()) {
+    if (selection.layer(type).isPresent()) {
       String id = selection.selected();
-      hold.set(at.place(), to -> p -> p.edit(id, l -> ((NeutralPointsLayer) l).moved(tone, to)));
+      hold.set(at.place(), to -> p -> p.edit(id, l -> moved.apply(type.cast(l), to)));
     }
   }
 
