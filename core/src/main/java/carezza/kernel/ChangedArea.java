@@ -59,8 +59,7 @@ public final class ChangedArea {
           : Optional.empty();
     }
     if (was instanceof ShapeLayer a && is instanceof ShapeLayer b) {
-      boolean still = a.width() == 1 && a.height() == 1 && a.lean() == 0;
-      return still && b.withNudges(a.nudges()).equals(a) && sameHands(a.nudges(), b.nudges())
+      return a.keepsTheWhole() && b.withNudges(a.nudges()).equals(a) && sameHands(a.nudges(), b.nudges())
           ? Optional.of(StrokeCoverage.difference(strokes(a.nudges()), strokes(b.nudges())))
           : Optional.empty();
     }

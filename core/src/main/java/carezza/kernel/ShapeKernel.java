@@ -21,10 +21,7 @@ final class ShapeKernel implements LayerKernel<ShapeLayer, Measurements> {
 
   @Override
   public boolean idle(ShapeLayer layer) {
-    return layer.width() == 1
-        && layer.height() == 1
-        && layer.lean() == 0
-        && layer.nudges().isEmpty();
+    return layer.keepsTheWhole() && layer.nudges().isEmpty();
   }
 
   @Override

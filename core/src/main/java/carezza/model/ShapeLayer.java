@@ -4,8 +4,8 @@ import java.util.ArrayList;
 import java.util.List;
 
 /**
- * Moves what is seen: the whole picture's width, height and lean, and places pushed, grown, shrunk
- * or smoothed back by hand. It lies over all other layers, so that their masks and repairs, and all
+ * Moves what is seen: the lens's distortion taken back, the whole picture's width, height and lean,
+ * and places pushed, grown, shrunk or smoothed back by hand. It lies over all other layers, so that their masks and repairs, and all
  * that is known of the face, follow it.
  *
  * @param width of the picture, as a share of what it was
@@ -14,6 +14,7 @@ import java.util.List;
  * @param nudges by hand, in their order
  * @param held areas that stay where they are under the hand
  * @param force past the job's limit on how far a place may be stretched
+ * @param lens what is taken back of the lens's own distortion, before the hand and the stretch
  */
 public record ShapeLayer(
     LayerAttributes attributes,
@@ -22,7 +23,8 @@ public record ShapeLayer(
     @Parameter(unit = Unit.DEGREES, least = -5, most = 5, step = 0.1) double lean,
     List<Nudge> nudges,
     List<SemanticRegion> held,
-    boolean force)
+    boolean force,
+    Lens lens)
     implements Layer {
 
   /** What a hand does to a place. */
@@ -57,6 +59,7 @@ public record ShapeLayer(
     Parameters.of(ShapeLayer.class).check(width, height, lean);
     nudges = nudges == null ? List.of() : List.copyOf(nudges);
     held = held == null ? List.of() : List.copyOf(held);
+    lens = lens == null ? Lens.NONE : lens;
     Require.most("a layer of shape", nudges.size(), MOST);
     attributes = attributes.withStage(Stage.FINISH).inGroup(null);
   }
@@ -69,15 +72,24 @@ public record ShapeLayer(
   }
 
   public ShapeLayer withNudges(List<Nudge> newNudges) {
-    return new ShapeLayer(attributes, width, height, lean, newNudges, held, force);
+    return new ShapeLayer(attributes, width, height, lean, newNudges, held, force, lens);
   }
 
   public ShapeLayer withHeld(List<SemanticRegion> newHeld) {
-    return new ShapeLayer(attributes, width, height, lean, nudges, newHeld, force);
+    return new ShapeLayer(attributes, width, height, lean, nudges, newHeld, force, lens);
+  }
+
+  public ShapeLayer withLens(Lens newLens) {
+    return new ShapeLayer(attributes, width, height, lean, nudges, held, force, newLens);
+  }
+
+  /** Whether the whole stays as it is but for the hand. */
+  public boolean keepsTheWhole() {
+    return width == 1 && height == 1 && lean == 0 && lens.keepsPlaces() && lens.keepsLight();
   }
 
   @Override
   public ShapeLayer with(LayerAttributes newAttributes) {
-    return new ShapeLayer(newAttributes, width, height, lean, nudges, held, force);
+    return new ShapeLayer(newAttributes, width, height, lean, nudges, held, force, lens);
   }
 }

@@ -192,8 +192,9 @@ public final class RoutineMaker {
       case FrequencySeparationLayer bands ->
           bands.withAreas(bands.areas().stream().filter(a -> !placed(a.mask())).toList());
       case ShapeLayer shape -> {
-        ShapeLayer free = shape.withNudges(List.of());
-        yield free.width() == 1 && free.height() == 1 && free.lean() == 0 ? null : free;
+        ShapeLayer free =
+            shape.withNudges(List.of()).withLens(shape.lens().withLines(List.of()));
+        yield free.keepsTheWhole() ? null : free;
       }
       case VignetteLayer light -> light.at(null);
       case SharpenLayer detail -> {

@@ -2,6 +2,7 @@ package carezza.session;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.function.DoubleConsumer;
 
 import carezza.colour.Lab;
@@ -9,6 +10,7 @@ import carezza.filter.GaussianBlur;
 import carezza.filter.RobustStatistics;
 import carezza.image.Area;
 import carezza.image.Cancellation;
+import carezza.image.Level;
 import carezza.image.Picture;
 import carezza.image.Plane;
 import carezza.kernel.SeparationRadiusAdvisor;
@@ -28,6 +30,7 @@ import carezza.measure.fault.BackdropReading;
 import carezza.model.BackdropLayer;
 import carezza.model.FaceMap;
 import carezza.model.KeptMark;
+import carezza.model.Lens;
 import carezza.model.Point;
 import carezza.model.Project;
 import carezza.model.SemanticRegion;
@@ -35,6 +38,8 @@ import carezza.model.Stage;
 import carezza.render.RenderInput;
 import carezza.render.Renderer;
 import carezza.render.Renderer.Readiness;
+import carezza.shape.EdgeTrace;
+import carezza.shape.LensFit;
 
 /**
  * What is measured on a photograph at work when the retoucher asks for advice. Safe for many
@@ -46,6 +51,9 @@ public final class Advice {
   private static final int NOISE_READ = 1600;
 
   private static final int HALO_READ = 900;
+
+  /** Pixels that a line is read over at most. */
+  private static final double LINE_READ = 1600;
 
   /** Share of the pixels that a halo may be larger at. */
   private static final double BEYOND = 0.001;
@@ -179,6 +187,49 @@ public final class Advice {
             .renderer()
             .render(input, context.whole(), context.level(), Readiness.EXACT, cancellation);
     return BackdropReading.of(context, picture, Lab.of(picture), wanted).pure();
+  }
+
+  /** A drawn line led along its edge, and the lens that makes it and those before it straight. */
+  public Optional<Lens> lens(
+      Project project, Lens lens, Point from, Point to, Cancellation cancellation) {
+    RenderInput asShot = session.scene(project).through(0);
+    int level = Level.forZoom(Math.min(1, LINE_READ / from.distance(to)));
+    Picture about = about(asShot, List.of(from, to), level, cancellation);
+    List<Point> places = EdgeTrace.along(about, Level.scale(level), from, to);
+    if (places.isEmpty()) {
+      return Optional.empty();
+    }
+    Lens drawn = LensFit.of(lens.plus(new Lens.Line(places)), session.size());
+    return Optional.of(lateral(asShot, drawn, cancellation));
+  }
+
+  private Lens lateral(RenderInput asShot, Lens lens, Cancellation cancellation) {
+    List<EdgeTrace.Seen> seen = new ArrayList<>();
+    for (Lens.Line line : lens.lines()) {
+      List<Point> places = line.places();
+      double length = places.getFirst().distance(places.getLast());
+      int level = Level.forZoom(Math.min(1, LINE_READ / length));
+      Picture about = about(asShot, places, level, cancellation);
+      seen.add(new EdgeTrace.Seen(line, about, Level.scale(level)));
+    }
+    Area all = session.size().area();
+    return EdgeTrace.lateral(lens, seen, new Point(all.width() / 2.0, all.height() / 2.0));
+  }
+
+  /** The picture about places, with what is looked at beside them. */
+  private Picture about(
+      RenderInput input, List<Point> places, int level, Cancellation cancellation) {
+    double scale = Level.scale(level);
+    double length = places.getFirst().distance(places.getLast()) * scale;
+    Area area =
+        Area.around(
+                scale * places.stream().mapToDouble(Point::x).min().orElseThrow(),
+                scale * places.stream().mapToDouble(Point::y).min().orElseThrow(),
+                scale * places.stream().mapToDouble(Point::x).max().orElseThrow(),
+                scale * places.stream().mapToDouble(Point::y).max().orElseThrow())
+            .grow((int) Math.ceil(EdgeTrace.reach(length)))
+            .intersect(session.size().atLevel(level).area());
+    return session.renderer().render(input, area, level, Readiness.EXACT, cancellation);
   }
 
   /** What is read about a place at full size: even sides, inside the picture. */

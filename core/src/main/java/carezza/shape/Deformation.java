@@ -7,6 +7,7 @@ import org.jspecify.annotations.Nullable;
 
 import carezza.image.Area;
 import carezza.image.PictureSize;
+import carezza.model.Lens;
 import carezza.model.Point;
 import carezza.model.ShapeLayer;
 import carezza.model.ShapeLayer.Nudge;
@@ -22,10 +23,17 @@ public final class Deformation {
   /** Rounds by which the place is found that is seen elsewhere. */
   private static final int ROUNDS = 8;
 
+  /** Steps along a side that a lens bends, and how far it may lie beside them, in pixels. */
+  private static final int ALONG = 16;
+
+  private static final double BETWEEN = 4;
+
   private final PictureSize size;
   private final double width;
   private final double height;
   private final double slope;
+  private final Bend bend;
+  private final boolean bends;
   private final List<Nudge> nudges;
   private final double amount;
 
@@ -48,6 +56,9 @@ public final class Deformation {
     this.width = 1 + amount * (layer.width() - 1);
     this.height = 1 + amount * (layer.height() - 1);
     this.slope = Math.tan(Math.toRadians(amount * layer.lean()));
+    Lens lens = layer.lens().times(amount);
+    this.bend = new Bend(lens, size);
+    this.bends = !lens.keepsPlaces();
     this.nudges = layer.nudges();
     this.before = before;
     this.heldBefore = heldBefore;
@@ -153,7 +164,21 @@ public final class Deformation {
 
   /** Whether every place stays where it is. */
   public boolean isNothing() {
-    return width == 1 && height == 1 && slope == 0 && nudges.isEmpty();
+    return keepsTheWhole() && !bends && bend.isEven() && nudges.isEmpty();
+  }
+
+  private boolean keepsTheWhole() {
+    return width == 1 && height == 1 && slope == 0;
+  }
+
+  /** The lens, for what it did to each colour and to the light. */
+  Bend bend() {
+    return bend;
+  }
+
+  /** Whether it moved places. */
+  boolean bends() {
+    return bends;
   }
 
   /** The largest stretch or squeeze of a place by the hand, as a share. */
@@ -180,7 +205,7 @@ public final class Deformation {
     at[1] += displacement[1];
   }
 
-  /** Where a place would have been seen without the whole picture's stretch and lean. */
+  /** Where a place would have been seen without the whole picture's stretch, lean and lens. */
   public Point unstretched(Point seen) {
     double[] at = {seen.x(), seen.y()};
     unstretch(at);
@@ -193,10 +218,14 @@ public final class Deformation {
     double x = (at[0] - size.width() / 2.0 + slope * (at[1] - size.height() / 2.0)) / width;
     at[0] = x + size.width() / 2.0;
     at[1] = y + size.height() / 2.0;
+    if (bends) {
+      bend.source(at);
+    }
   }
 
   /** Where a place is seen that the hand leaves where it is. */
-  public Point stretched(Point from) {
+  public Point stretched(Point place) {
+    Point from = bends ? bend.straightened(place) : place;
     double y = height * (from.y() - size.height() / 2.0);
     double x = width * (from.x() - size.width() / 2.0) - slope * y;
     return new Point(x + size.width() / 2.0, y + size.height() / 2.0);
@@ -217,11 +246,7 @@ public final class Deformation {
 
   /** All places of the photograph that what is seen in an area may come from. */
   Area sources(Area seen) {
-    List<Point> corners = new ArrayList<>();
-    for (Point corner : corners(seen)) {
-      corners.add(unstretched(corner));
-    }
-    Area straight = box(corners);
+    Area straight = box(around(seen).stream().map(this::unstretched).toList());
     double[] range = hand.range(straight);
     return Area.around(
         straight.x() + range[0],
@@ -239,22 +264,30 @@ public final class Deformation {
             sources.y() - range[3],
             sources.right() - range[0],
             sources.bottom() - range[1]);
-    return box(corners(straight).stream().map(this::stretched).toList());
+    return box(around(straight).stream().map(this::stretched).toList());
   }
 
-  private static List<Point> corners(Area a) {
-    return List.of(
-        new Point(a.x(), a.y()),
-        new Point(a.right(), a.y()),
-        new Point(a.x(), a.bottom()),
-        new Point(a.right(), a.bottom()));
+  /** Its corners; where a lens bends its sides, places all along them. */
+  private List<Point> around(Area a) {
+    int steps = bends ? ALONG : 1;
+    List<Point> points = new ArrayList<>();
+    for (int i = 0; i <= steps; i++) {
+      double x = a.x() + (double) i * a.width() / steps;
+      double y = a.y() + (double) i * a.height() / steps;
+      points.add(new Point(x, a.y()));
+      points.add(new Point(x, a.bottom()));
+      points.add(new Point(a.x(), y));
+      points.add(new Point(a.right(), y));
+    }
+    return points;
   }
 
-  private static Area box(List<Point> points) {
+  private Area box(List<Point> points) {
+    double beside = bends ? bend.apart() + BETWEEN : 0;
     return Area.around(
-        points.stream().mapToDouble(Point::x).min().orElseThrow(),
-        points.stream().mapToDouble(Point::y).min().orElseThrow(),
-        points.stream().mapToDouble(Point::x).max().orElseThrow(),
-        points.stream().mapToDouble(Point::y).max().orElseThrow());
+        points.stream().mapToDouble(Point::x).min().orElseThrow() - beside,
+        points.stream().mapToDouble(Point::y).min().orElseThrow() - beside,
+        points.stream().mapToDouble(Point::x).max().orElseThrow() + beside,
+        points.stream().mapToDouble(Point::y).max().orElseThrow() + beside);
   }
 }

@@ -95,7 +95,9 @@ public final class Deformations {
 
   /** With all at a fixed value that places do not depend on. */
   private static ShapeLayer bare(ShapeLayer layer) {
-    return layer.with(layer.attributes().withId("shape").named("").withUnknown(null));
+    return layer
+        .withLens(layer.lens().withLines(List.of()))
+        .with(layer.attributes().withId("shape").named("").withUnknown(null));
   }
 
   private static Made made(Key key, EvaluationContext context) {

@@ -1,10 +1,12 @@
 package carezza.shape;
 
+import carezza.colour.Transfer;
 import carezza.filter.MirrorBoundary;
 import carezza.image.Area;
 import carezza.image.ParallelRows;
 import carezza.image.Picture;
 import carezza.image.PictureSize;
+import carezza.image.Plane;
 
 /**
  * A picture sampled once through a deformation, by the Lanczos kernel of three lobes (Duchon 1979),
@@ -94,6 +96,8 @@ public final class Warp {
    */
   public Picture picture(Picture input, Area out) {
     Picture result = Picture.of(out);
+    Bend bend = deformation.bend();
+    boolean lateral = bend.apart() * scale > STILL;
     ParallelRows.each(
         4 * out.width(),
         out.height(),
@@ -119,10 +123,60 @@ public final class Warp {
               } else {
                 sample(input, sx - 0.5, sy - 0.5, columns, result, to1);
               }
+              if (lateral) {
+                apart(input, at, columns, result, to1);
+              }
+              if (!bend.isEven()) {
+                brighten(result, to1, (float) bend.gain(at[0], at[1]));
+              }
             }
           }
         });
     return result;
+  }
+
+  /** Red and blue from where the lens laid them. */
+  private void apart(Picture input, double[] at, int[] columns, Picture result, int to) {
+    Bend bend = deformation.bend();
+    for (int c = 0; c < 3; c += 2) {
+      double farther = c == 0 ? bend.red() : bend.blue();
+      if (farther != 0) {
+        double x = bend.outX(at[0], farther) * scale - 0.5;
+        double y = bend.outY(at[1], farther) * scale - 0.5;
+        result.plane(c).values()[to] = sample(input.plane(c), x, y, columns);
+      }
+    }
+  }
+
+  private static void brighten(Picture result, int i, float gain) {
+    float root = (float) Math.pow(gain, Transfer.ROOT);
+    for (int c = 0; c < 3; c++) {
+      float[] values = result.plane(c).values();
+      values[i] = Transfer.times(values[i], gain, root);
+    }
+  }
+
+  private float sample(Plane plane, double x, double y, int[] columns) {
+    int x0 = (int) Math.floor(x);
+    int y0 = (int) Math.floor(y);
+    int px = TAPS * (int) Math.round((x - x0) * PHASES);
+    int py = TAPS * (int) Math.round((y - y0) * PHASES);
+    Area area = plane.area();
+    float[] values = plane.values();
+    for (int k = 0; k < TAPS; k++) {
+      columns[k] = MirrorBoundary.index(x0 + k - (LOBES - 1), whole.width()) - area.x();
+    }
+    float sum = 0;
+    for (int j = 0; j < TAPS; j++) {
+      int row =
+          (MirrorBoundary.index(y0 + j - (LOBES - 1), whole.height()) - area.y()) * area.width();
+      float own = 0;
+      for (int k = 0; k < TAPS; k++) {
+        own += WEIGHTS[px + k] * values[row + columns[k]];
+      }
+      sum += WEIGHTS[py + j] * own;
+    }
+    return sum;
   }
 
   private void sample(Picture input, double x, double y, int[] columns, Picture result, int to) {

@@ -23,6 +23,7 @@ import carezza.model.FrequencySeparationLayer.LowBandArea;
 import carezza.model.HueBandsLayer.Trim;
 import carezza.model.Layer;
 import carezza.model.LayerAttributes;
+import carezza.model.Lens;
 import carezza.model.LockedLayer;
 import carezza.model.Mask;
 import carezza.model.Parameter;
@@ -75,6 +76,7 @@ public class LayerTypeTest {
     WITHIN.put(Band.class, "a band");
     WITHIN.put(Wedge.class, "a wedge");
     WITHIN.put(LowBandArea.class, "an area");
+    WITHIN.put(Lens.class, "a lens");
   }
 
   private static Set<Class<? extends Record>> records() {

@@ -37,12 +37,12 @@ public class ShapeTest {
 
   private static ShapeLayer forced(Nudge... nudges) {
     return new ShapeLayer(
-        LayerType.SHAPE.fresh().attributes(), 1, 1, 0, List.of(nudges), null, true);
+        LayerType.SHAPE.fresh().attributes(), 1, 1, 0, List.of(nudges), null, true, null);
   }
 
   private static ShapeLayer shaped(double width, double height, double lean) {
     return new ShapeLayer(
-        LayerType.SHAPE.fresh().attributes(), width, height, lean, null, null, false);
+        LayerType.SHAPE.fresh().attributes(), width, height, lean, null, null, false, null);
   }
 
   private static Nudge nudge(Hand hand, double radius, double strength, Point... path) {
@@ -123,7 +123,8 @@ public class ShapeTest {
                 nudge(Hand.PUSH, 90, 1, new Point(250, 200), new Point(270, 215)),
                 nudge(Hand.SHRINK, 60, 1, new Point(400, 300), new Point(402, 300))),
             null,
-            true);
+            true,
+            null);
     Deformation deformation = of(layer);
     for (double x = 20; x < 640; x += 60) {
       for (double y = 20; y < 480; y += 60) {
@@ -288,7 +289,8 @@ public class ShapeTest {
             1,
             List.of(nudge(Hand.PUSH, 110, 1, new Point(330, 220), new Point(350, 230))),
             null,
-            false);
+            false,
+            null);
     Picture input = smooth();
     Warp fine = new Warp(Deformations.of(layer, site(0)), 1, SIZE);
     Picture whole = fine.picture(input, SIZE.area());

@@ -13,11 +13,15 @@ import carezza.desktop.state.ToolKind;
 import carezza.desktop.text.Names;
 import carezza.desktop.text.Texts;
 import carezza.image.Cancellation;
+import carezza.image.PictureSize;
+import carezza.model.Lens;
+import carezza.model.Parameters;
 import carezza.model.Project;
 import carezza.model.SemanticRegion;
 import carezza.model.ShapeLayer;
 import carezza.session.Session;
 import carezza.shape.Deformation;
+import carezza.shape.LensFit;
 import carezza.shape.Shapes;
 
 /**
@@ -47,7 +51,9 @@ final class ShapePanel {
   static void build(ShapeLayer layer, PanelRows rows, AppState state) {
     rows.tools(ToolKind.PUSH, ToolKind.GROW, ToolKind.SHRINK, ToolKind.SMOOTH_BACK);
     held(rows, state);
-    rows.parameters(TYPE);
+    for (String whole : new String[] {"width", "height", "lean"}) {
+      rows.parameter(TYPE, whole);
+    }
     rows.limits(TYPE, TEXTS.get("shapePanel.limits.tip"));
     rows.read("strain", layer, TYPE, TEXTS.get("shapePanel.reading"), ShapePanel::strain);
     rows.action(
@@ -55,7 +61,51 @@ final class ShapePanel {
         TEXTS.get("shapePanel.clear"),
         TEXTS.get("shapePanel.clear.tip"),
         () -> state.selection().edit(null, l -> TYPE.cast(l).withNudges(List.of())));
+    lens(rows, state);
     rows.words("shape-caution", TYPE, l -> TEXTS.get("shapePanel.caution"));
+  }
+
+  private static void lens(PanelRows rows, AppState state) {
+    rows.heading(TEXTS.get("shapePanel.lens"));
+    rows.tools(ToolKind.LENS_LINE)
+        .getChildren()
+        .addAll(
+            PanelRows.button(
+                "lens-line-out",
+                TEXTS.get("shapePanel.lens.line-out"),
+                TEXTS.get("shapePanel.lens.line-out.tip"),
+                () -> state.selection().edit(null, l -> withoutLine(TYPE.cast(l), state))),
+            PanelRows.button(
+                "lens-none",
+                TEXTS.get("shapePanel.lens.none"),
+                TEXTS.get("shapePanel.lens.none.tip"),
+                () -> state.selection().edit(null, l -> TYPE.cast(l).withLens(Lens.NONE))));
+    rows.words("lens-lines", TYPE, l -> straight(l, state));
+    for (Parameters.Declared number : Parameters.of(Lens.class).all()) {
+      rows.parameter(TYPE, "lens." + number.name());
+    }
+  }
+
+  private static String straight(ShapeLayer layer, AppState state) {
+    Lens lens = layer.lens();
+    if (lens.lines().isEmpty() || state.document().isEmpty()) {
+      return TEXTS.get("shapePanel.lens.no-lines");
+    }
+    PictureSize size = state.document().session().size();
+    return TEXTS.get(
+        "shapePanel.lens.lines",
+        lens.lines().size(),
+        LensFit.off(lens, size),
+        LensFit.off(Lens.NONE.withLines(lens.lines()), size));
+  }
+
+  private static ShapeLayer withoutLine(ShapeLayer layer, AppState state) {
+    Lens lens = layer.lens();
+    if (lens.lines().isEmpty()) {
+      return layer;
+    }
+    Lens fewer = lens.withLines(lens.lines().subList(0, lens.lines().size() - 1));
+    return layer.withLens(LensFit.of(fewer, state.document().session().size()));
   }
 
   private static void held(PanelRows rows, AppState state) {

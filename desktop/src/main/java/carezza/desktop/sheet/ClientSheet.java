@@ -135,6 +135,9 @@ final class ClientSheet {
       lean += deformation.lean();
       strain = Math.max(strain, deformation.strain());
     }
+    if (width == 1 && height == 1 && lean == 0 && strain == 0) {
+      return TEXTS.get("client.shape.none");
+    }
     return TEXTS.get("client.shape.changed", 100 * width, 100 * height, lean, 100 * strain);
   }
 

@@ -36,6 +36,8 @@ public enum ToolKind {
   PLACE_OVERLAY(false),
   /** Picks the colour of a backdrop. */
   PICK_GROUND(false),
+  /** Draws along what is straight in the world. */
+  LENS_LINE(false),
   /** Moves where light is fullest. */
   PLACE_LIGHT(false),
   /** Evens the low band along the stroke. */

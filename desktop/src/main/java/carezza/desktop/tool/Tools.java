@@ -56,6 +56,7 @@ public final class Tools {
             brush(ToolKind.EVEN_STROKE, state, Layings::evened),
             brush(ToolKind.PAINT, state, Layings::painted),
             new HairToneTool(state),
+            new LensLineTool(state),
             new OverlayTool(state.document(), selection),
             hand(ToolKind.PUSH, state, Hand.PUSH, Hand.SMOOTH),
             hand(ToolKind.GROW, state, Hand.GROW, Hand.SHRINK),

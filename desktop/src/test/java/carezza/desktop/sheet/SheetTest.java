@@ -230,7 +230,7 @@ public class SheetTest {
   @Test
   public void howFarShapesWereChangedIsSaidInPercent() throws IOException {
     ShapeLayer wide =
-        new ShapeLayer(LayerType.SHAPE.fresh().attributes(), 0.98, 1, 0, null, null, false);
+        new ShapeLayer(LayerType.SHAPE.fresh().attributes(), 0.98, 1, 0, null, null, false, null);
     EvaluationContext site = new EvaluationContext(new PictureSize(400, 300), 0, Regions.none());
     SheetFacts shaped =
         new SheetFacts(
