@@ -20,6 +20,9 @@ import carezza.model.LayerAttributes;
 import carezza.model.LayerStack;
 import carezza.model.Mask;
 import carezza.model.Point;
+import carezza.model.ShapeLayer;
+import carezza.model.ShapeLayer.Hand;
+import carezza.model.ShapeLayer.Nudge;
 import carezza.model.SharpenLayer;
 import carezza.model.SkinToneEveningLayer;
 import carezza.model.Stage;
@@ -40,6 +43,29 @@ final class BeautyStack {
 
   static LayerStack on(FaceMap face) {
     return new BeautyStack(face).stack();
+  }
+
+  /** The same with all that a last stage may have on top. */
+  static LayerStack finishedOn(FaceMap face) {
+    BeautyStack made = new BeautyStack(face);
+    LayerStack stack = made.stack();
+    for (LayerType kind :
+        new LayerType[] {
+          LayerType.BACKDROP,
+          LayerType.NOISE_REDUCTION,
+          LayerType.SHARPEN,
+          LayerType.GLOW,
+          LayerType.FOCUS_FALLOFF,
+          LayerType.VIGNETTE,
+          LayerType.OVERLAY,
+          LayerType.GRAIN
+        }) {
+      stack = stack.with(kind.fresh());
+    }
+    ShapeLayer shape =
+        ((ShapeLayer) LayerType.SHAPE.fresh())
+            .plus(new Nudge(Hand.PUSH, made.stroke(made.fw / 6, 0.5)));
+    return stack.with(shape);
   }
 
   private LayerStack stack() {

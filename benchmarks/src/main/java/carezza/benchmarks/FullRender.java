@@ -37,6 +37,7 @@ public class FullRender {
   private Picture copy;
   private Renderer renderer;
   private RenderInput scene;
+  private RenderInput finished;
 
   @Setup(Level.Trial)
   public void prepare() {
@@ -48,8 +49,9 @@ public class FullRender {
         Regions.find(pyramid.level(Regions.level(portrait.faces())), portrait.faces());
     renderer = new Renderer(pyramid, new TileCache(1L << 29));
     scene = new RenderInput(BeautyStack.on(portrait.faces()), regions);
+    finished = new RenderInput(BeautyStack.finishedOn(portrait.faces()), regions);
     renderer.render(
-        scene, renderer.size().atLevel(4).area(), 4, Readiness.EXACT, Cancellation.NONE);
+        finished, renderer.size().atLevel(4).area(), 4, Readiness.EXACT, Cancellation.NONE);
   }
 
   @Benchmark
@@ -71,5 +73,11 @@ public class FullRender {
   @Benchmark
   public Picture twentyLayers() {
     return renderer.renderOnce(scene, 0, Cancellation.NONE);
+  }
+
+  /** With every kind of the last stage on top of them. */
+  @Benchmark
+  public Picture twentyLayersFinished() {
+    return renderer.renderOnce(finished, 0, Cancellation.NONE);
   }
 }

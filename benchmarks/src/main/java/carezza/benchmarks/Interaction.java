@@ -121,15 +121,18 @@ final class Interaction {
           view.picture().shownProperty().addListener((o, was, is) -> shown(is));
           return null;
         });
-    rest();
-    work.run(this);
-    Toolkit.on(
-        () -> {
-          view.close();
-          view.getScene().getWindow().hide();
-          return null;
-        });
-    Platform.exit();
+    try {
+      rest();
+      work.run(this);
+      Toolkit.on(
+          () -> {
+            view.close();
+            view.getScene().getWindow().hide();
+            return null;
+          });
+    } finally {
+      Platform.exit();
+    }
   }
 
   private void select(String layer) throws Exception {
@@ -223,7 +226,7 @@ final class Interaction {
                 .with(HueBandsLayer.Family.ORANGE, new HueBandsLayer.Trim(20 * t, 0, 0)));
     value(LayerType.SKIN_DEPTH, "strength", 0.1, 1);
     value(LayerType.DESATURATE, "share", 0.1, 0.9);
-    fresh(LayerType.COLOUR_BALANCE, (l, t) -> RecordValue.with(l, "darks", new Tint(265, 20 * t)));
+    fresh(LayerType.COLOUR_BALANCE, (l, t) -> RecordValue.with(l, "shadows", new Tint(265, 20 * t)));
     fresh(
         LayerType.GRADIENT_MAP,
         (l, t) -> ((GradientMapLayer) l).with(1, new Target(50, 10 + 40 * t, 50)));
@@ -250,9 +253,10 @@ final class Interaction {
     value(LayerType.WHITE_BALANCE, "temperature", 5200, 7600);
     value(LayerType.EXPOSURE, "stops", -0.5, 0.5);
     value(LayerType.LEVELS, "black", 0, 0.1);
-    value(LayerType.LEVELS, "darks", 0.1, 1);
+    value(LayerType.LEVELS, "shadows", 0.1, 1);
     value(LayerType.LOCAL_CONTRAST, "contrast", 0.1, 0.6);
     value(LayerType.LOCAL_CONTRAST, "haze", 0.1, 0.6);
+    value(LayerType.BACKDROP, "texture", 0, 1);
     value(LayerType.VIGNETTE, "stops", -1.5, 0);
     value(LayerType.NOISE_REDUCTION, "lightness", 0.2, 2);
     value(LayerType.SHARPEN, "haloLimit", 1, 8);
@@ -261,6 +265,7 @@ final class Interaction {
     value(LayerType.OVERLAY, "x", 0.3, 0.7);
     value(LayerType.GRAIN, "strength", 0.5, 4);
     value(LayerType.SHAPE, "width", 0.97, 1.03);
+    value(LayerType.SHAPE, "lens.k1", -0.06, 0.06);
   }
 
   /** A hand that pushes what is seen. */

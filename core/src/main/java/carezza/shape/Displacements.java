@@ -21,6 +21,9 @@ final class Displacements {
   private static final double LEAST = 0.02;
   private static final int TRIES = 3;
 
+  /** Nodes along a block's side. */
+  private static final int BLOCK = 8;
+
   /** Pixels between nodes, at least. */
   private static final double CLOSEST = 2;
 
@@ -30,12 +33,19 @@ final class Displacements {
   private final float[] dx;
   private final float[] dy;
 
+  /** Least x, least y, most x, most y of each block of nodes, and of no displacement. */
+  private final float[] ranges;
+
+  private final int blockColumns;
+
   Displacements(PictureSize size) {
     step = Math.max(CLOSEST, size.longEdge() / FINE);
     columns = (int) Math.ceil(size.width() / step) + 1;
     rows = (int) Math.ceil(size.height() / step) + 1;
     dx = new float[columns * rows];
     dy = new float[columns * rows];
+    blockColumns = (columns - 1) / BLOCK + 1;
+    ranges = new float[4 * blockColumns * ((rows - 1) / BLOCK + 1)];
   }
 
   private Displacements(Displacements of) {
@@ -44,6 +54,8 @@ final class Displacements {
     rows = of.rows;
     dx = of.dx.clone();
     dy = of.dy.clone();
+    blockColumns = of.blockColumns;
+    ranges = of.ranges.clone();
   }
 
   /** Nodes that an area of the photograph can touch, with two around for what lies between. */
@@ -108,6 +120,7 @@ final class Displacements {
       System.arraycopy(block.dx(), j * a.width(), dx, to, a.width());
       System.arraycopy(block.dy(), j * a.width(), dy, to, a.width());
     }
+    reread(a);
   }
 
   /**
@@ -192,12 +205,48 @@ final class Displacements {
             + t * (dy[below] + s * (dy[below + 1] - dy[below]));
   }
 
-  /** Least and most of both over an area: least x, least y, most x, most y. */
+  /**
+   * Least and most of both over an area, or a little more: least x, least y, most x, most y. Views
+   * ask for many areas, so it is known by blocks of nodes.
+   */
   double[] range(Area area) {
     double[] range = {0, 0, 0, 0};
-    Area all = nodes(area);
+    Area all = blocks(nodes(area));
     for (int j = all.y(); j < all.bottom(); j++) {
       for (int i = all.x(); i < all.right(); i++) {
+        int at = 4 * (j * blockColumns + i);
+        range[0] = Math.min(range[0], ranges[at]);
+        range[1] = Math.min(range[1], ranges[at + 1]);
+        range[2] = Math.max(range[2], ranges[at + 2]);
+        range[3] = Math.max(range[3], ranges[at + 3]);
+      }
+    }
+    return range;
+  }
+
+  private static Area blocks(Area nodes) {
+    if (nodes.isEmpty()) {
+      return Area.EMPTY;
+    }
+    int x = nodes.x() / BLOCK;
+    int y = nodes.y() / BLOCK;
+    return new Area(
+        x, y, (nodes.right() - 1) / BLOCK + 1 - x, (nodes.bottom() - 1) / BLOCK + 1 - y);
+  }
+
+  private void reread(Area nodes) {
+    Area all = blocks(nodes);
+    for (int j = all.y(); j < all.bottom(); j++) {
+      for (int i = all.x(); i < all.right(); i++) {
+        reread(i, j);
+      }
+    }
+  }
+
+  private void reread(int blockX, int blockY) {
+    float[] range = new float[4];
+    for (int j = blockY * BLOCK; j < Math.min(rows, (blockY + 1) * BLOCK); j++) {
+      for (int i = blockX * BLOCK; i < Math.min(columns, (blockX + 1) * BLOCK); i++) {
         int at = j * columns + i;
         range[0] = Math.min(range[0], dx[at]);
         range[1] = Math.min(range[1], dy[at]);
@@ -205,7 +254,7 @@ final class Displacements {
         range[3] = Math.max(range[3], dy[at]);
       }
     }
-    return range;
+    System.arraycopy(range, 0, ranges, 4 * (blockY * blockColumns + blockX), 4);
   }
 
   /**
@@ -225,8 +274,8 @@ final class Displacements {
         double b = (dx[at + columns] - dx[at]) / step;
         double c = (dy[at + 1] - dy[at]) / step;
         double d = 1 + (dy[at + columns] - dy[at]) / step;
-        double mean = Math.hypot(a + d, c - b) / 2;
-        double spread = Math.hypot(a - d, c + b) / 2;
+        double mean = Math.sqrt((a + d) * (a + d) + (c - b) * (c - b)) / 2;
+        double spread = Math.sqrt((a - d) * (a - d) + (c + b) * (c + b)) / 2;
         most = Math.max(most, Math.max(Math.abs(mean + spread - 1), Math.abs(mean - spread - 1)));
       }
     }

@@ -5,8 +5,13 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.Collections;
 import java.util.List;
+import java.util.concurrent.Callable;
 import java.util.concurrent.CancellationException;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.Future;
 import java.util.concurrent.atomic.AtomicInteger;
 
 import org.testng.annotations.AfterClass;
@@ -20,6 +25,7 @@ import carezza.image.Cancellation;
 import carezza.image.Picture;
 import carezza.image.Plane;
 import carezza.kernel.LayerType;
+import carezza.kernel.Measurements;
 import carezza.mask.Regions;
 import carezza.model.ColourBalanceLayer;
 import carezza.model.ColourPaintLayer;
@@ -74,6 +80,26 @@ public class RendererTest {
 
   private Renderer renderer() {
     return new Renderer(photograph, new TileCache(1L << 29));
+  }
+
+  /** Views, gauges and plan ask at once: none of them measures what another is measuring. */
+  @Test
+  public void whatSeveralAskForAtOnceIsMeasuredOnce() throws Exception {
+    RenderInput scene =
+        new RenderInput(
+            LayerStack.of(LayerType.EXPOSURE.fresh(), LayerType.NOISE_REDUCTION.fresh()), regions);
+    String noise = scene.stack().layers().getLast().attributes().id();
+    Renderer alone = new Renderer(photograph, new TileCache(0));
+    Measurements read = alone.readings(scene, noise, Cancellation.NONE);
+    Renderer asked = new Renderer(photograph, new TileCache(0));
+    Callable<Measurements> ask = () -> asked.readings(scene, noise, Cancellation.NONE);
+    try (ExecutorService several = Executors.newFixedThreadPool(4)) {
+      for (Future<Measurements> each : several.invokeAll(Collections.nCopies(4, ask))) {
+        assertThat(each.get()).isEqualTo(read);
+      }
+    }
+    assertThat(alone.computedTiles()).isPositive();
+    assertThat(asked.computedTiles()).isEqualTo(alone.computedTiles());
   }
 
   private Picture render(Renderer renderer, Area area, int level, Layer... layers) {
