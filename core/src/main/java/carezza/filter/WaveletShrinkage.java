@@ -19,6 +19,9 @@ public final class WaveletShrinkage {
   /** Shares of the noise's power that a window of it may lie above by chance. */
   private static final float CHANCE = 0.8f;
 
+  /** Power that is divided by where there is none. */
+  private static final float NEXT_TO_NOTHING = 1e-30f;
+
   /** Median of the absolute values of a normal variable. */
   private static final double MEDIAN = 0.6745;
 
@@ -44,8 +47,8 @@ public final class WaveletShrinkage {
       low = bands[0];
       details[j] = new float[][] {bands[1], bands[2], bands[3]};
       float share = Math.scalb(1f, -(j + 1));
-      for (float[] band : details[j]) {
-        shrink(band, sigma.values(), share, w, h, WINDOW << j);
+      for (int k = 0; k < details[j].length; k++) {
+        details[j][k] = shrunk(details[j][k], sigma.values(), share, w, h, j);
       }
     }
     for (int j = scales - 1; j >= 0; j--) {
@@ -57,28 +60,39 @@ public final class WaveletShrinkage {
 
   /** Mean, and details across, down and along the diagonal, of each pixel and those a step on. */
   private static float[][] split(float[] in, int w, int h, int step) {
-    float[][] bands = new float[4][in.length];
+    float[] mean = new float[in.length];
+    float[] across = new float[in.length];
+    float[] down = new float[in.length];
+    float[] diagonal = new float[in.length];
     ParallelRows.each(
         w,
         h,
         (from, to) -> {
+          float[] above = new float[w + step];
+          float[] below = new float[w + step];
           for (int y = from; y < to; y++) {
             int row = y * w;
-            int below = Math.min(h - 1, y + step) * w;
+            goneOn(in, row, w, above);
+            goneOn(in, Math.min(h - 1, y + step) * w, w, below);
             for (int x = 0; x < w; x++) {
-              int on = Math.min(w - 1, x + step);
-              float a = in[row + x];
-              float b = in[row + on];
-              float c = in[below + x];
-              float d = in[below + on];
-              bands[0][row + x] = (a + b + c + d) * 0.25f;
-              bands[1][row + x] = (a - b + c - d) * 0.25f;
-              bands[2][row + x] = (a + b - c - d) * 0.25f;
-              bands[3][row + x] = (a - b - c + d) * 0.25f;
+              float a = above[x];
+              float b = above[x + step];
+              float c = below[x];
+              float d = below[x + step];
+              mean[row + x] = (a + b + c + d) * 0.25f;
+              across[row + x] = (a - b + c - d) * 0.25f;
+              down[row + x] = (a + b - c - d) * 0.25f;
+              diagonal[row + x] = (a - b - c + d) * 0.25f;
             }
           }
         });
-    return bands;
+    return new float[][] {mean, across, down, diagonal};
+  }
+
+  /** A row with its last value going on. */
+  private static void goneOn(float[] in, int row, int w, float[] out) {
+    System.arraycopy(in, row, out, 0, w);
+    Arrays.fill(out, w, out.length, in[row + w - 1]);
   }
 
   /** The mean of the four ways in which a pixel is told by those before it. */
@@ -91,20 +105,37 @@ public final class WaveletShrinkage {
         w,
         h,
         (from, to) -> {
+          // What a row says of its own pixels, and of those a step on; the same of the row above.
+          float[] own = new float[w];
+          float[] left = new float[w];
+          float[] up = new float[w];
+          float[] both = new float[w];
           for (int y = from; y < to; y++) {
             int row = y * w;
-            int above = Math.max(0, y - step) * w;
             for (int x = 0; x < w; x++) {
-              int back = Math.max(0, x - step);
-              int a = row + x;
-              int b = row + back;
-              int c = above + x;
-              int d = above + back;
-              float own = low[a] + across[a] + down[a] + diagonal[a];
-              float left = x < step ? own : low[b] - across[b] + down[b] - diagonal[b];
-              float up = y < step ? own : low[c] + across[c] - down[c] - diagonal[c];
-              float both = x < step || y < step ? own : low[d] - across[d] - down[d] + diagonal[d];
-              out[a] = (own + left + up + both) * 0.25f;
+              int i = row + x;
+              own[x] = low[i] + across[i] + down[i] + diagonal[i];
+              left[x] = low[i] - across[i] + down[i] - diagonal[i];
+            }
+            int above = row - step * w;
+            for (int x = 0; y >= step && x < w; x++) {
+              int i = above + x;
+              up[x] = low[i] + across[i] - down[i] - diagonal[i];
+              both[x] = low[i] - across[i] - down[i] + diagonal[i];
+            }
+            float[] over = y < step ? own : up;
+            int edge = Math.min(step, w);
+            for (int x = 0; x < edge; x++) {
+              out[row + x] = (3 * own[x] + over[x]) * 0.25f;
+            }
+            if (y < step) {
+              for (int x = edge; x < w; x++) {
+                out[row + x] = (3 * own[x] + left[x - step]) * 0.25f;
+              }
+            } else {
+              for (int x = edge; x < w; x++) {
+                out[row + x] = (own[x] + left[x - step] + up[x] + both[x - step]) * 0.25f;
+              }
             }
           }
         });
@@ -113,78 +144,103 @@ public final class WaveletShrinkage {
 
   /**
    * @param share of the noise's sigma that this band has
+   * @param halvings of the scale: power is read over a window of {@link #WINDOW} such steps
    */
-  private static void shrink(float[] band, float[] sigma, float share, int w, int h, int window) {
-    float[] sums = rowSums(band, w, h, window);
+  private static float[] shrunk(
+      float[] band, float[] sigma, float share, int w, int h, int halvings) {
+    int window = WINDOW << halvings;
+    float[] out = new float[band.length];
     ParallelRows.each(
         w,
         h,
         (from, to) -> {
-          float[] column = new float[w];
+          // In double: what an edge leaves of a sum of floats would be taken for noise.
+          double[] columns = new double[w];
+          float[] padded = new float[w + 2 * window];
+          float[] sums = new float[w + 2 * window];
+          float[] parts = parts(w, window);
           for (int y = Math.max(0, from - window); y < Math.min(h, from + window); y++) {
-            add(column, sums, y * w, 1);
+            add(columns, band, y * w);
           }
           for (int y = from; y < to; y++) {
             if (y + window < h) {
-              add(column, sums, (y + window) * w, 1);
+              add(columns, band, (y + window) * w);
             }
             if (y - window - 1 >= Math.max(0, from - window)) {
-              add(column, sums, (y - window - 1) * w, -1);
+              subtract(columns, band, (y - window - 1) * w);
             }
             int rows = Math.min(h - 1, y + window) - Math.max(0, y - window) + 1;
             for (int x = 0; x < w; x++) {
-              int columns = Math.min(w - 1, x + window) - Math.max(0, x - window) + 1;
-              float power = column[x] / (rows * columns);
-              float noise = sigma[y * w + x] * share;
-              band[y * w + x] *= gain(power, noise * noise);
+              padded[window + x] = (float) columns[x];
             }
+            summed(padded, sums, 2 * window);
+            gain(band, sigma, y * w, sums, padded, window, parts, share, 1f / rows, out);
           }
         });
+    return out;
   }
 
-  /** The share of a detail that is the picture's; what hardly stands above chance is none of it. */
-  private static float gain(float power, float noise) {
-    float above = power - noise;
-    if (above <= 0) {
-      return 0;
+  /** One over how many columns of a window lie inside the picture. */
+  private static float[] parts(int w, int window) {
+    float[] parts = new float[w];
+    for (int x = 0; x < w; x++) {
+      parts[x] = 1f / (Math.min(w - 1, x + window) - Math.max(0, x - window) + 1);
     }
-    float sure = above / (CHANCE * noise);
-    return above / power * (sure >= 1 ? 1 : sure);
+    return parts;
   }
 
-  private static void add(float[] column, float[] sums, int at, int sign) {
-    for (int x = 0; x < column.length; x++) {
-      column[x] += sign * sums[at + x];
+  private static void add(double[] columns, float[] band, int at) {
+    for (int x = 0; x < columns.length; x++) {
+      double v = band[at + x];
+      columns[x] += v * v;
     }
   }
 
-  /** Sums of squares along the row, over a window about each pixel. */
-  private static float[] rowSums(float[] band, int w, int h, int window) {
-    float[] sums = new float[band.length];
-    ParallelRows.each(
-        w,
-        h,
-        (from, to) -> {
-          for (int y = from; y < to; y++) {
-            int row = y * w;
-            double sum = 0;
-            for (int x = 0; x < Math.min(w, window); x++) {
-              sum += (double) band[row + x] * band[row + x];
-            }
-            for (int x = 0; x < w; x++) {
-              if (x + window < w) {
-                float in = band[row + x + window];
-                sum += (double) in * in;
-              }
-              if (x - window - 1 >= 0) {
-                float out = band[row + x - window - 1];
-                sum -= (double) out * out;
-              }
-              sums[row + x] = (float) Math.max(0, sum);
-            }
-          }
-        });
-    return sums;
+  private static void subtract(double[] columns, float[] band, int at) {
+    for (int x = 0; x < columns.length; x++) {
+      double v = band[at + x];
+      columns[x] -= v * v;
+    }
+  }
+
+  /**
+   * Sums of so many values from each on, by doubling.
+   *
+   * @param count a power of 2
+   */
+  private static void summed(float[] values, float[] sums, int count) {
+    System.arraycopy(values, 0, sums, 0, values.length);
+    for (int n = 1; n < count; n *= 2) {
+      int last = sums.length - n;
+      for (int x = 0; x < last; x++) {
+        sums[x] += sums[x + n];
+      }
+    }
+  }
+
+  /**
+   * Multiplies a row by the share of a detail that is the picture's; what hardly stands above
+   * chance is none of it.
+   */
+  private static void gain(
+      float[] band,
+      float[] sigma,
+      int row,
+      float[] sums,
+      float[] padded,
+      int window,
+      float[] parts,
+      float share,
+      float part,
+      float[] out) {
+    for (int x = 0; x < parts.length; x++) {
+      float power = Math.max(0f, sums[x] + padded[x + 2 * window]) * (parts[x] * part);
+      float noise = sigma[row + x] * share;
+      float variance = noise * noise;
+      float above = Math.max(0f, power - variance);
+      float sure = Math.min(1f, above / Math.max(NEXT_TO_NOTHING, CHANCE * variance));
+      out[row + x] = band[row + x] * sure * (above / Math.max(NEXT_TO_NOTHING, power));
+    }
   }
 
   /**

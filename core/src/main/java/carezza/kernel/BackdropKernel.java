@@ -2,8 +2,11 @@ package carezza.kernel;
 
 import java.util.Arrays;
 
+import org.jspecify.annotations.Nullable;
+
 import carezza.colour.Transfer;
 import carezza.filter.RobustStatistics;
+import carezza.function.LookupTable;
 import carezza.image.Area;
 import carezza.image.ParallelRows;
 import carezza.image.Picture;
@@ -106,12 +109,20 @@ final class BackdropKernel implements LayerKernel<BackdropLayer, Measurements> {
     for (int c = 0; c < 3; c++) {
       light[c] = (float) (lift * Transfer.toLinear((float) Math.max(0, wanted[c])));
     }
-    float texture = (float) layer.texture();
+    LookupTable texture =
+        layer.texture() == 0
+            ? null
+            : new LookupTable(r -> Math.pow(Math.max(0, r), layer.texture()), 0, 4, 1024);
     return Effect.perPixel(own -> brought(own, old, light, texture, context));
   }
 
   private static Picture brought(
-      Picture own, OldBackdrop old, float[] wanted, float texture, EvaluationContext context) {
+
+      Picture own,
+      OldBackdrop old,
+      float[] wanted,
+      @Nullable LookupTable texture,
+      EvaluationContext context) {
     Area area = own.area();
     Plane open = context.regions().coverage(SemanticRegion.BACKDROP, area, context.level());
     Picture out = own.copy();
@@ -133,8 +144,8 @@ final class BackdropKernel implements LayerKernel<BackdropLayer, Measurements> {
               float x = Transfer.toLinear(Math.max(0, values[i]));
               float edge = x + share * (wanted[c] - about[c]);
               float free = wanted[c];
-              if (texture > 0 && mixed < 1) {
-                free *= (float) Math.pow(x / Math.max(DARK, about[c]), texture);
+              if (texture != null && mixed < 1) {
+                free *= texture.at(x / Math.max(DARK, about[c]));
               }
               values[i] = Transfer.toEncoded(Math.max(0, mixed * edge + (1 - mixed) * free));
             }

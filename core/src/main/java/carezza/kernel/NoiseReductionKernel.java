@@ -97,15 +97,21 @@ final class NoiseReductionKernel
   private static Plane sigma(Plane tones, float[] byTone) {
     Plane out = Plane.of(tones.area());
     int w = tones.width();
+    float[] in = tones.values();
+    float[] to = out.values();
+    float below = TONES[1] - TONES[0];
+    float above = TONES[2] - TONES[1];
+    float rise = (byTone[1] - byTone[0]) / below;
+    float further = (byTone[2] - byTone[1]) / above;
     ParallelRows.each(
         w,
         tones.height(),
-        (from, to) -> {
-          for (int i = from * w; i < to * w; i++) {
-            float tone = Math.clamp(tones.values()[i] * THIRD, TONES[0], TONES[2]);
-            int at = tone < TONES[1] ? 0 : 1;
-            float share = (tone - TONES[at]) / (TONES[at + 1] - TONES[at]);
-            out.values()[i] = byTone[at] + share * (byTone[at + 1] - byTone[at]);
+        (top, bottom) -> {
+          for (int i = top * w; i < bottom * w; i++) {
+            float tone = in[i] * THIRD;
+            float up = Math.min(below, Math.max(0f, tone - TONES[0]));
+            float on = Math.min(above, Math.max(0f, tone - TONES[1]));
+            to[i] = byTone[0] + rise * up + further * on;
           }
         });
     return out;
@@ -114,26 +120,32 @@ final class NoiseReductionKernel
   private static Picture turned(Picture encoded) {
     return turn(
         encoded,
-        (r, g, b, out) -> {
-          out[0] = (r + g + b) * THIRD;
-          out[1] = (r - b) * HALF;
-          out[2] = (r - 2 * g + b) * SIXTH;
+        (r, g, b, y, u, v, from, to) -> {
+          for (int i = from; i < to; i++) {
+            y[i] = (r[i] + g[i] + b[i]) * THIRD;
+            u[i] = (r[i] - b[i]) * HALF;
+            v[i] = (r[i] - 2 * g[i] + b[i]) * SIXTH;
+          }
         });
   }
 
   private static Picture back(Picture turned) {
     return turn(
         turned,
-        (y, u, v, out) -> {
-          out[0] = y * THIRD + u * HALF + v * SIXTH;
-          out[1] = y * THIRD - 2 * v * SIXTH;
-          out[2] = y * THIRD - u * HALF + v * SIXTH;
+        (y, u, v, r, g, b, from, to) -> {
+          for (int i = from; i < to; i++) {
+            r[i] = y[i] * THIRD + u[i] * HALF + v[i] * SIXTH;
+            g[i] = y[i] * THIRD - 2 * v[i] * SIXTH;
+            b[i] = y[i] * THIRD - u[i] * HALF + v[i] * SIXTH;
+          }
         });
   }
 
+  /** Three planes from three, pixel by pixel. */
   @FunctionalInterface
   private interface Turn {
-    void apply(float one, float two, float three, float[] out);
+    void apply(
+        float[] one, float[] two, float[] three, float[] a, float[] b, float[] c, int from, int to);
   }
 
   private static Picture turn(Picture from, Turn turn) {
@@ -142,16 +154,16 @@ final class NoiseReductionKernel
     ParallelRows.each(
         w,
         from.area().height(),
-        (top, bottom) -> {
-          float[] own = new float[3];
-          for (int i = top * w; i < bottom * w; i++) {
+        (top, bottom) ->
             turn.apply(
-                from.first().values()[i], from.second().values()[i], from.third().values()[i], own);
-            out.first().values()[i] = own[0];
-            out.second().values()[i] = own[1];
-            out.third().values()[i] = own[2];
-          }
-        });
+                from.first().values(),
+                from.second().values(),
+                from.third().values(),
+                out.first().values(),
+                out.second().values(),
+                out.third().values(),
+                top * w,
+                bottom * w));
     return out;
   }
 }

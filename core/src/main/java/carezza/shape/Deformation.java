@@ -171,6 +171,15 @@ public final class Deformation {
     return width == 1 && height == 1 && slope == 0;
   }
 
+  /** Whether every place of an area stays where it is for sure. */
+  boolean leaves(Area seen) {
+    if (!keepsTheWhole() || bends) {
+      return false;
+    }
+    double[] range = hand.range(seen);
+    return range[0] == 0 && range[1] == 0 && range[2] == 0 && range[3] == 0;
+  }
+
   /** The lens, for what it did to each colour and to the light. */
   Bend bend() {
     return bend;

@@ -23,6 +23,9 @@ public final class Warp {
 
   private static final double STILL = 0.01;
 
+  /** Pixels of a row that are looked at together, whether anything moves there. */
+  private static final int PIECE = 64;
+
   private static final float[] WEIGHTS = weights();
 
   private final Deformation deformation;
@@ -97,7 +100,6 @@ public final class Warp {
   public Picture picture(Picture input, Area out) {
     Picture result = Picture.of(out);
     Bend bend = deformation.bend();
-    boolean lateral = bend.apart() * scale > STILL;
     ParallelRows.each(
         4 * out.width(),
         out.height(),
@@ -106,33 +108,62 @@ public final class Warp {
           double[] displacement = new double[2];
           int[] columns = new int[TAPS];
           for (int y = from; y < to; y++) {
-            for (int x = 0; x < out.width(); x++) {
-              double u = out.x() + x + 0.5;
-              double v = out.y() + y + 0.5;
-              at[0] = u / scale;
-              at[1] = v / scale;
-              deformation.source(at, displacement);
-              double sx = at[0] * scale;
-              double sy = at[1] * scale;
-              int to1 = y * out.width() + x;
-              if (Math.abs(sx - u) < STILL && Math.abs(sy - v) < STILL) {
-                int own = input.first().index(out.x() + x, out.y() + y);
+            for (int left = 0; left < out.width(); left += PIECE) {
+              int right = Math.min(out.width(), left + PIECE);
+              Area piece = new Area(out.x() + left, out.y() + y, right - left, 1);
+              if (bend.isEven() && deformation.leaves(full(piece))) {
                 for (int c = 0; c < 3; c++) {
-                  result.plane(c).values()[to1] = input.plane(c).values()[own];
+                  Plane own = input.plane(c);
+                  System.arraycopy(
+                      own.values(),
+                      own.index(piece.x(), piece.y()),
+                      result.plane(c).values(),
+                      y * out.width() + left,
+                      right - left);
                 }
-              } else {
-                sample(input, sx - 0.5, sy - 0.5, columns, result, to1);
+                continue;
               }
-              if (lateral) {
-                apart(input, at, columns, result, to1);
-              }
-              if (!bend.isEven()) {
-                brighten(result, to1, (float) bend.gain(at[0], at[1]));
+              for (int x = left; x < right; x++) {
+                pixel(input, out, x, y, at, displacement, columns, result);
               }
             }
           }
         });
     return result;
+  }
+
+  private void pixel(
+      Picture input,
+      Area out,
+      int x,
+      int y,
+      double[] at,
+      double[] displacement,
+      int[] columns,
+      Picture result) {
+    Bend bend = deformation.bend();
+    double u = out.x() + x + 0.5;
+    double v = out.y() + y + 0.5;
+    at[0] = u / scale;
+    at[1] = v / scale;
+    deformation.source(at, displacement);
+    double sx = at[0] * scale;
+    double sy = at[1] * scale;
+    int to = y * out.width() + x;
+    if (Math.abs(sx - u) < STILL && Math.abs(sy - v) < STILL) {
+      int own = input.first().index(out.x() + x, out.y() + y);
+      for (int c = 0; c < 3; c++) {
+        result.plane(c).values()[to] = input.plane(c).values()[own];
+      }
+    } else {
+      sample(input, sx - 0.5, sy - 0.5, columns, result, to);
+    }
+    if (bend.apart() * scale > STILL) {
+      apart(input, at, columns, result, to);
+    }
+    if (!bend.isEven()) {
+      brighten(result, to, (float) bend.gain(at[0], at[1]));
+    }
   }
 
   /** Red and blue from where the lens laid them. */
