@@ -2,6 +2,9 @@ package carezza.filter;
 
 import java.util.Arrays;
 
+import org.jspecify.annotations.Nullable;
+
+import carezza.image.Area;
 import carezza.image.ParallelRows;
 import carezza.image.Plane;
 
@@ -25,79 +28,141 @@ public final class WaveletShrinkage {
   /** Median of the absolute values of a normal variable. */
   private static final double MEDIAN = 0.6745;
 
-  private WaveletShrinkage() {}
-
   /** Pixels beyond its output that the shrinkage reads. */
   public static int reach(int scales) {
     return scales == 0 ? 0 : (2 * WINDOW + 2) << scales;
   }
 
+  private final int w;
+  private final int h;
+
+  /** The finest scale that is looked at here, and one more than the coarsest. */
+  private final int first;
+
+  private final int end;
+
+  /** Halvings of the plane. */
+  private final int halved;
+
+  /** Details of each scale; taken up again for each plane, as they are large. */
+  private final float[][][] details;
+
+  private final float[] one;
+  private final float[] other;
+  private float[] spare;
+
+  /** For the coarser scales, on every second pixel; null where there are none. */
+  private final @Nullable WaveletShrinkage coarse;
+
+  /** The first of those pixels: even ones of the picture, wherever the area begins. */
+  private final int left;
+
+  private final int top;
+
   /**
-   * @param sigma of the noise at each pixel
+   * Of planes of one area, one after the other.
+   *
    * @param scales details up to 2^scales pixels are looked at
-   * @return the plane without it
+   * @param full scales that are looked at on every pixel; the means left by them are spread over so
+   *     many that every second one tells as much
    */
-  public static Plane shrunk(Plane plane, Plane sigma, int scales) {
-    int w = plane.width();
-    int h = plane.height();
-    float[] low = plane.values();
-    float[][][] details = new float[scales][][];
-    for (int j = 0; j < scales; j++) {
-      float[][] bands = split(low, w, h, 1 << j);
-      low = bands[0];
-      details[j] = new float[][] {bands[1], bands[2], bands[3]};
-      float share = Math.scalb(1f, -(j + 1));
-      for (int k = 0; k < details[j].length; k++) {
-        details[j][k] = shrunk(details[j][k], sigma.values(), share, w, h, j);
-      }
-    }
-    for (int j = scales - 1; j >= 0; j--) {
-      low = joined(low, details[j], w, h, 1 << j);
-      details[j] = null;
-    }
-    return new Plane(plane.area(), low == plane.values() ? low.clone() : low);
+  public WaveletShrinkage(Area area, int scales, int full) {
+    this(area, 0, Math.min(scales, full), scales, 0);
   }
 
-  /** Mean, and details across, down and along the diagonal, of each pixel and those a step on. */
-  private static float[][] split(float[] in, int w, int h, int step) {
-    float[] mean = new float[in.length];
-    float[] across = new float[in.length];
-    float[] down = new float[in.length];
-    float[] diagonal = new float[in.length];
+  private WaveletShrinkage(Area area, int first, int end, int scales, int halved) {
+    w = area.width();
+    h = area.height();
+    this.first = first;
+    this.end = end;
+    this.halved = halved;
+    details = new float[end - first][3][w * h];
+    one = new float[w * h];
+    other = new float[w * h];
+    spare = new float[w * h];
+    left = area.x() & 1;
+    top = area.y() & 1;
+    Area half = new Area(0, 0, (w - left + 1) / 2, (h - top + 1) / 2);
+    coarse =
+        end == scales || half.isEmpty()
+            ? null
+            : new WaveletShrinkage(half, end, scales, scales, halved + 1);
+  }
+
+  /**
+   * @param sigma of the noise at each pixel
+   * @return the plane without it
+   */
+  public Plane shrunk(Plane plane, Plane sigma) {
+    return new Plane(plane.area(), shrunk(plane.values(), sigma.values()).clone());
+  }
+
+  private float[] shrunk(float[] plane, float[] sigma) {
+    float[] low = plane;
+    for (int j = first; j < end; j++) {
+      float[] mean = low == one ? other : one;
+      float[][] bands = details[j - first];
+      split(low, mean, bands, 1 << j - halved);
+      low = mean;
+      float share = Math.scalb(1f, -(j + 1));
+      for (int k = 0; k < 3; k++) {
+        float[] band = bands[k];
+        shrink(band, sigma, share, WINDOW << j - halved, spare);
+        bands[k] = spare;
+        spare = band;
+      }
+    }
+    if (coarse != null) {
+      shrinkCoarse(low, sigma);
+    }
+    for (int j = end - 1; j >= first; j--) {
+      float[] joined = low == one ? other : one;
+      join(low, details[j - first], 1 << j - halved, joined);
+      low = joined;
+    }
+    return low;
+  }
+
+  /** What the coarser scales take out of every second mean is taken out of those between, too. */
+  private void shrinkCoarse(float[] low, float[] sigma) {
+    float[] means = picked(low);
+    float[] calm = coarse.shrunk(means, picked(sigma));
+    int cw = coarse.w;
+    for (int i = 0; i < means.length; i++) {
+      means[i] = calm[i] - means[i];
+    }
     ParallelRows.each(
         w,
         h,
         (from, to) -> {
-          float[] above = new float[w + step];
-          float[] below = new float[w + step];
+          float[] row = new float[cw];
           for (int y = from; y < to; y++) {
-            int row = y * w;
-            goneOn(in, row, w, above);
-            goneOn(in, Math.min(h - 1, y + step) * w, w, below);
+            int above = Math.clamp((y - top) >> 1, 0, coarse.h - 1);
+            int below = Math.clamp((y - top + 1) >> 1, 0, coarse.h - 1);
+            for (int x = 0; x < cw; x++) {
+              row[x] = 0.5f * (means[above * cw + x] + means[below * cw + x]);
+            }
             for (int x = 0; x < w; x++) {
-              float a = above[x];
-              float b = above[x + step];
-              float c = below[x];
-              float d = below[x + step];
-              mean[row + x] = (a + b + c + d) * 0.25f;
-              across[row + x] = (a - b + c - d) * 0.25f;
-              down[row + x] = (a + b - c - d) * 0.25f;
-              diagonal[row + x] = (a - b - c + d) * 0.25f;
+              int a = Math.clamp((x - left) >> 1, 0, cw - 1);
+              int b = Math.clamp((x - left + 1) >> 1, 0, cw - 1);
+              low[y * w + x] += 0.5f * (row[a] + row[b]);
             }
           }
         });
-    return new float[][] {mean, across, down, diagonal};
   }
 
-  /** A row with its last value going on. */
-  private static void goneOn(float[] in, int row, int w, float[] out) {
-    System.arraycopy(in, row, out, 0, w);
-    Arrays.fill(out, w, out.length, in[row + w - 1]);
+  private float[] picked(float[] values) {
+    float[] out = new float[coarse.w * coarse.h];
+    for (int y = 0; y < coarse.h; y++) {
+      for (int x = 0; x < coarse.w; x++) {
+        out[y * coarse.w + x] = values[(top + 2 * y) * w + left + 2 * x];
+      }
+    }
+    return out;
   }
 
-  /** The mean of the four ways in which a pixel is told by those before it. */
-  private static float[] joined(float[] low, float[][] bands, int w, int h, int step) {
-    float[] out = new float[low.length];
+  /** Mean, and details across, down and along the diagonal, of each pixel and those a step on. */
+  private void split(float[] in, float[] mean, float[][] bands, int step) {
     float[] across = bands[0];
     float[] down = bands[1];
     float[] diagonal = bands[2];
@@ -105,51 +170,125 @@ public final class WaveletShrinkage {
         w,
         h,
         (from, to) -> {
-          // What a row says of its own pixels, and of those a step on; the same of the row above.
-          float[] own = new float[w];
-          float[] left = new float[w];
-          float[] up = new float[w];
-          float[] both = new float[w];
+          float[] a = new float[w];
+          float[] b = new float[w];
+          float[] c = new float[w];
+          float[] d = new float[w];
           for (int y = from; y < to; y++) {
             int row = y * w;
-            for (int x = 0; x < w; x++) {
-              int i = row + x;
-              own[x] = low[i] + across[i] + down[i] + diagonal[i];
-              left[x] = low[i] - across[i] + down[i] - diagonal[i];
-            }
-            int above = row - step * w;
-            for (int x = 0; y >= step && x < w; x++) {
-              int i = above + x;
-              up[x] = low[i] + across[i] - down[i] - diagonal[i];
-              both[x] = low[i] - across[i] - down[i] + diagonal[i];
-            }
-            float[] over = y < step ? own : up;
-            int edge = Math.min(step, w);
-            for (int x = 0; x < edge; x++) {
-              out[row + x] = (3 * own[x] + over[x]) * 0.25f;
-            }
-            if (y < step) {
-              for (int x = edge; x < w; x++) {
-                out[row + x] = (3 * own[x] + left[x - step]) * 0.25f;
-              }
-            } else {
-              for (int x = edge; x < w; x++) {
-                out[row + x] = (own[x] + left[x - step] + up[x] + both[x - step]) * 0.25f;
-              }
-            }
+            int below = Math.min(h - 1, y + step) * w;
+            System.arraycopy(in, row, a, 0, w);
+            System.arraycopy(in, below, c, 0, w);
+            on(a, step, b);
+            on(c, step, d);
+            parted(a, b, c, d);
+            System.arraycopy(a, 0, mean, row, w);
+            System.arraycopy(b, 0, across, row, w);
+            System.arraycopy(c, 0, down, row, w);
+            System.arraycopy(d, 0, diagonal, row, w);
           }
         });
-    return out;
+  }
+
+  /** A row a step on, its last value going on. */
+  private static void on(float[] row, int step, float[] out) {
+    int left = Math.max(0, row.length - step);
+    System.arraycopy(row, row.length - left, out, 0, left);
+    Arrays.fill(out, left, out.length, row[row.length - 1]);
+  }
+
+  /** In place: mean, across, down, diagonal. Loops over rows of their own run many at a time. */
+  private static void parted(float[] a, float[] b, float[] c, float[] d) {
+    for (int x = 0; x < a.length; x++) {
+      float above = a[x] + b[x];
+      float below = c[x] + d[x];
+      float left = a[x] - b[x];
+      float under = c[x] - d[x];
+      a[x] = (above + below) * 0.25f;
+      b[x] = (left + under) * 0.25f;
+      c[x] = (above - below) * 0.25f;
+      d[x] = (left - under) * 0.25f;
+    }
+  }
+
+  /** The mean of the four ways in which a pixel is told by those before it. */
+  private void join(float[] low, float[][] bands, int step, float[] out) {
+    float[] across = bands[0];
+    float[] down = bands[1];
+    float[] diagonal = bands[2];
+    ParallelRows.each(
+        w,
+        h,
+        (from, to) -> {
+          float[][] own = new float[4][w];
+          float[][] above = new float[4][w];
+          float[] total = new float[w];
+          for (int y = from; y < to; y++) {
+            int row = y * w;
+            told(low, across, down, diagonal, row, own);
+            // On the first rows and columns a pixel tells of itself in place of those before it.
+            float[][] over = own;
+            if (y >= step) {
+              told(low, across, down, diagonal, row - step * w, above);
+              over = above;
+            }
+            boolean first = y < step;
+            float[] left = own[1];
+            float[] up = first ? own[0] : over[2];
+            float[] both = first ? own[0] : over[3];
+            for (int x = 0; x < w; x++) {
+              total[x] = own[0][x] + up[x];
+            }
+            int edge = Math.min(step, w);
+            for (int x = 0; x < edge; x++) {
+              out[row + x] = (total[x] + 2 * own[0][x]) * 0.25f;
+            }
+            int rest = w - edge;
+            System.arraycopy(left, 0, above[0], 0, rest);
+            System.arraycopy(both, first ? edge : 0, above[1], 0, rest);
+            System.arraycopy(total, edge, total, 0, rest);
+            sum(total, above[0], above[1], rest);
+            System.arraycopy(total, 0, out, row + edge, rest);
+          }
+        });
+  }
+
+  /** What a row says of its own pixels, of those a step on, a step below, and both. */
+  private static void told(
+      float[] low, float[] across, float[] down, float[] diagonal, int row, float[][] out) {
+    int w = out[0].length;
+    System.arraycopy(low, row, out[0], 0, w);
+    System.arraycopy(across, row, out[1], 0, w);
+    System.arraycopy(down, row, out[2], 0, w);
+    System.arraycopy(diagonal, row, out[3], 0, w);
+    joined(out[0], out[1], out[2], out[3]);
+  }
+
+  /** In place, the way back from {@link #parted}. */
+  private static void joined(float[] a, float[] b, float[] c, float[] d) {
+    for (int x = 0; x < a.length; x++) {
+      float plain = a[x] + b[x];
+      float other = c[x] + d[x];
+      float turned = a[x] - b[x];
+      float back = c[x] - d[x];
+      a[x] = plain + other;
+      b[x] = turned + back;
+      c[x] = plain - other;
+      d[x] = turned - back;
+    }
+  }
+
+  private static void sum(float[] total, float[] one, float[] other, int count) {
+    for (int x = 0; x < count; x++) {
+      total[x] = (total[x] + one[x] + other[x]) * 0.25f;
+    }
   }
 
   /**
    * @param share of the noise's sigma that this band has
-   * @param halvings of the scale: power is read over a window of {@link #WINDOW} such steps
+   * @param window pixels to each side that power is read over
    */
-  private static float[] shrunk(
-      float[] band, float[] sigma, float share, int w, int h, int halvings) {
-    int window = WINDOW << halvings;
-    float[] out = new float[band.length];
+  private void shrink(float[] band, float[] sigma, float share, int window, float[] out) {
     ParallelRows.each(
         w,
         h,
@@ -158,7 +297,10 @@ public final class WaveletShrinkage {
           double[] columns = new double[w];
           float[] padded = new float[w + 2 * window];
           float[] sums = new float[w + 2 * window];
+          float[] last = new float[w + 2 * window];
           float[] parts = parts(w, window);
+          float[] details = new float[w];
+          float[] noise = new float[w];
           for (int y = Math.max(0, from - window); y < Math.min(h, from + window); y++) {
             add(columns, band, y * w);
           }
@@ -173,11 +315,14 @@ public final class WaveletShrinkage {
             for (int x = 0; x < w; x++) {
               padded[window + x] = (float) columns[x];
             }
-            summed(padded, sums, 2 * window);
-            gain(band, sigma, y * w, sums, padded, window, parts, share, 1f / rows, out);
+            summed(padded, sums, last, 2 * window);
+            System.arraycopy(padded, 2 * window, last, 0, w);
+            System.arraycopy(band, y * w, details, 0, w);
+            System.arraycopy(sigma, y * w, noise, 0, w);
+            gain(details, noise, sums, last, parts, share, 1f / rows);
+            System.arraycopy(details, 0, out, y * w, w);
           }
         });
-    return out;
   }
 
   /** One over how many columns of a window lie inside the picture. */
@@ -208,14 +353,19 @@ public final class WaveletShrinkage {
    *
    * @param count a power of 2
    */
-  private static void summed(float[] values, float[] sums, int count) {
+  private static void summed(float[] values, float[] sums, float[] shifted, int count) {
     System.arraycopy(values, 0, sums, 0, values.length);
     for (int n = 1; n < count; n *= 2) {
-      int last = sums.length - n;
-      for (int x = 0; x < last; x++) {
-        sums[x] += sums[x + n];
+      System.arraycopy(sums, n, shifted, 0, sums.length - n);
+      for (int x = 0; x < sums.length; x++) {
+        sums[x] += shifted[x];
       }
     }
+  }
+
+  /** The larger of a value and 0, without a choice that would hold a loop up. */
+  private static float positive(float v) {
+    return 0.5f * (v + Math.abs(v));
   }
 
   /**
@@ -223,23 +373,20 @@ public final class WaveletShrinkage {
    * chance is none of it.
    */
   private static void gain(
-      float[] band,
+      float[] details,
       float[] sigma,
-      int row,
       float[] sums,
-      float[] padded,
-      int window,
+      float[] last,
       float[] parts,
       float share,
-      float part,
-      float[] out) {
-    for (int x = 0; x < parts.length; x++) {
-      float power = Math.max(0f, sums[x] + padded[x + 2 * window]) * (parts[x] * part);
-      float noise = sigma[row + x] * share;
+      float part) {
+    for (int x = 0; x < details.length; x++) {
+      float power = Math.abs(sums[x] + last[x]) * (parts[x] * part);
+      float noise = sigma[x] * share;
       float variance = noise * noise;
-      float above = Math.max(0f, power - variance);
-      float sure = Math.min(1f, above / Math.max(NEXT_TO_NOTHING, CHANCE * variance));
-      out[row + x] = band[row + x] * sure * (above / Math.max(NEXT_TO_NOTHING, power));
+      float above = positive(power - variance);
+      float sure = 1 - positive(1 - above / (CHANCE * variance + NEXT_TO_NOTHING));
+      details[x] = details[x] * sure * (above / (power + NEXT_TO_NOTHING));
     }
   }
 

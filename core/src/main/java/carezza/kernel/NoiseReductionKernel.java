@@ -77,11 +77,15 @@ final class NoiseReductionKernel
           Plane tones = turned.first();
           Plane ofLight = sigma(tones, light);
           Plane ofColour = sigma(tones, colour);
+          // Colour is seen coarsely: its finest scale alone is looked at on every pixel.
+          WaveletShrinkage ofTones = new WaveletShrinkage(tones.area(), scales, 2);
+          Plane calm = ofTones.shrunk(tones, ofLight).crop(out);
+          WaveletShrinkage ofColours = new WaveletShrinkage(tones.area(), scales, 1);
           return back(
               new Picture(
-                  WaveletShrinkage.shrunk(tones, ofLight, scales).crop(out),
-                  WaveletShrinkage.shrunk(turned.second(), ofColour, scales).crop(out),
-                  WaveletShrinkage.shrunk(turned.third(), ofColour, scales).crop(out)));
+                  calm,
+                  ofColours.shrunk(turned.second(), ofColour).crop(out),
+                  ofColours.shrunk(turned.third(), ofColour).crop(out)));
         });
   }
 

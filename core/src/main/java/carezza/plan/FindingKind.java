@@ -14,6 +14,7 @@ import carezza.model.IrisLayer;
 import carezza.model.Layer;
 import carezza.model.LevelsLayer;
 import carezza.model.NeutralPointsLayer;
+import carezza.model.NoiseReductionLayer;
 import carezza.model.ScleraLayer;
 import carezza.model.SharpenLayer;
 import carezza.model.SkinMatchLayer;
@@ -49,7 +50,7 @@ public enum FindingKind {
   SCLERA("sclera", Stage.BRIGHTEN, "b*", ScleraLayer.class),
   IRISES("irises", Stage.BRIGHTEN, "L*", IrisLayer.class),
   SOFT_EYES("softEyes", Stage.FINISH, "×", SharpenLayer.class),
-  NOISE("noise", Stage.FINISH, "L*");
+  NOISE("noise", Stage.FINISH, "L*", NoiseReductionLayer.class);
 
   private final String key;
   private final Stage stage;

@@ -91,7 +91,7 @@ public final class Treatments {
       case SOFT_EYES ->
           with(
               project, masked(LayerType.SHARPEN.fresh(), new Mask.RegionMask(SemanticRegion.IRIS)));
-      case NOISE -> project;
+      case NOISE -> with(project, LayerType.NOISE_REDUCTION.fresh());
     };
   }
 

@@ -13,7 +13,12 @@ import org.testng.annotations.AfterClass;
 import org.testng.annotations.BeforeClass;
 import org.testng.annotations.Test;
 
+import carezza.codec.OutputProfile;
+import carezza.codec.PictureFormat;
+import carezza.codec.PictureWriter;
 import carezza.image.Cancellation;
+import carezza.image.Picture;
+import carezza.image.Plane;
 import carezza.job.JobLevel;
 import carezza.kernel.LayerType;
 import carezza.measure.Blemish;
@@ -22,6 +27,7 @@ import carezza.model.Brief;
 import carezza.model.HealLayer;
 import carezza.model.Layer;
 import carezza.model.Mask;
+import carezza.model.NoiseReductionLayer;
 import carezza.model.Project;
 import carezza.model.SaturationLayer;
 import carezza.model.SemanticRegion;
@@ -33,6 +39,7 @@ import carezza.plan.FindingKind;
 import carezza.plan.Plan;
 import carezza.project.Document;
 import carezza.project.ProjectFile;
+import carezza.testing.Pictures;
 import carezza.testing.Portrait;
 
 /** What is found in made-up portraits whose faults are known, and what becomes of it. */
@@ -182,6 +189,33 @@ public class PlanningTest {
 
     assertThat(back.state()).isEqualTo(State.BACK);
     assertThat(back.undoneBy()).isEqualTo("faded");
+  }
+
+  @Test
+  public void noiseIsFoundAndCalmed() throws Exception {
+    Picture clean = Portrait.S01.picture("photo.jpg");
+    Picture noisy = Picture.of(clean.area());
+    for (int c = 0; c < 3; c++) {
+      Plane noise = Pictures.noise(clean.area(), 0, 0.07, 40 + c);
+      for (int i = 0; i < noise.values().length; i++) {
+        noisy.plane(c).values()[i] = clean.plane(c).values()[i] + noise.values()[i];
+      }
+    }
+    byte[] file =
+        PictureWriter.encode(
+            noisy,
+            new PictureWriter.Settings(PictureFormat.PNG, 100, 8, OutputProfile.SRGB),
+            "noisy.png");
+    Document document = ProjectFile.start(file, "noisy.png");
+    Session own = new Session(document.photograph());
+    Project begun = document.project().withFaces(project.faces());
+    Finding noise = finding(own.planning().plan(begun, Cancellation.NONE), "noise");
+    assertThat(noise.state()).isEqualTo(State.OPEN);
+
+    Project calmed = own.treatments().treated(begun, noise, Cancellation.NONE);
+    assertThat(calmed.stack().layers()).first().isInstanceOf(NoiseReductionLayer.class);
+    Finding after = finding(own.planning().plan(calmed, Cancellation.NONE), "noise");
+    assertThat(after.state()).isEqualTo(State.TREATED);
   }
 
   @Test

@@ -6,6 +6,8 @@ import static org.assertj.core.api.Assertions.within;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
+import javafx.geometry.BoundingBox;
+import javafx.geometry.Bounds;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
 import javafx.scene.input.MouseButton;
@@ -13,11 +15,15 @@ import javafx.scene.input.MouseButton;
 import org.testfx.util.WaitForAsyncUtils;
 import org.testng.annotations.Test;
 
+import carezza.colour.Lab;
 import carezza.desktop.demo.Demo;
 import carezza.desktop.state.Brush;
 import carezza.desktop.state.ToolKind;
 import carezza.kernel.LayerType;
+import carezza.model.ColourBalanceLayer;
 import carezza.model.DodgeBurnLayer;
+import carezza.model.GradientMapLayer;
+import carezza.model.Lens;
 import carezza.model.Mask;
 import carezza.model.OverlayLayer;
 import carezza.model.OverlayPicture;
@@ -27,7 +33,10 @@ import carezza.model.SemanticRegion;
 import carezza.model.ShapeLayer;
 import carezza.model.ShapeLayer.Hand;
 import carezza.model.SharpenLayer;
+import carezza.model.SkinToneEveningLayer;
 import carezza.model.Stroke;
+import carezza.model.Tint;
+import carezza.model.VignetteLayer;
 
 /** Shape, sharpening by parts: the last stage worked in the window. */
 public class FinishWindowTest extends WindowDriver {
@@ -149,6 +158,84 @@ public class FinishWindowTest extends WindowDriver {
     await(() -> selected(OverlayLayer.class).picture().shipped() == null);
     await(() -> ((Label) node("#overlay-there")).getText().contains("laid.jpg"));
     assertThat(selected(OverlayLayer.class).picture().bytes()).isNotNull();
+  }
+
+  @Test
+  public void theLightIsFullestWhereItIsPut() throws Exception {
+    add(LayerType.VIGNETTE);
+    assertThat(onStage(() -> state().tools().tool())).isEqualTo(ToolKind.PLACE_LIGHT);
+    stroke(620, 1130, 700, 1000);
+    Point centre = selected(VignetteLayer.class).centre();
+    assertThat(centre.x()).isCloseTo(700, within(6.0));
+    assertThat(centre.y()).isCloseTo(1000, within(6.0));
+    clickOn("#light-at-face");
+    assertThat(selected(VignetteLayer.class).centre()).isNull();
+  }
+
+  @Test
+  public void stopsAreAddedMovedAndDroppedOnTheStripAndTheirColourChosenOnThePlot()
+      throws Exception {
+    add(LayerType.GRADIENT_MAP);
+    int before = selected(GradientMapLayer.class).stops().size();
+    dragged(onControl("#stops", 64, 55), 24, 0);
+    List<GradientMapLayer.Stop> more = selected(GradientMapLayer.class).stops();
+    assertThat(more).hasSize(before + 1);
+    assertThat(more.get(1).position()).isCloseTo(88 / 256.0, within(0.02));
+
+    dragged(onControl("#tint-plot", 155, 100), 5, 0);
+    SkinToneEveningLayer.Target colour =
+        selected(GradientMapLayer.class).stops().get(1).colour();
+    assertThat(Lab.hueDistance(colour.hue(), 0)).isLessThan(4);
+    assertThat(colour.chroma()).isBetween(35.0, 48.0);
+
+    dragged(onControl("#stops", 88, 72), 0, 120);
+    assertThat(selected(GradientMapLayer.class).stops()).hasSize(before);
+  }
+
+  @Test
+  public void tintsStandAgainstOneAnotherOnOnePlot() throws Exception {
+    add(LayerType.COLOUR_BALANCE);
+    clickOn("#tint-highlights");
+    dragged(onControl("#tint-plot", 100, 65), 0, -5);
+    Tint lights = selected(ColourBalanceLayer.class).highlights();
+    assertThat(lights.hue()).isCloseTo(90, within(3.0));
+    assertThat(lights.strength()).isBetween(10.0, 18.0);
+    assertThat(selected(ColourBalanceLayer.class).shadows()).isEqualTo(Tint.NONE);
+  }
+
+  @Test
+  public void aBackdropSaysHowMuchOfTheBorderIsThere() throws Exception {
+    add(LayerType.BACKDROP);
+    await(() -> ((Label) node("#border-share")).getText().contains("%"));
+    assertThat(((Label) node("#border-share")).getText()).startsWith("Along the border 100 %");
+  }
+
+  @Test
+  public void aLineThatFollowsNoEdgeIsSaidAndLeavesTheLens() throws Exception {
+    add(LayerType.SHAPE);
+    onStage(
+        () -> {
+          state().tools().toolProperty().set(ToolKind.LENS_LINE);
+          return null;
+        });
+    stroke(150, 150, 450, 170);
+    await(() -> state().status().messageProperty().get().contains("No edge"));
+    assertThat(selected(ShapeLayer.class).lens()).isEqualTo(Lens.NONE);
+  }
+
+  /** A place of a control on the screen; brings it in sight first. */
+  private Point2D onControl(String id, double x, double y) {
+    bringIntoSight(id);
+    return onStage(() -> node(id).localToScreen(x, y));
+  }
+
+  private void dragged(Point2D from, double dx, double dy) {
+    robot.moveTo(from);
+    robot.press(MouseButton.PRIMARY);
+    robot.moveTo(from.add(dx / 2, dy / 2));
+    robot.moveTo(from.add(dx, dy));
+    robot.release(MouseButton.PRIMARY);
+    WaitForAsyncUtils.waitForFxEvents();
   }
 
   /** Panels that read behind give back what they read on when another one comes. */
