@@ -226,7 +226,8 @@ final class Interaction {
                 .with(HueBandsLayer.Family.ORANGE, new HueBandsLayer.Trim(20 * t, 0, 0)));
     value(LayerType.SKIN_DEPTH, "strength", 0.1, 1);
     value(LayerType.DESATURATE, "share", 0.1, 0.9);
-    fresh(LayerType.COLOUR_BALANCE, (l, t) -> RecordValue.with(l, "shadows", new Tint(265, 20 * t)));
+    fresh(
+        LayerType.COLOUR_BALANCE, (l, t) -> RecordValue.with(l, "shadows", new Tint(265, 20 * t)));
     fresh(
         LayerType.GRADIENT_MAP,
         (l, t) -> ((GradientMapLayer) l).with(1, new Target(50, 10 + 40 * t, 50)));

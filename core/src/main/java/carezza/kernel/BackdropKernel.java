@@ -117,7 +117,6 @@ final class BackdropKernel implements LayerKernel<BackdropLayer, Measurements> {
   }
 
   private static Picture brought(
-
       Picture own,
       OldBackdrop old,
       float[] wanted,

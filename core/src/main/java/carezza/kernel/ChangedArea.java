@@ -59,7 +59,9 @@ public final class ChangedArea {
           : Optional.empty();
     }
     if (was instanceof ShapeLayer a && is instanceof ShapeLayer b) {
-      return a.keepsTheWhole() && b.withNudges(a.nudges()).equals(a) && sameHands(a.nudges(), b.nudges())
+      return a.keepsTheWhole()
+              && b.withNudges(a.nudges()).equals(a)
+              && sameHands(a.nudges(), b.nudges())
           ? Optional.of(StrokeCoverage.difference(strokes(a.nudges()), strokes(b.nudges())))
           : Optional.empty();
     }

@@ -5,8 +5,8 @@ import java.util.List;
 
 /**
  * Moves what is seen: the lens's distortion taken back, the whole picture's width, height and lean,
- * and places pushed, grown, shrunk or smoothed back by hand. It lies over all other layers, so that their masks and repairs, and all
- * that is known of the face, follow it.
+ * and places pushed, grown, shrunk or smoothed back by hand. It lies over all other layers, so that
+ * their masks and repairs, and all that is known of the face, follow it.
  *
  * @param width of the picture, as a share of what it was
  * @param height of the picture, as a share of what it was

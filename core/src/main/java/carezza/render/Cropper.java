@@ -111,8 +111,7 @@ public final class Cropper {
     int[] sure =
         IntStream.range(0, 2 * (w + h))
             .map(i -> i < 2 * w ? (i % w) + (i / w) * (h - 1) * w : edge(i - 2 * w, w))
-            .filter(
-                i -> ground.sample((i % w + 0.5) * across, (i / w + 0.5) * down) > SURE)
+            .filter(i -> ground.sample((i % w + 0.5) * across, (i / w + 0.5) * down) > SURE)
             .toArray();
     float[] colour = {1, 1, 1};
     for (int c = 0; sure.length > 0 && c < 3; c++) {

@@ -192,8 +192,7 @@ public final class RoutineMaker {
       case FrequencySeparationLayer bands ->
           bands.withAreas(bands.areas().stream().filter(a -> !placed(a.mask())).toList());
       case ShapeLayer shape -> {
-        ShapeLayer free =
-            shape.withNudges(List.of()).withLens(shape.lens().withLines(List.of()));
+        ShapeLayer free = shape.withNudges(List.of()).withLens(shape.lens().withLines(List.of()));
         yield free.keepsTheWhole() ? null : free;
       }
       case VignetteLayer light -> light.at(null);

@@ -176,8 +176,7 @@ public final class Exports {
                 p ->
                     project.crop() == null
                         ? p
-                        : Cropper.cut(
-                            p, project.crop(), Level.scale(delivery.level()), ground);
+                        : Cropper.cut(p, project.crop(), Level.scale(delivery.level()), ground);
             writer.photograph(
                 framed.apply(session.renderer().photograph().level(delivery.level())));
             writer.finish(

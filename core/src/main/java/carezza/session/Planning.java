@@ -214,7 +214,8 @@ public final class Planning {
       return Optional.of(
           layers == settled
               ? were
-              : new PlanReader(context, picture(layers), List.of(), null).blemishesLeft(were, asShot));
+              : new PlanReader(context, picture(layers), List.of(), null)
+                  .blemishesLeft(were, asShot));
     }
 
     private Optional<Reading> strayHairs(int layers) {

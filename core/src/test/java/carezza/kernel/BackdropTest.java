@@ -115,8 +115,7 @@ public class BackdropTest {
       assertThat(open.at(Math.clamp(at[0] - 160, 0, 1599), Math.clamp(at[1] - 200, 0, 1999)))
           .isEqualTo(1);
       for (int c = 0; c < 3; c++) {
-        assertThat((double) wide.plane(c).at(at[0], at[1]))
-            .isGreaterThanOrEqualTo(254.5 / 255);
+        assertThat((double) wide.plane(c).at(at[0], at[1])).isGreaterThanOrEqualTo(254.5 / 255);
       }
     }
     // Under the shoulders the person goes on.

@@ -22,16 +22,14 @@ public class VignetteTest {
   private static Picture render(VignetteLayer layer, Picture input) {
     Area whole = input.area();
     EvaluationContext site =
-        new EvaluationContext(
-            new PictureSize(whole.width(), whole.height()), 0, Regions.none());
-    return new VignetteKernel()
-        .effect(layer, new Measurements.None(), site)
-        .render(input, whole);
+        new EvaluationContext(new PictureSize(whole.width(), whole.height()), 0, Regions.none());
+    return new VignetteKernel().effect(layer, new Measurements.None(), site).render(input, whole);
   }
 
   @Test
   public void theVignetteFallsByItsStopsAtTheFarEnd() {
-    VignetteLayer layer = new VignetteLayer(
+    VignetteLayer layer =
+        new VignetteLayer(
             LayerType.VIGNETTE.fresh().attributes(), -2, 0, 0.5, 1, null, VignetteLayer.Law.RING);
     Picture out = render(layer, Pictures.grey(ALL, 0.5));
     assertThat((double) Transfer.toLinear(out.first().at(0, 0)))
@@ -76,7 +74,8 @@ public class VignetteTest {
             new Point(200.5, 150.5),
             VignetteLayer.Law.RING);
     Picture out = render(oval, Pictures.grey(whole, 0.5));
-    assertThat(out.first().at(200 + 120, 150)).isCloseTo(out.first().at(200, 150 + 30), within(1e-4f));
+    assertThat(out.first().at(200 + 120, 150))
+        .isCloseTo(out.first().at(200, 150 + 30), within(1e-4f));
     assertThat(out.first().at(200 + 120, 150)).isLessThan(0.5f);
   }
 }

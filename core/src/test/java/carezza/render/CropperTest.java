@@ -66,7 +66,10 @@ public class CropperTest {
     Plane noise = Pictures.noise(AREA, 0.5, 0.02, 3);
     Picture wide =
         Cropper.cut(
-            new Picture(noise, noise, noise), Crop.of(new PictureSize(120, 80)).grown(0.1), 1, null);
+            new Picture(noise, noise, noise),
+            Crop.of(new PictureSize(120, 80)).grown(0.1),
+            1,
+            null);
     double sum = 0;
     int n = 0;
     for (int y = 0; y < wide.area().height(); y++) {

@@ -134,8 +134,7 @@ public class LensTest {
           double py = 300 + (y + 0.5 - 300) / (1 + farther);
           Point straight = bend.straightened(new Point(px, py));
           double above = 70 + 0.03 * straight.x() - straight.y();
-          picture.plane(c).values()[y * 900 + x] =
-              (float) (0.5 + 0.25 * Math.tanh(above / 1.2));
+          picture.plane(c).values()[y * 900 + x] = (float) (0.5 + 0.25 * Math.tanh(above / 1.2));
         }
       }
     }
@@ -161,7 +160,8 @@ public class LensTest {
       assertThat(70 + 0.03 * straight.x() - straight.y()).isCloseTo(0, within(0.5));
     }
     Lens line = Lens.NONE.withLines(List.of(new Lens.Line(traced)));
-    Lens found = EdgeTrace.lateral(
+    Lens found =
+        EdgeTrace.lateral(
             LensFit.of(line, SIZE),
             List.of(new EdgeTrace.Seen(line.lines().getFirst(), photograph, 1)),
             MIDDLE);

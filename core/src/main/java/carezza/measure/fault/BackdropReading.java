@@ -21,8 +21,8 @@ import carezza.model.SemanticRegion;
  * @param across difference of median L* between the left and the right border, where both show it;
  *     NaN else
  * @param white whether it is close enough to white that white is what was wanted
- * @param pure percent of the backdrop along the picture's border that is pure white, or within
- *     ΔE00 1 of another colour that was chosen
+ * @param pure percent of the backdrop along the picture's border that is pure white, or within ΔE00
+ *     1 of another colour that was chosen
  * @param colour its median
  * @param place its middle, in photograph pixels; null where there is none
  */

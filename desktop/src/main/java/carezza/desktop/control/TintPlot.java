@@ -203,13 +203,7 @@ public final class TintPlot extends Region {
     for (double hue = 0; hue < 360; hue += RIM_STEP) {
       g.setStroke(ShadeStrip.colour(Lab.ofLch(62, 34, hue)));
       g.strokeArc(
-          MIDDLE - r,
-          MIDDLE - r,
-          2 * r,
-          2 * r,
-          hue - RIM_STEP / 2,
-          RIM_STEP + 0.5,
-          ArcType.OPEN);
+          MIDDLE - r, MIDDLE - r, 2 * r, 2 * r, hue - RIM_STEP / 2, RIM_STEP + 0.5, ArcType.OPEN);
     }
   }
 

@@ -82,8 +82,7 @@ final class BackdropPanel {
                         "ground",
                         l ->
                             TYPE.cast(l)
-                                .towards(
-                                    new Target(shown(TYPE.cast(l)).lightness(), chroma, hue))),
+                                .towards(new Target(shown(TYPE.cast(l)).lightness(), chroma, hue))),
             state.document()::settle);
     rows.custom(plot, plot::refresh);
     rows.parameter(

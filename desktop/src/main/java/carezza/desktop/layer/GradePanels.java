@@ -110,8 +110,7 @@ final class GradePanels {
     TintPlot plot =
         new TintPlot(
             Parameters.of(Tint.class).get("strength").high(),
-            () ->
-                state.selection().layer(type).map(l -> handles(l, paths)).orElse(List.of()),
+            () -> state.selection().layer(type).map(l -> handles(l, paths)).orElse(List.of()),
             chosen,
             (i, hue, strength) ->
                 state

@@ -116,8 +116,7 @@ final class GradientPanel {
   }
 
   private void colour(int place, double hue, double chroma) {
-    change(
-        l -> l.with(place, new Target(l.stops().get(place).colour().lightness(), chroma, hue)));
+    change(l -> l.with(place, new Target(l.stops().get(place).colour().lightness(), chroma, hue)));
   }
 
   private void change(UnaryOperator<GradientMapLayer> change) {

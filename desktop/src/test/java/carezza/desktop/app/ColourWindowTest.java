@@ -108,7 +108,7 @@ public class ColourWindowTest extends WindowDriver {
       {LayerType.SKIN_DEPTH, "strength", 90},
       {LayerType.DESATURATE, "share", 80},
       {LayerType.COLOUR_BALANCE, "shadows-strength", 25},
-      {LayerType.GRADIENT_MAP, "stop-chroma-1", 70},
+      {LayerType.GRADIENT_MAP, "stop-chroma", 70},
       {LayerType.MONOCHROME, "mono-orange", 30},
       {LayerType.SATURATION, "saturation", -90},
       {LayerType.HUE_BANDS, "family-orange-lightness", 20},
