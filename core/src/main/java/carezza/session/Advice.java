@@ -166,8 +166,9 @@ public final class Advice {
    *
    * @param below percent without the layer; NaN where no backdrop is seen
    * @param reached with it
+   * @param finished in the finished picture, after what lies above
    */
-  public record BorderShare(double below, double reached) {}
+  public record BorderShare(double below, double reached, double finished) {}
 
   /** How far a layer of the backdrop brings the border. */
   public BorderShare border(Project project, BackdropLayer layer, Cancellation cancellation) {
@@ -177,7 +178,8 @@ public final class Advice {
     String id = layer.attributes().id();
     return new BorderShare(
         border(scene.below(id), context, layer.wanted(), cancellation),
-        border(scene.upTo(id), context, layer.wanted(), cancellation));
+        border(scene.upTo(id), context, layer.wanted(), cancellation),
+        border(session.measured(project), context, layer.wanted(), cancellation));
   }
 
   private double border(

@@ -53,6 +53,7 @@ public final class CurveEditor extends Region {
     getChildren().add(canvas);
     setPrefSize(SIZE, SIZE);
     setMinSize(SIZE, SIZE);
+    setMaxSize(SIZE, SIZE);
     setFocusTraversable(true);
     getStyleClass().add("editor");
     setAccessibleText(TEXTS.get("curveEditor.curve-left-and-right-choose-a"));
@@ -61,6 +62,8 @@ public final class CurveEditor extends Region {
         e -> {
           requestFocus();
           press(e);
+          // A panel that scrolls would take the focus for itself.
+          e.consume();
         });
     canvas.setOnMouseDragged(this::drag);
     canvas.setOnMouseReleased(e -> settled.run());

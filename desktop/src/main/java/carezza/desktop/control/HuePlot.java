@@ -88,6 +88,8 @@ public final class HuePlot extends Region {
         e -> {
           requestFocus();
           press(e);
+          // A panel that scrolls would take the focus for itself.
+          e.consume();
         });
     canvas.setOnMouseDragged(this::drag);
     canvas.setOnMouseReleased(

@@ -3,14 +3,10 @@ package carezza.desktop.control;
 import java.util.List;
 import java.util.function.Supplier;
 import javafx.beans.property.IntegerProperty;
-import javafx.scene.AccessibleRole;
-import javafx.scene.canvas.Canvas;
 import javafx.scene.canvas.GraphicsContext;
-import javafx.scene.control.Tooltip;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.input.MouseEvent;
-import javafx.scene.layout.Region;
 import javafx.scene.paint.Color;
 
 import carezza.colour.Lab;
@@ -20,7 +16,7 @@ import carezza.desktop.text.Texts;
  * Colours from dark to light under the tones of the picture, with a mark under each stop: press a
  * mark to choose it, drag it along, drag it off to drop it; press between marks to add one.
  */
-public final class StopStrip extends Region {
+public final class StopStrip extends CanvasEditor {
 
   private static final Texts TEXTS = Texts.of("controls");
 
@@ -58,8 +54,6 @@ public final class StopStrip extends Region {
 
   private final Supplier<Stops> stops;
   private final IntegerProperty chosen;
-  private final Runnable settled;
-  private final Canvas canvas = new Canvas(WIDTH, HEIGHT);
   private double[] shares = new double[0];
   private boolean held;
   private boolean off;
@@ -70,43 +64,10 @@ public final class StopStrip extends Region {
    * @param settled runs when the hand lets go
    */
   public StopStrip(Supplier<Stops> stops, IntegerProperty chosen, Runnable settled) {
+    super(WIDTH, HEIGHT, TEXTS.get("stopStrip.stops"), TEXTS.get("stopStrip.tip"), settled);
     this.stops = stops;
     this.chosen = chosen;
-    this.settled = settled;
     setId("stops");
-    getChildren().add(canvas);
-    setPrefSize(WIDTH, HEIGHT);
-    setMinSize(WIDTH, HEIGHT);
-    setMaxSize(WIDTH, HEIGHT);
-    setFocusTraversable(true);
-    getStyleClass().add("editor");
-    setAccessibleRole(AccessibleRole.SLIDER);
-    setAccessibleText(TEXTS.get("stopStrip.stops"));
-    Tooltip.install(canvas, new Tooltip(TEXTS.get("stopStrip.tip")));
-    canvas.setOnMousePressed(
-        e -> {
-          requestFocus();
-          press(e);
-        });
-    canvas.setOnMouseDragged(this::drag);
-    canvas.setOnMouseReleased(
-        e -> {
-          if (held && off) {
-            drop();
-          }
-          held = false;
-          off = false;
-          settled.run();
-          refresh();
-        });
-    setOnKeyPressed(
-        e -> {
-          if (key(e)) {
-            settled.run();
-            e.consume();
-          }
-        });
-    focusedProperty().subscribe((was, is) -> refresh());
   }
 
   /**
@@ -117,7 +78,8 @@ public final class StopStrip extends Region {
     refresh();
   }
 
-  private void press(MouseEvent e) {
+  @Override
+  void press(MouseEvent e) {
     Stops now = stops.get();
     if (now == null) {
       return;
@@ -133,6 +95,15 @@ public final class StopStrip extends Region {
       held = true;
     }
     refresh();
+  }
+
+  @Override
+  void release() {
+    if (held && off) {
+      drop();
+    }
+    held = false;
+    off = false;
   }
 
   private void drop() {
@@ -152,7 +123,8 @@ public final class StopStrip extends Region {
     return near;
   }
 
-  private void drag(MouseEvent e) {
+  @Override
+  void drag(MouseEvent e) {
     Stops now = stops.get();
     if (!held || now == null) {
       return;
@@ -176,7 +148,8 @@ public final class StopStrip extends Region {
     }
   }
 
-  private boolean key(KeyEvent e) {
+  @Override
+  boolean key(KeyEvent e) {
     Stops now = stops.get();
     if (now == null) {
       return false;
@@ -208,13 +181,12 @@ public final class StopStrip extends Region {
         return false;
       }
     }
-    refresh();
     return true;
   }
 
-  /** Shows the stops as they are now. */
+  @Override
   public void refresh() {
-    GraphicsContext g = canvas.getGraphicsContext2D();
+    GraphicsContext g = graphics();
     g.clearRect(0, 0, WIDTH, HEIGHT);
     g.setFill(Color.gray(0.2));
     g.fillRect(0, 0, WIDTH, TONES);

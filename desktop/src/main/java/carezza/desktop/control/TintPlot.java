@@ -4,13 +4,9 @@ import java.util.List;
 import java.util.Locale;
 import java.util.function.Supplier;
 import javafx.beans.property.IntegerProperty;
-import javafx.scene.AccessibleRole;
-import javafx.scene.canvas.Canvas;
 import javafx.scene.canvas.GraphicsContext;
-import javafx.scene.control.Tooltip;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.input.MouseEvent;
-import javafx.scene.layout.Region;
 import javafx.scene.paint.Color;
 import javafx.scene.shape.ArcType;
 
@@ -21,7 +17,7 @@ import carezza.desktop.text.Texts;
  * Several tints together on one plane of a* and b*, so that what stands against what is seen: drag
  * one to choose its hue and its strength.
  */
-public final class TintPlot extends Region {
+public final class TintPlot extends CanvasEditor {
 
   private static final Texts TEXTS = Texts.of("controls");
 
@@ -54,7 +50,6 @@ public final class TintPlot extends Region {
   private final Supplier<List<Handle>> handles;
   private final IntegerProperty chosen;
   private final Change change;
-  private final Canvas canvas = new Canvas(SIZE, SIZE);
 
   /**
    * @param most chroma at the rim
@@ -68,35 +63,12 @@ public final class TintPlot extends Region {
       IntegerProperty chosen,
       Change change,
       Runnable settled) {
+    super(SIZE, SIZE, TEXTS.get("tintPlot.tints"), TEXTS.get("tintPlot.tip"), settled);
     this.most = most;
     this.handles = handles;
     this.chosen = chosen;
     this.change = change;
     setId("tint-plot");
-    getChildren().add(canvas);
-    setPrefSize(SIZE, SIZE);
-    setMinSize(SIZE, SIZE);
-    setMaxSize(SIZE, SIZE);
-    setFocusTraversable(true);
-    getStyleClass().add("editor");
-    setAccessibleRole(AccessibleRole.SLIDER);
-    setAccessibleText(TEXTS.get("tintPlot.tints"));
-    Tooltip.install(canvas, new Tooltip(TEXTS.get("tintPlot.tip")));
-    canvas.setOnMousePressed(
-        e -> {
-          requestFocus();
-          press(e);
-        });
-    canvas.setOnMouseDragged(this::set);
-    canvas.setOnMouseReleased(e -> settled.run());
-    setOnKeyPressed(
-        e -> {
-          if (key(e)) {
-            settled.run();
-            e.consume();
-          }
-        });
-    focusedProperty().subscribe((was, is) -> refresh());
     chosen.subscribe(this::refresh);
   }
 
@@ -112,7 +84,8 @@ public final class TintPlot extends Region {
     return Math.min(1, h.chroma() / most) * REACH;
   }
 
-  private void press(MouseEvent e) {
+  @Override
+  void press(MouseEvent e) {
     List<Handle> now = handles.get();
     double nearest = GRAB;
     int found = -1;
@@ -127,11 +100,12 @@ public final class TintPlot extends Region {
     if (found >= 0) {
       chosen.set(found);
     } else {
-      set(e);
+      drag(e);
     }
   }
 
-  private void set(MouseEvent e) {
+  @Override
+  void drag(MouseEvent e) {
     double dx = e.getX() - MIDDLE;
     double dy = MIDDLE - e.getY();
     double hue = (Math.toDegrees(Math.atan2(dy, dx)) + 360) % 360;
@@ -146,7 +120,8 @@ public final class TintPlot extends Region {
     }
   }
 
-  private boolean key(KeyEvent e) {
+  @Override
+  boolean key(KeyEvent e) {
     List<Handle> now = handles.get();
     if (now.isEmpty()) {
       return false;
@@ -166,9 +141,9 @@ public final class TintPlot extends Region {
     return true;
   }
 
-  /** Shows the tints as they are now. */
+  @Override
   public void refresh() {
-    GraphicsContext g = canvas.getGraphicsContext2D();
+    GraphicsContext g = graphics();
     g.setFill(Color.gray(0.2));
     g.fillRect(0, 0, SIZE, SIZE);
     rim(g);

@@ -87,6 +87,8 @@ public final class TrapezoidEditor extends Region {
         e -> {
           requestFocus();
           press(e);
+          // A panel that scrolls would take the focus for itself.
+          e.consume();
         });
     canvas.setOnMouseDragged(this::drag);
     canvas.setOnMouseReleased(
