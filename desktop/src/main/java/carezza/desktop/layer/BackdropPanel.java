@@ -52,8 +52,7 @@ final class BackdropPanel {
           var share = session.advice().border(project, own, cancellation);
           return Double.isNaN(share.reached())
               ? TEXTS.get("backdropPanel.none")
-              : TEXTS.get(
-                  "backdropPanel.share", share.reached(), share.below(), share.finished());
+              : TEXTS.get("backdropPanel.share", share.reached(), share.below(), share.finished());
         });
   }
 

@@ -162,6 +162,26 @@ public class FinishWindowTest extends WindowDriver {
     assertThat(selected(OverlayLayer.class).picture().bytes()).isNotNull();
   }
 
+  /** A line of words that comes below the picture makes it lower; the next frame may take long. */
+  @Test
+  public void anotherSizeNeverEmptiesThePicture() {
+    await(() -> picture().isExact());
+    int[] skin =
+        onStage(
+            () -> {
+              Point face = picture().toView(project().faces().leftPupil().plus(0, 180));
+              int before = pixel(face);
+              picture().resize(picture().getWidth(), picture().getHeight() - 24);
+              picture().layout();
+              return new int[] {before, pixel(face)};
+            });
+    assertThat(skin[1]).isEqualTo(skin[0]);
+  }
+
+  private int pixel(Point at) {
+    return picture().snapshot(null, null).getPixelReader().getArgb((int) at.x(), (int) at.y());
+  }
+
   @Test
   public void theLightIsFullestWhereItIsPut() throws Exception {
     add(LayerType.VIGNETTE);
@@ -175,8 +195,7 @@ public class FinishWindowTest extends WindowDriver {
   }
 
   @Test
-  public void stopsAreAddedMovedAndDroppedOnTheStripAndColouredOnThePlot()
-      throws Exception {
+  public void stopsAreAddedMovedAndDroppedOnTheStripAndColouredOnThePlot() throws Exception {
     add(LayerType.GRADIENT_MAP);
     int before = selected(GradientMapLayer.class).stops().size();
     dragged(onControl("#stops", 64, 55), 24, 0);

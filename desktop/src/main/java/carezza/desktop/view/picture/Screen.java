@@ -15,14 +15,23 @@ final class Screen extends ImageView {
 
   private PixelBuffer<IntBuffer> pixels;
 
-  /** Takes another size, empty; false where it has that size already. */
+  /**
+   * Takes another size and keeps what it shows: the next frame may have to wait. False where it has
+   * that size already.
+   */
   boolean resizeTo(int width, int height) {
     if (pixels != null && pixels.getWidth() == width && pixels.getHeight() == height) {
       return false;
     }
-    pixels =
-        new PixelBuffer<>(
-            width, height, IntBuffer.allocate(width * height), PixelFormat.getIntArgbPreInstance());
+    IntBuffer buffer = IntBuffer.allocate(width * height);
+    if (pixels != null) {
+      int[] old = pixels.getBuffer().array();
+      int row = pixels.getWidth();
+      for (int y = 0; y < Math.min(height, pixels.getHeight()); y++) {
+        System.arraycopy(old, y * row, buffer.array(), y * width, Math.min(width, row));
+      }
+    }
+    pixels = new PixelBuffer<>(width, height, buffer, PixelFormat.getIntArgbPreInstance());
     setImage(new WritableImage(pixels));
     return true;
   }
