@@ -43,6 +43,7 @@ public final class RoutineBatch {
   private final Recipe recipe;
   private final Settings settings;
   private final Ledger ledger;
+  private final MemoryTurns turns;
 
   /**
    * How a batch is run.
@@ -77,6 +78,7 @@ public final class RoutineBatch {
     this.routine = routine;
     this.recipe = recipe;
     this.settings = settings;
+    turns = new MemoryTurns(settings.jobs() > 1);
     String run =
         new String(RoutineFile.text(routine), StandardCharsets.UTF_8)
             + recipe
@@ -132,7 +134,7 @@ public final class RoutineBatch {
     cancellation.check();
     long start = System.nanoTime();
     try {
-      return done(number, photograph, name, cancellation, start);
+      return turns.run(again -> done(number, photograph, name, again, cancellation, start));
     } catch (Problem e) {
       return failed(number, photograph, e, start);
     } catch (CancellationException e) {
@@ -150,7 +152,12 @@ public final class RoutineBatch {
   }
 
   private BatchEntry done(
-      int number, Path photograph, String name, Cancellation cancellation, long start)
+      int number,
+      Path photograph,
+      String name,
+      boolean again,
+      Cancellation cancellation,
+      long start)
       throws Problem {
     String sha256 = Originals.sha256(PictureReader.bytes(photograph));
     if (settings.resumes()) {
@@ -167,7 +174,7 @@ public final class RoutineBatch {
             before.seconds());
       }
     }
-    boolean goesOn = settings.resumes() && ledger.begun(number, sha256);
+    boolean goesOn = again || settings.resumes() && ledger.begun(number, sha256);
     Document document = ProjectFile.openOrStart(photograph);
     ledger.begin(number, sha256);
     Session session = new Session(document.photograph());

@@ -113,7 +113,7 @@ public final class WaveletShrinkage {
       }
     }
     if (coarse != null) {
-      shrinkCoarse(low, sigma);
+      shrink(coarse, low, sigma);
     }
     for (int j = end - 1; j >= first; j--) {
       float[] joined = low == one ? other : one;
@@ -124,10 +124,10 @@ public final class WaveletShrinkage {
   }
 
   /** What the coarser scales take out of every second mean is taken out of those between, too. */
-  private void shrinkCoarse(float[] low, float[] sigma) {
-    float[] means = picked(low);
-    float[] calm = coarse.shrunk(means, picked(sigma));
-    int cw = coarse.w;
+  private void shrink(WaveletShrinkage further, float[] low, float[] sigma) {
+    float[] means = picked(further, low);
+    float[] calm = further.shrunk(means, picked(further, sigma));
+    int cw = further.w;
     for (int i = 0; i < means.length; i++) {
       means[i] = calm[i] - means[i];
     }
@@ -137,8 +137,8 @@ public final class WaveletShrinkage {
         (from, to) -> {
           float[] row = new float[cw];
           for (int y = from; y < to; y++) {
-            int above = Math.clamp((y - top) >> 1, 0, coarse.h - 1);
-            int below = Math.clamp((y - top + 1) >> 1, 0, coarse.h - 1);
+            int above = Math.clamp((y - top) >> 1, 0, further.h - 1);
+            int below = Math.clamp((y - top + 1) >> 1, 0, further.h - 1);
             for (int x = 0; x < cw; x++) {
               row[x] = 0.5f * (means[above * cw + x] + means[below * cw + x]);
             }
@@ -151,11 +151,11 @@ public final class WaveletShrinkage {
         });
   }
 
-  private float[] picked(float[] values) {
-    float[] out = new float[coarse.w * coarse.h];
-    for (int y = 0; y < coarse.h; y++) {
-      for (int x = 0; x < coarse.w; x++) {
-        out[y * coarse.w + x] = values[(top + 2 * y) * w + left + 2 * x];
+  private float[] picked(WaveletShrinkage further, float[] values) {
+    float[] out = new float[further.w * further.h];
+    for (int y = 0; y < further.h; y++) {
+      for (int x = 0; x < further.w; x++) {
+        out[y * further.w + x] = values[(top + 2 * y) * w + left + 2 * x];
       }
     }
     return out;

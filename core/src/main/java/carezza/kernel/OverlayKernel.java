@@ -7,6 +7,7 @@ import carezza.colour.MonotoneCurve;
 import carezza.colour.Transfer;
 import carezza.function.LookupTable;
 import carezza.image.Area;
+import carezza.image.Bilinear;
 import carezza.image.ParallelRows;
 import carezza.image.Picture;
 import carezza.image.Plane;
@@ -178,10 +179,11 @@ final class OverlayKernel implements LayerKernel<OverlayLayer, Measurements> {
       if (sx < 0 || sy < 0 || sx > width || sy > height) {
         return 0;
       }
+      Bilinear at = Bilinear.at(source.alpha().area(), sx, sy);
       for (int c = 0; c < 3; c++) {
-        colour[c] = curve.at(source.colour().plane(c).sample(sx, sy));
+        colour[c] = curve.at(at.of(source.colour().plane(c)));
       }
-      return source.alpha().sample(sx, sy);
+      return at.of(source.alpha());
     }
 
     /**
