@@ -30,6 +30,7 @@ public enum FindingKind {
   EXPOSURE("exposure", Stage.SETTLE, "stops", ExposureLayer.class, LevelsLayer.class),
   RANGE("range", Stage.SETTLE, "%", LevelsLayer.class, ExposureLayer.class),
   HEADROOM("headroom", Stage.SETTLE, "%"),
+  TILT("tilt", Stage.SETTLE, "°"),
   BLEMISHES("blemishes", Stage.MEND, "places", HealLayer.class),
   STRAY_HAIRS("strayHairs", Stage.MEND, "hairs", HealLayer.class),
   TONE("tone", Stage.SMOOTH, "L*", FrequencySeparationLayer.class, DodgeBurnLayer.class),

@@ -28,6 +28,7 @@ import carezza.measure.fault.Headroom;
 import carezza.measure.fault.Places;
 import carezza.measure.fault.ShinePatches;
 import carezza.measure.fault.SpotContrast;
+import carezza.measure.fault.Tilt;
 import carezza.measure.fault.UnderEye;
 import carezza.model.Crop;
 import carezza.model.FaceMap;
@@ -164,10 +165,19 @@ public final class PlanReader {
       double unused = 100 * Math.max(ends.black(), 1 - ends.white());
       add(FindingKind.RANGE, "", unused, upTo(FindingKind.RANGE), null, 0);
     }
+    if (wants(FindingKind.TILT)) {
+      Tilt.degrees(context, lab.first()).ifPresent(t -> tilt(t, frame));
+    }
     if (wants(FindingKind.HEADROOM)) {
       Headroom.percent(context, frame).ifPresent(this::headroom);
     }
     return List.copyOf(found);
+  }
+
+  private void tilt(double degrees, @Nullable Crop frame) {
+    double most = job.limit(FindingKind.TILT.key(), "above");
+    double left = frame == null ? degrees : degrees - frame.angle();
+    add(FindingKind.TILT, "", left, new Band(-most, most), null, 0);
   }
 
   private void headroom(double percent) {

@@ -7,6 +7,8 @@ import java.util.Optional;
 import java.util.function.Supplier;
 import java.util.stream.Stream;
 
+import org.jspecify.annotations.Nullable;
+
 import carezza.function.Recent;
 import carezza.image.Cancellation;
 import carezza.image.Picture;
@@ -21,6 +23,7 @@ import carezza.measure.StrayHairs;
 import carezza.measure.StrayHairs.Hair;
 import carezza.model.BackdropLayer;
 import carezza.model.Brief;
+import carezza.model.Crop;
 import carezza.model.FaceMap;
 import carezza.model.KeptMark;
 import carezza.model.Layer;
@@ -166,7 +169,7 @@ public final class Planning {
     }
 
     List<Reading> asShot() {
-      List<Reading> all = new ArrayList<>(settle(0));
+      List<Reading> all = new ArrayList<>(settle(0, null));
       blemishes(settled).ifPresent(all::add);
       strayHairs(settled).ifPresent(all::add);
       all.addAll(finish(settled).readings());
@@ -174,7 +177,7 @@ public final class Planning {
     }
 
     List<Reading> now() {
-      List<Reading> all = new ArrayList<>(settle(settled));
+      List<Reading> all = new ArrayList<>(settle(settled, project.crop()));
       blemishes(mended).ifPresent(all::add);
       strayHairs(mended).ifPresent(all::add);
       all.addAll(finish(scene.stack().size()).readings());
@@ -185,10 +188,13 @@ public final class Planning {
       return proposals().stream().filter(b -> b.kind() == Blemish.Kind.MARK).toList();
     }
 
-    private List<Reading> settle(int layers) {
+    /**
+     * @param frame what is delivered; as shot it is the whole photograph, or null
+     */
+    private List<Reading> settle(int layers, @Nullable Crop frame) {
       return remembered(
-          List.of("settled", scene.through(layers), Optional.ofNullable(project.crop())),
-          () -> reader(layers).settled(project.crop()));
+          List.of("settled", scene.through(layers), Optional.ofNullable(frame)),
+          () -> reader(layers).settled(frame));
     }
 
     private Readings finish(int layers) {
@@ -341,7 +347,7 @@ public final class Planning {
     private boolean outAfter(int layers, Reading is) {
       List<Reading> there =
           switch (is.kind().readAfter()) {
-            case SETTLE -> settle(layers);
+            case SETTLE -> settle(layers, project.crop());
             case MEND ->
                 Stream.of(blemishes(layers), strayHairs(layers)).flatMap(Optional::stream).toList();
             default -> finish(layers).readings();

@@ -147,6 +147,16 @@ final class SettleTreatments {
         project, opened(project, (LevelsLayer) LayerType.LEVELS.fresh(), cancellation));
   }
 
+  /**
+   * The frame turned so that what is tilted comes out upright, as large as the photograph holds it.
+   *
+   * @param degrees clockwise, beyond the frame's own
+   */
+  Project levelled(Project project, double degrees) {
+    Crop frame = project.crop() == null ? Crop.of(session.size()) : project.crop();
+    return project.withCrop(frame.turned(frame.angle() + degrees).within(session.size()));
+  }
+
   /** The layer with its ends where nothing of the settled picture clips. */
   LevelsLayer opened(Project project, LevelsLayer layer, Cancellation cancellation) {
     EndPoints ends = EndPoints.of(settled(project, context(project), cancellation));

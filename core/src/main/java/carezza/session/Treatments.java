@@ -75,6 +75,7 @@ public final class Treatments {
       case CAST -> settling.cast(project, cancellation);
       case EXPOSURE -> SettleTreatments.exposure(project, finding.now().value());
       case RANGE -> settling.range(project, cancellation);
+      case TILT -> settling.levelled(project, finding.now().value());
       case HEADROOM -> settling.headroom(project, finding.now().value());
       case BLEMISHES -> blemishes(project, finding);
       case STRAY_HAIRS -> hairs(project, cancellation);

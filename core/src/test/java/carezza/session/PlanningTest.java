@@ -2,6 +2,7 @@ package carezza.session;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.assertj.core.api.Assertions.within;
 
 import java.util.List;
 import java.util.Map;
@@ -16,6 +17,8 @@ import org.testng.annotations.Test;
 import carezza.codec.OutputProfile;
 import carezza.codec.PictureFormat;
 import carezza.codec.PictureWriter;
+import carezza.colour.Lab;
+import carezza.image.Area;
 import carezza.image.Cancellation;
 import carezza.image.Picture;
 import carezza.image.Plane;
@@ -189,6 +192,27 @@ public class PlanningTest {
 
     assertThat(back.state()).isEqualTo(State.BACK);
     assertThat(back.undoneBy()).isEqualTo("faded");
+  }
+
+  @Test
+  public void aTiltedWallIsFoundAndLevelled() throws Exception {
+    Area area = new Area(0, 0, 600, 750);
+    Plane grey = Plane.of(area);
+    byte[] file =
+        PictureWriter.encode(
+            Lab.toWorking(new Picture(Pictures.wall(area, 2.5, 0.3), grey, grey)),
+            new PictureWriter.Settings(PictureFormat.PNG, 100, 8, OutputProfile.SRGB),
+            "wall.png");
+    Document document = ProjectFile.start(file, "wall.png");
+    Session own = new Session(document.photograph());
+    Finding tilt = finding(own.planning().plan(document.project(), Cancellation.NONE), "tilt");
+    assertThat(tilt.state()).isEqualTo(State.OPEN);
+    assertThat(tilt.now().value()).isCloseTo(2.5, within(0.2));
+
+    Project level = own.treatments().treated(document.project(), tilt, Cancellation.NONE);
+    assertThat(level.crop().angle()).isCloseTo(2.5, within(0.2));
+    Finding after = finding(own.planning().plan(level, Cancellation.NONE), "tilt");
+    assertThat(after.state()).isEqualTo(State.TREATED);
   }
 
   @Test

@@ -105,4 +105,28 @@ public final class Pictures {
     }
     return both / either;
   }
+
+  /**
+   * Lightness of a wall's panels, turned clockwise about the middle.
+   *
+   * @param noise deviation in L*
+   */
+  public static Plane wall(Area area, double degrees, double noise) {
+    Plane grain = noise(area, 0, noise, 3);
+    Plane out = Plane.of(area);
+    double cos = Math.cos(Math.toRadians(degrees));
+    double sin = Math.sin(Math.toRadians(degrees));
+    for (int y = 0; y < area.height(); y++) {
+      for (int x = 0; x < area.width(); x++) {
+        double dx = x - area.width() / 2.0;
+        double dy = y - area.height() / 2.0;
+        double u = dx * cos + dy * sin;
+        double v = dy * cos - dx * sin;
+        double panel = Math.tanh(Math.sin(u / 31) * 12) + 0.6 * Math.tanh(Math.sin(v / 57) * 20);
+        int i = y * area.width() + x;
+        out.values()[i] = (float) (55 + 6 * panel) + grain.values()[i];
+      }
+    }
+    return out;
+  }
 }

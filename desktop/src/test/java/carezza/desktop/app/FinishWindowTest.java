@@ -164,7 +164,7 @@ public class FinishWindowTest extends WindowDriver {
 
   /** A line of words that comes below the picture makes it lower; the next frame may take long. */
   @Test
-  public void anotherSizeNeverEmptiesThePicture() {
+  public void anotherSizeNeverEmptiesThePicture() throws Exception {
     await(() -> picture().isExact());
     int[] skin =
         onStage(
