@@ -8,7 +8,7 @@ import carezza.model.Layer;
 import carezza.model.LayerStack;
 import carezza.model.LockedLayer;
 import carezza.model.Mask;
-import carezza.model.SemanticRegion;
+import carezza.model.OverlayLayer;
 
 /** Which layers can do nothing in a picture without a face map. */
 public final class FaceNeeds {
@@ -20,7 +20,8 @@ public final class FaceNeeds {
           LayerType.IRIS,
           LayerType.CATCHLIGHT,
           LayerType.LIPS,
-          LayerType.SKIN_MATCH);
+          LayerType.SKIN_MATCH,
+          LayerType.BACKDROP);
 
   private FaceNeeds() {}
 
@@ -29,17 +30,19 @@ public final class FaceNeeds {
     return stack.layers().stream().filter(Layer::acts).filter(FaceNeeds::needsFace).toList();
   }
 
-  /** Whether a layer acts on parts of the face alone. */
+  /** Whether a layer acts on areas alone that are found about a face. */
   public static boolean needsFace(Layer layer) {
     return !(layer instanceof LockedLayer)
-        && (OF_THE_FACE.contains(LayerType.of(layer)) || isOfFace(layer.attributes().mask()));
+        && (OF_THE_FACE.contains(LayerType.of(layer))
+            || layer instanceof OverlayLayer laid && laid.behind()
+            || isOfFace(layer.attributes().mask()));
   }
 
   /** Whether a mask is empty where no region of the face is. */
   private static boolean isOfFace(Mask mask) {
     return switch (mask) {
-      case Mask.RegionMask(SemanticRegion region) ->
-          region != SemanticRegion.SUBJECT && region != SemanticRegion.BACKDROP;
+      // The person, too, and what lies behind them: areas are looked for about a face.
+      case Mask.RegionMask _ -> true;
       case Mask.And(Mask one, Mask other) -> isOfFace(one) || isOfFace(other);
       case Mask.Or(Mask one, Mask other) -> isOfFace(one) && isOfFace(other);
       case Mask.Minus(Mask from, Mask taken) -> isOfFace(from);

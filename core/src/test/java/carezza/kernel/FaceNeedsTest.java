@@ -4,12 +4,17 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import org.testng.annotations.Test;
 
+import carezza.image.Area;
+import carezza.mask.Regions;
 import carezza.model.Layer;
 import carezza.model.LayerStack;
 import carezza.model.Mask;
+import carezza.model.OverlayLayer;
 import carezza.model.SemanticRegion;
 
 public class FaceNeedsTest {
+
+  private static final Area ALL = new Area(0, 0, 20, 10);
 
   private static Layer curve(Mask mask) {
     Layer fresh = LayerType.CURVE.fresh();
@@ -28,10 +33,21 @@ public class FaceNeedsTest {
   }
 
   @Test
-  public void theWholePictureAndItsBackdropDoNot() {
+  public void theWholePictureDoesNot() {
     assertThat(FaceNeeds.needsFace(LayerType.EXPOSURE.fresh())).isFalse();
     assertThat(FaceNeeds.needsFace(curve(new Mask.Everything()))).isFalse();
-    assertThat(FaceNeeds.needsFace(curve(region(SemanticRegion.BACKDROP)))).isFalse();
+  }
+
+  /** What lies behind a person is known where the person is. */
+  @Test
+  public void theBackdropDoes() {
+    assertThat(Regions.none().coverage(SemanticRegion.BACKDROP, ALL, 0).covered().isEmpty())
+        .isTrue();
+    assertThat(FaceNeeds.needsFace(curve(region(SemanticRegion.BACKDROP)))).isTrue();
+    assertThat(FaceNeeds.needsFace(LayerType.BACKDROP.fresh())).isTrue();
+    OverlayLayer overlay = (OverlayLayer) LayerType.OVERLAY.fresh();
+    assertThat(FaceNeeds.needsFace(overlay)).isFalse();
+    assertThat(FaceNeeds.needsFace(overlay.withBehind(true))).isTrue();
   }
 
   @Test
