@@ -140,6 +140,7 @@ final class RoutineCommand implements Callable<Integer> {
                 writing.replaces(),
                 projects,
                 reference == null ? 0 : light()));
+    HeapUse.forWork();
     PrintWriter said = spec.commandLine().getErr();
     List<BatchEntry> entries = batch.run(photographs, e -> say(e, said), Cancellation.NONE);
     if (report != null) {
