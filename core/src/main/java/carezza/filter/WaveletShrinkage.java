@@ -179,36 +179,15 @@ public final class WaveletShrinkage {
             int below = Math.min(h - 1, y + step) * w;
             System.arraycopy(in, row, a, 0, w);
             System.arraycopy(in, below, c, 0, w);
-            on(a, step, b);
-            on(c, step, d);
-            parted(a, b, c, d);
+            HaarRows.on(a, step, b);
+            HaarRows.on(c, step, d);
+            HaarRows.parted(a, b, c, d);
             System.arraycopy(a, 0, mean, row, w);
             System.arraycopy(b, 0, across, row, w);
             System.arraycopy(c, 0, down, row, w);
             System.arraycopy(d, 0, diagonal, row, w);
           }
         });
-  }
-
-  /** A row a step on, its last value going on. */
-  private static void on(float[] row, int step, float[] out) {
-    int left = Math.max(0, row.length - step);
-    System.arraycopy(row, row.length - left, out, 0, left);
-    Arrays.fill(out, left, out.length, row[row.length - 1]);
-  }
-
-  /** In place: mean, across, down, diagonal. Loops over rows of their own run many at a time. */
-  private static void parted(float[] a, float[] b, float[] c, float[] d) {
-    for (int x = 0; x < a.length; x++) {
-      float above = a[x] + b[x];
-      float below = c[x] + d[x];
-      float left = a[x] - b[x];
-      float under = c[x] - d[x];
-      a[x] = (above + below) * 0.25f;
-      b[x] = (left + under) * 0.25f;
-      c[x] = (above - below) * 0.25f;
-      d[x] = (left - under) * 0.25f;
-    }
   }
 
   /** The mean of the four ways in which a pixel is told by those before it. */
@@ -225,11 +204,11 @@ public final class WaveletShrinkage {
           float[] total = new float[w];
           for (int y = from; y < to; y++) {
             int row = y * w;
-            told(low, across, down, diagonal, row, own);
+            HaarRows.told(low, across, down, diagonal, row, own);
             // On the first rows and columns a pixel tells of itself in place of those before it.
             float[][] over = own;
             if (y >= step) {
-              told(low, across, down, diagonal, row - step * w, above);
+              HaarRows.told(low, across, down, diagonal, row - step * w, above);
               over = above;
             }
             boolean first = y < step;
@@ -247,41 +226,10 @@ public final class WaveletShrinkage {
             System.arraycopy(left, 0, above[0], 0, rest);
             System.arraycopy(both, first ? edge : 0, above[1], 0, rest);
             System.arraycopy(total, edge, total, 0, rest);
-            sum(total, above[0], above[1], rest);
+            HaarRows.sum(total, above[0], above[1], rest);
             System.arraycopy(total, 0, out, row + edge, rest);
           }
         });
-  }
-
-  /** What a row says of its own pixels, of those a step on, a step below, and both. */
-  private static void told(
-      float[] low, float[] across, float[] down, float[] diagonal, int row, float[][] out) {
-    int w = out[0].length;
-    System.arraycopy(low, row, out[0], 0, w);
-    System.arraycopy(across, row, out[1], 0, w);
-    System.arraycopy(down, row, out[2], 0, w);
-    System.arraycopy(diagonal, row, out[3], 0, w);
-    joined(out[0], out[1], out[2], out[3]);
-  }
-
-  /** In place, the way back from {@link #parted}. */
-  private static void joined(float[] a, float[] b, float[] c, float[] d) {
-    for (int x = 0; x < a.length; x++) {
-      float plain = a[x] + b[x];
-      float other = c[x] + d[x];
-      float turned = a[x] - b[x];
-      float back = c[x] - d[x];
-      a[x] = plain + other;
-      b[x] = turned + back;
-      c[x] = plain - other;
-      d[x] = turned - back;
-    }
-  }
-
-  private static void sum(float[] total, float[] one, float[] other, int count) {
-    for (int x = 0; x < count; x++) {
-      total[x] = (total[x] + one[x] + other[x]) * 0.25f;
-    }
   }
 
   /**
