@@ -120,6 +120,7 @@ public final class Shots {
     ToolkitThread.await(
         () ->
             view.picture().isExact()
+                && view.state().plan().planProperty().get() != null
                 && !view.state().measurements().gaugesProperty().get().isEmpty());
     shot("bench");
     ToolkitThread.call(
