@@ -15,6 +15,7 @@ import javafx.scene.layout.Region;
 abstract class CanvasEditor extends Region {
 
   private final Canvas canvas;
+  private final Tooltip tip = new Tooltip();
 
   /**
    * @param said what it is and what keys do, for those who cannot see it
@@ -31,7 +32,8 @@ abstract class CanvasEditor extends Region {
     getStyleClass().add("editor");
     setAccessibleRole(AccessibleRole.SLIDER);
     setAccessibleText(said);
-    Tooltip.install(canvas, new Tooltip(tip));
+    tip(tip);
+    Tooltip.install(canvas, this.tip);
     canvas.setOnMousePressed(
         e -> {
           requestFocus();
@@ -55,6 +57,11 @@ abstract class CanvasEditor extends Region {
           }
         });
     focusedProperty().subscribe((was, is) -> refresh());
+  }
+
+  /** Says something else of what a pointer does. */
+  final void tip(String words) {
+    tip.setText(words);
   }
 
   GraphicsContext graphics() {

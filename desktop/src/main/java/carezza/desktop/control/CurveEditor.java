@@ -5,12 +5,9 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.function.Consumer;
 import java.util.function.Supplier;
-import javafx.scene.canvas.Canvas;
 import javafx.scene.canvas.GraphicsContext;
-import javafx.scene.control.Tooltip;
-import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyEvent;
 import javafx.scene.input.MouseEvent;
-import javafx.scene.layout.Region;
 import javafx.scene.paint.Color;
 
 import carezza.colour.MonotoneCurve;
@@ -22,7 +19,7 @@ import carezza.desktop.text.Texts;
  * one, drag it, double-click to take it away. Points never pass their neighbours, so the curve
  * always rises.
  */
-public final class CurveEditor extends Region {
+public final class CurveEditor extends CanvasEditor {
 
   private static final Texts TEXTS = Texts.of("controls");
 
@@ -35,7 +32,6 @@ public final class CurveEditor extends Region {
 
   private final Supplier<List<Point>> points;
   private final Consumer<List<Point>> change;
-  private final Canvas canvas = new Canvas(SIZE, SIZE);
   private int held = -1;
 
   /** The point that keys move. */
@@ -47,34 +43,15 @@ public final class CurveEditor extends Region {
    * @param settled runs when the hand lets go
    */
   public CurveEditor(Supplier<List<Point>> points, Consumer<List<Point>> change, Runnable settled) {
+    super(
+        SIZE,
+        SIZE,
+        TEXTS.get("curveEditor.curve-left-and-right-choose-a"),
+        TEXTS.get("curveEditor.dark-left-to-light-right-drag"),
+        settled);
     this.points = points;
     this.change = change;
     setId("curve");
-    getChildren().add(canvas);
-    setPrefSize(SIZE, SIZE);
-    setMinSize(SIZE, SIZE);
-    setMaxSize(SIZE, SIZE);
-    setFocusTraversable(true);
-    getStyleClass().add("editor");
-    setAccessibleText(TEXTS.get("curveEditor.curve-left-and-right-choose-a"));
-    Tooltip.install(canvas, new Tooltip(TEXTS.get("curveEditor.dark-left-to-light-right-drag")));
-    canvas.setOnMousePressed(
-        e -> {
-          requestFocus();
-          press(e);
-          // A panel that scrolls would take the focus for itself.
-          e.consume();
-        });
-    canvas.setOnMouseDragged(this::drag);
-    canvas.setOnMouseReleased(e -> settled.run());
-    setOnKeyPressed(
-        e -> {
-          if (key(e.getCode())) {
-            settled.run();
-            e.consume();
-          }
-        });
-    focusedProperty().subscribe((was, is) -> refresh());
   }
 
   private void set(List<Point> next) {
@@ -85,10 +62,11 @@ public final class CurveEditor extends Region {
     return points.get();
   }
 
-  private boolean key(KeyCode code) {
+  @Override
+  boolean key(KeyEvent e) {
     List<Point> now = new ArrayList<>(points());
     chosen = Math.clamp(chosen, 0, now.size() - 1);
-    switch (code) {
+    switch (e.getCode()) {
       case LEFT -> chosen = Math.max(0, chosen - 1);
       case RIGHT -> chosen = Math.min(now.size() - 1, chosen + 1);
       case UP -> bend(now, STEP);
@@ -103,7 +81,6 @@ public final class CurveEditor extends Region {
         return false;
       }
     }
-    refresh();
     return true;
   }
 
@@ -115,7 +92,8 @@ public final class CurveEditor extends Region {
     set(now);
   }
 
-  private void press(MouseEvent e) {
+  @Override
+  void press(MouseEvent e) {
     List<Point> now = new ArrayList<>(points());
     held = -1;
     for (int i = 0; i < now.size(); i++) {
@@ -140,7 +118,8 @@ public final class CurveEditor extends Region {
     }
   }
 
-  private void drag(MouseEvent e) {
+  @Override
+  void drag(MouseEvent e) {
     if (held < 0) {
       return;
     }
@@ -165,9 +144,9 @@ public final class CurveEditor extends Region {
     return (1 - p.y()) * SIZE;
   }
 
-  /** Shows the curve as it is now. */
+  @Override
   public void refresh() {
-    GraphicsContext g = canvas.getGraphicsContext2D();
+    GraphicsContext g = graphics();
     g.setFill(Color.gray(0.2));
     g.fillRect(0, 0, SIZE, SIZE);
     g.setStroke(Color.gray(0.34));

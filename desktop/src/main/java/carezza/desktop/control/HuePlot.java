@@ -3,12 +3,9 @@ package carezza.desktop.control;
 import java.util.Optional;
 import java.util.function.Consumer;
 import java.util.function.Supplier;
-import javafx.scene.canvas.Canvas;
 import javafx.scene.canvas.GraphicsContext;
-import javafx.scene.control.Tooltip;
-import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyEvent;
 import javafx.scene.input.MouseEvent;
-import javafx.scene.layout.Region;
 import javafx.scene.paint.Color;
 import javafx.scene.shape.ArcType;
 
@@ -23,7 +20,7 @@ import carezza.model.SkinToneEveningLayer.Wedge;
  * wedge: drag inside to turn it, near its sides to widen it, near its inner and outer arc to move
  * them.
  */
-public final class HuePlot extends Region {
+public final class HuePlot extends CanvasEditor {
 
   private static final Texts TEXTS = Texts.of("controls");
 
@@ -38,8 +35,6 @@ public final class HuePlot extends Region {
   private final Supplier<Wedge> wedge;
   private final Supplier<Target> target;
   private final Consumer<Wedge> change;
-  private final Canvas canvas = new Canvas(SIZE, SIZE);
-  private final Tooltip tip = new Tooltip();
   private Hold held = Hold.NONE;
 
   private enum Hold {
@@ -63,56 +58,34 @@ public final class HuePlot extends Region {
       Supplier<Target> target,
       Consumer<Wedge> change,
       Runnable settled) {
+    super(
+        SIZE,
+        SIZE,
+        TEXTS.get("huePlot.range-of-hues-left-and-right"),
+        COLOURS + TEXTS.get("huePlot.drag-the-wedge-its-sides-and"),
+        settled);
     this.plot = plot;
     this.wedge = wedge;
     this.target = target;
     this.change = change;
     setId("hue-plot");
-    getChildren().add(canvas);
-    setPrefSize(SIZE, SIZE);
-    setMinSize(SIZE, SIZE);
-    setMaxSize(SIZE, SIZE);
-    tip.setText(COLOURS + TEXTS.get("huePlot.drag-the-wedge-its-sides-and"));
-    Tooltip.install(canvas, tip);
-    setFocusTraversable(true);
-    getStyleClass().add("editor");
-    setAccessibleText(TEXTS.get("huePlot.range-of-hues-left-and-right"));
-    setOnKeyPressed(
-        e -> {
-          if (key(e.getCode())) {
-            settled.run();
-            e.consume();
-          }
-        });
-    canvas.setOnMousePressed(
-        e -> {
-          requestFocus();
-          press(e);
-          // A panel that scrolls would take the focus for itself.
-          e.consume();
-        });
-    canvas.setOnMouseDragged(this::drag);
-    canvas.setOnMouseReleased(
-        e -> {
-          held = Hold.NONE;
-          settled.run();
-        });
   }
 
   /** The colours alone, without a range. */
   public static HuePlot plain(Supplier<ColourPlot> colours) {
     HuePlot plain = new HuePlot(colours, () -> null, () -> null, w -> {}, () -> {});
-    plain.tip.setText(COLOURS);
+    plain.tip(COLOURS);
     plain.setFocusTraversable(false);
     return plain;
   }
 
-  private boolean key(KeyCode code) {
+  @Override
+  boolean key(KeyEvent e) {
     Wedge w = wedge.get();
     if (w == null) {
       return false;
     }
-    switch (code) {
+    switch (e.getCode()) {
       case LEFT -> change.accept(turned(w, STEP_DEGREES));
       case RIGHT -> change.accept(turned(w, -STEP_DEGREES));
       case UP -> change.accept(widened(w, STEP_DEGREES));
@@ -153,7 +126,8 @@ public final class HuePlot extends Region {
     return Math.hypot(value(SIZE - e.getY()), value(e.getX()));
   }
 
-  private void press(MouseEvent e) {
+  @Override
+  void press(MouseEvent e) {
     Wedge w = wedge.get();
     if (w == null) {
       return;
@@ -172,7 +146,13 @@ public final class HuePlot extends Region {
     drag(e);
   }
 
-  private void drag(MouseEvent e) {
+  @Override
+  void release() {
+    held = Hold.NONE;
+  }
+
+  @Override
+  void drag(MouseEvent e) {
     Wedge w = wedge.get();
     if (w == null) {
       return;
@@ -195,9 +175,9 @@ public final class HuePlot extends Region {
     }
   }
 
-  /** Shows the colours and the range as they are now. */
+  @Override
   public void refresh() {
-    GraphicsContext g = canvas.getGraphicsContext2D();
+    GraphicsContext g = graphics();
     g.setFill(Color.gray(0.2));
     g.fillRect(0, 0, SIZE, SIZE);
     g.setStroke(Color.gray(0.36));

@@ -5,12 +5,9 @@ import java.util.function.BiConsumer;
 import java.util.function.Consumer;
 import java.util.function.Supplier;
 import java.util.function.UnaryOperator;
-import javafx.scene.canvas.Canvas;
 import javafx.scene.canvas.GraphicsContext;
-import javafx.scene.control.Tooltip;
-import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyEvent;
 import javafx.scene.input.MouseEvent;
-import javafx.scene.layout.Region;
 import javafx.scene.paint.Color;
 
 import org.jspecify.annotations.Nullable;
@@ -23,7 +20,7 @@ import carezza.model.Mask.Range;
  * A range as a trapezoid over the histogram of its quantity in the layer's input: four points to
  * drag, and the plateau to drag as a whole.
  */
-public final class TrapezoidEditor extends Region {
+public final class TrapezoidEditor extends CanvasEditor {
 
   private static final Texts TEXTS = Texts.of("controls");
 
@@ -38,7 +35,6 @@ public final class TrapezoidEditor extends Region {
 
   private final Supplier<Range> range;
   private final Consumer<UnaryOperator<Range>> change;
-  private final Canvas canvas = new Canvas(WIDTH, HEIGHT);
   private final BiConsumer<Quantity, Consumer<double[]>> wanted;
   private double[] shares = new double[BINS];
 
@@ -62,43 +58,19 @@ public final class TrapezoidEditor extends Region {
       Consumer<UnaryOperator<Range>> change,
       Runnable settled,
       BiConsumer<Quantity, Consumer<double[]>> wanted) {
+    super(
+        WIDTH,
+        HEIGHT,
+        TEXTS.get("trapezoidEditor.range-up-and-down-choose-a"),
+        TEXTS.get("trapezoidEditor.the-lower-points-where-it-begins"),
+        settled);
     this.wanted = wanted;
     this.range = range;
     this.change = change;
     setId("range");
-    getChildren().add(canvas);
-    setPrefSize(WIDTH, HEIGHT);
-    setMinSize(WIDTH, HEIGHT);
-    setMaxSize(WIDTH, HEIGHT);
-    Tooltip.install(
-        canvas, new Tooltip(TEXTS.get("trapezoidEditor.the-lower-points-where-it-begins")));
-    setFocusTraversable(true);
-    getStyleClass().add("editor");
-    setAccessibleText(TEXTS.get("trapezoidEditor.range-up-and-down-choose-a"));
-    setOnKeyPressed(
-        e -> {
-          if (key(e.getCode())) {
-            settled.run();
-            e.consume();
-          }
-        });
-    focusedProperty().subscribe((was, is) -> refresh());
-    canvas.setOnMousePressed(
-        e -> {
-          requestFocus();
-          press(e);
-          // A panel that scrolls would take the focus for itself.
-          e.consume();
-        });
-    canvas.setOnMouseDragged(this::drag);
-    canvas.setOnMouseReleased(
-        e -> {
-          held = -1;
-          settled.run();
-        });
   }
 
-  /** Shows the range as it is now. */
+  @Override
   public void refresh() {
     Range r = range.get();
     if (r == null) {
@@ -119,14 +91,15 @@ public final class TrapezoidEditor extends Region {
     }
   }
 
-  private boolean key(KeyCode code) {
+  @Override
+  boolean key(KeyEvent e) {
     Range r = range.get();
     if (r == null) {
       return false;
     }
     double step = r.quantity().span() / 100;
     int which = chosen;
-    switch (code) {
+    switch (e.getCode()) {
       case LEFT -> change.accept(now -> moved(now, which, -step));
       case RIGHT -> change.accept(now -> moved(now, which, step));
       case UP -> chosen = (chosen + 1) % 5;
@@ -135,7 +108,6 @@ public final class TrapezoidEditor extends Region {
         return false;
       }
     }
-    refresh();
     return true;
   }
 
@@ -144,7 +116,7 @@ public final class TrapezoidEditor extends Region {
   }
 
   private void draw(Range r) {
-    GraphicsContext g = canvas.getGraphicsContext2D();
+    GraphicsContext g = graphics();
     g.clearRect(0, 0, WIDTH, HEIGHT);
     g.setFill(Color.gray(0, 0.35));
     g.fillRect(0, TOP, WIDTH, BASE - TOP);
@@ -178,7 +150,8 @@ public final class TrapezoidEditor extends Region {
     return new double[] {r.start(), r.full(), r.fullEnd(), r.end()};
   }
 
-  private void press(MouseEvent e) {
+  @Override
+  void press(MouseEvent e) {
     Range r = range.get();
     if (r == null) {
       return;
@@ -201,7 +174,13 @@ public final class TrapezoidEditor extends Region {
     heldRange = r;
   }
 
-  private void drag(MouseEvent e) {
+  @Override
+  void release() {
+    held = -1;
+  }
+
+  @Override
+  void drag(MouseEvent e) {
     Range was = heldRange;
     if (held < 0 || was == null) {
       return;
