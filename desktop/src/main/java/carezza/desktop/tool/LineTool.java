@@ -1,27 +1,37 @@
 package carezza.desktop.tool;
 
-import carezza.desktop.state.CropState;
+import java.util.function.BiConsumer;
+import java.util.function.Consumer;
+
 import carezza.desktop.state.ToolKind;
-import carezza.desktop.state.ToolState;
 import carezza.model.Point;
 
-/** Turns the frame so that a line that is drawn is level, or upright. */
-final class LevelTool implements Tool {
+/** Draws a line from where it is pressed to where it is let go. */
+final class LineTool implements Tool {
 
-  private final ToolState tools;
-  private final CropState crop;
+  private final ToolKind kind;
+  private final double reaches;
+  private final BiConsumer<Point, Point> drawn;
+  private final Consumer<Pencil> beside;
   private final OutlinePath line = new OutlinePath();
   private Point pressed;
   private double reach;
 
-  LevelTool(ToolState tools, CropState crop) {
-    this.tools = tools;
-    this.crop = crop;
+  /**
+   * @param reaches how long a line is at least, in reaches of a handle
+   * @param drawn takes its ends
+   * @param beside draws what else belongs to it
+   */
+  LineTool(ToolKind kind, double reaches, BiConsumer<Point, Point> drawn, Consumer<Pencil> beside) {
+    this.kind = kind;
+    this.reaches = reaches;
+    this.drawn = drawn;
+    this.beside = beside;
   }
 
   @Override
   public ToolKind kind() {
-    return ToolKind.LEVEL;
+    return kind;
   }
 
   @Override
@@ -41,11 +51,10 @@ final class LevelTool implements Tool {
 
   @Override
   public void release(Point at) {
-    boolean drawn = !line.isEmpty() && at.distance(pressed) > reach;
+    boolean enough = !line.isEmpty() && at.distance(pressed) > reaches * reach;
     line.clear();
-    if (drawn) {
-      crop.level(pressed, at);
-      tools.toolProperty().set(ToolKind.FRAME);
+    if (enough) {
+      drawn.accept(pressed, at);
     }
   }
 
@@ -56,6 +65,7 @@ final class LevelTool implements Tool {
 
   @Override
   public void paint(Pencil pencil, Point pointer) {
+    beside.accept(pencil);
     line.paint(pencil, pointer);
   }
 }

@@ -32,6 +32,9 @@ public final class Tools {
   /** Share of the radius after which a hand that shapes has gone on. */
   private static final double CLOSE = 0.02;
 
+  /** Reaches of a handle that a line is long which tells of a lens. */
+  private static final double LONG = 4;
+
   private final Map<ToolKind, Tool> all = new EnumMap<>(ToolKind.class);
   private final ToolState tools;
 
@@ -40,6 +43,7 @@ public final class Tools {
     SelectionController selection = state.selection();
     ColourProbe probe = new ColourProbe(state.document(), selection, state.status(), state.tasks());
     PickedColours picked = new PickedColours(selection, state.status());
+    LensLines lens = new LensLines(state);
     for (Tool tool :
         List.of(
             new HandTool(),
@@ -56,7 +60,7 @@ public final class Tools {
             brush(ToolKind.EVEN_STROKE, state, Layings::evened),
             brush(ToolKind.PAINT, state, Layings::painted),
             new HairToneTool(state),
-            new LensLineTool(state),
+            new LineTool(ToolKind.LENS_LINE, LONG, lens::drawn, lens::paint),
             new OverlayTool(state.document(), selection),
             hand(ToolKind.PUSH, state, Hand.PUSH, Hand.SMOOTH),
             hand(ToolKind.GROW, state, Hand.GROW, Hand.SHRINK),
@@ -84,7 +88,7 @@ public final class Tools {
             new CurveTool(state.document(), selection, tools, probe),
             new PinTool(state.document(), state.pins()),
             new CropTool(state.document(), state.crop()),
-            new LevelTool(tools, state.crop()),
+            new LineTool(ToolKind.LEVEL, 1, (from, to) -> level(state, from, to), p -> {}),
             new FacePlaceTool(tools, state.faces(), state.status()),
             new FaceTool(state.document()))) {
       all.put(tool.kind(), tool);
@@ -116,6 +120,11 @@ public final class Tools {
         (l, to) -> l.moved(tone, to),
         state.document(),
         state.selection());
+  }
+
+  private static void level(AppState state, Point from, Point to) {
+    state.crop().level(from, to);
+    state.tools().toolProperty().set(ToolKind.FRAME);
   }
 
   /** The tool in hand. */
