@@ -68,34 +68,22 @@ public final class Cropper {
       Picture cut, Picture picture, Crop crop, double scale, Plane ground) {
     float[] colour = along(picture, ground);
     Area whole = picture.area();
-    Area out = cut.area();
-    double t = Math.toRadians(crop.angle());
-    double cos = Math.cos(t);
-    double sin = Math.sin(t);
     double across = (double) ground.width() / whole.width();
     double down = (double) ground.height() / whole.height();
-    ParallelRows.each(
-        out.width(),
-        out.height(),
-        (from, to) -> {
-          for (int y = from; y < to; y++) {
-            double dy = y + 0.5 - out.height() / 2.0;
-            for (int x = 0; x < out.width(); x++) {
-              double dx = x + 0.5 - out.width() / 2.0;
-              double px = crop.x() * scale + dx * cos - dy * sin;
-              double py = crop.y() * scale + dx * sin + dy * cos;
-              double nearX = Math.clamp(px, 0, whole.width());
-              double nearY = Math.clamp(py, 0, whole.height());
-              double away = Math.hypot(px - nearX, py - nearY);
-              if (away > 0) {
-                float open = ground.sample(nearX * across, nearY * down);
-                float share = open * (float) Math.min(1, away);
-                for (int c = 0; c < 3; c++) {
-                  float[] values = cut.plane(c).values();
-                  int i = y * out.width() + x;
-                  values[i] += share * (colour[c] - values[i]);
-                }
-              }
+    each(
+        cut.area(),
+        crop,
+        scale,
+        (i, x, y) -> {
+          double nearX = Math.clamp(x, 0, whole.width());
+          double nearY = Math.clamp(y, 0, whole.height());
+          double away = Math.hypot(x - nearX, y - nearY);
+          if (away > 0) {
+            float open = ground.sample(nearX * across, nearY * down);
+            float share = open * (float) Math.min(1, away);
+            for (int c = 0; c < 3; c++) {
+              float[] values = cut.plane(c).values();
+              values[i] += share * (colour[c] - values[i]);
             }
           }
         });
@@ -129,13 +117,32 @@ public final class Cropper {
 
   private static Plane cut(Plane plane, Plane low, Crop crop, double scale, Area out) {
     Plane result = Plane.of(out);
+    int w = plane.width();
+    int h = plane.height();
+    each(
+        out,
+        crop,
+        scale,
+        (i, x, y) -> {
+          boolean inside = x >= 0 && y >= 0 && x <= w && y <= h;
+          result.values()[i] =
+              inside || low == null ? cubic(plane, x, y) : goneOn(plane, low, x, y);
+        });
+    return result;
+  }
+
+  /** A pixel of the frame and the place of the picture that it shows. */
+  @FunctionalInterface
+  private interface At {
+    void run(int index, double x, double y);
+  }
+
+  private static void each(Area out, Crop crop, double scale, At at) {
     double t = Math.toRadians(crop.angle());
     double cos = Math.cos(t);
     double sin = Math.sin(t);
     double cx = crop.x() * scale;
     double cy = crop.y() * scale;
-    int w = plane.width();
-    int h = plane.height();
     ParallelRows.each(
         out.width(),
         out.height(),
@@ -144,15 +151,10 @@ public final class Cropper {
             double dy = y + 0.5 - out.height() / 2.0;
             for (int x = 0; x < out.width(); x++) {
               double dx = x + 0.5 - out.width() / 2.0;
-              double px = cx + dx * cos - dy * sin;
-              double py = cy + dx * sin + dy * cos;
-              boolean inside = px >= 0 && py >= 0 && px <= w && py <= h;
-              result.values()[y * out.width() + x] =
-                  inside || low == null ? cubic(plane, px, py) : goneOn(plane, low, px, py);
+              at.run(y * out.width() + x, cx + dx * cos - dy * sin, cy + dx * sin + dy * cos);
             }
           }
         });
-    return result;
   }
 
   private static float goneOn(Plane plane, Plane low, double x, double y) {

@@ -2,12 +2,9 @@ package carezza.render;
 
 import java.util.ArrayList;
 import java.util.Collections;
-import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Set;
-import java.util.concurrent.CancellationException;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.atomic.AtomicLong;
 import java.util.concurrent.atomic.AtomicReference;
@@ -60,9 +57,6 @@ public final class Renderer {
   private final TileCache cache;
   private static final AtomicLong COUNT = new AtomicLong();
 
-  /** After which one that waits looks whether it is still wanted. */
-  private static final long LOOK_UP_MILLIS = 40;
-
   /** Readings that are kept; each is a few numbers. */
   private static final int MOST_READINGS = 2000;
 
@@ -79,7 +73,7 @@ public final class Renderer {
               return size() > MOST_READINGS;
             }
           });
-  private final Set<Fingerprint> beingMeasured = new HashSet<>();
+  private final OneAtATime measuring = new OneAtATime();
   private final Map<String, Measurements> latest = new ConcurrentHashMap<>();
   private final LongAdder computed = new LongAdder();
 
@@ -303,43 +297,17 @@ public final class Renderer {
       read = usable(latest.get(layer.attributes().id()), layer);
     }
     if (read == null) {
-      read = measuredOnce(key, layer, below, scene, cancellation);
+      // Views, gauges and plan ask for the same at once: one of them measures, the others wait.
+      read =
+          measuring.run(
+              key,
+              cancellation,
+              () -> {
+                Measurements known = readings.get(key);
+                return known == null ? measured(key, layer, below, scene, cancellation) : known;
+              });
     }
     return read;
-  }
-
-  /** Views, gauges and plan ask for the same at once: one of them measures, the others wait. */
-  private Measurements measuredOnce(
-      Fingerprint key,
-      Layer layer,
-      List<PreparedLayer> below,
-      RenderInput scene,
-      Cancellation cancellation) {
-    synchronized (beingMeasured) {
-      while (!beingMeasured.add(key)) {
-        cancellation.check();
-        try {
-          beingMeasured.wait(LOOK_UP_MILLIS);
-        } catch (InterruptedException e) {
-          Thread.currentThread().interrupt();
-          throw (CancellationException) new CancellationException().initCause(e);
-        }
-      }
-    }
-    try {
-      Measurements read = readings.get(key);
-      if (read == null) {
-        read = measure(layer, below, scene, cancellation);
-        readings.put(key, read);
-        latest.put(layer.attributes().id(), read);
-      }
-      return read;
-    } finally {
-      synchronized (beingMeasured) {
-        beingMeasured.remove(key);
-        beingMeasured.notifyAll();
-      }
-    }
   }
 
   /**
@@ -377,9 +345,16 @@ public final class Renderer {
         (HealLayer) layers.get(index), piece, most, probe(under, scene, cancellation));
   }
 
-  private Measurements measure(
-      Layer layer, List<PreparedLayer> under, RenderInput scene, Cancellation cancellation) {
-    return Kernels.measure(layer, probe(under, scene, cancellation));
+  private Measurements measured(
+      Fingerprint key,
+      Layer layer,
+      List<PreparedLayer> below,
+      RenderInput scene,
+      Cancellation cancellation) {
+    Measurements read = Kernels.measure(layer, probe(below, scene, cancellation));
+    readings.put(key, read);
+    latest.put(layer.attributes().id(), read);
+    return read;
   }
 
   private Probe probe(List<PreparedLayer> under, RenderInput scene, Cancellation cancellation) {
