@@ -64,6 +64,8 @@ public final class LayerPanels {
       case FrequencySeparationLayer own -> SeparationPanel.shape(own);
       case SharpenLayer own -> SharpenPanel.shape(own);
       case BackdropLayer own -> BackdropPanel.shape(own);
+      // A lamp's light has no end at which it stops falling.
+      case VignetteLayer own -> own.law().name();
       default -> "";
     };
   }
@@ -96,7 +98,7 @@ public final class LayerPanels {
       case IrisLayer l -> BrightenPanels.iris(rows);
       case CatchlightLayer l -> BrightenPanels.catchlight(rows);
       case LipsLayer l -> BrightenPanels.lips(rows, state);
-      case VignetteLayer l -> vignette(rows, state);
+      case VignetteLayer l -> vignette(l, rows, state);
       case NoiseReductionLayer l -> rows.parameters(NoiseReductionLayer.class);
       case SharpenLayer l -> SharpenPanel.build(l, rows, state);
       case ShapeLayer l -> ShapePanel.build(l, rows, state);
@@ -117,7 +119,7 @@ public final class LayerPanels {
     }
   }
 
-  private static void vignette(PanelRows rows, AppState state) {
+  private static void vignette(VignetteLayer layer, PanelRows rows, AppState state) {
     Class<VignetteLayer> type = VignetteLayer.class;
     rows.choice(
         TEXTS.get("layerPanels.falls"),
@@ -127,7 +129,12 @@ public final class LayerPanels {
         (l, i) -> l.by(VignetteLayer.Law.values()[i]),
         TEXTS.get("layerPanels.falls.ring"),
         TEXTS.get("layerPanels.falls.lamp"));
-    rows.parameters(type);
+    rows.parameter(type, "stops");
+    rows.parameter(type, "radius");
+    if (layer.law() == VignetteLayer.Law.RING) {
+      rows.parameter(type, "falloff");
+    }
+    rows.parameter(type, "breadth");
     rows.tools(ToolKind.PLACE_LIGHT)
         .getChildren()
         .add(

@@ -192,6 +192,14 @@ public class FinishWindowTest extends WindowDriver {
     assertThat(centre.y()).isCloseTo(1000, within(6.0));
     clickOn("#light-at-face");
     assertThat(selected(VignetteLayer.class).centre()).isNull();
+
+    assertThat(robot.lookup("#falloff").tryQuery()).isPresent();
+    onStage(
+        () -> {
+          state().selection().edit(null, l -> ((VignetteLayer) l).by(VignetteLayer.Law.LAMP));
+          return null;
+        });
+    await(() -> robot.lookup("#falloff").tryQuery().isEmpty());
   }
 
   @Test
