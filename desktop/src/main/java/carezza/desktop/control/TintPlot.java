@@ -24,6 +24,9 @@ public final class TintPlot extends CanvasEditor {
   private static final double SIZE = 200;
   private static final double MIDDLE = SIZE / 2;
 
+  /** Below the plane, for the name and the values of the one that is chosen. */
+  private static final double LINE = 18;
+
   /** Pixels of the rim that shows where hues lie. */
   private static final double RIM = 7;
 
@@ -63,7 +66,7 @@ public final class TintPlot extends CanvasEditor {
       IntegerProperty chosen,
       Change change,
       Runnable settled) {
-    super(SIZE, SIZE, TEXTS.get("tintPlot.tints"), TEXTS.get("tintPlot.tip"), settled);
+    super(SIZE, SIZE + LINE, TEXTS.get("tintPlot.tints"), TEXTS.get("tintPlot.tip"), settled);
     this.most = most;
     this.handles = handles;
     this.chosen = chosen;
@@ -145,7 +148,7 @@ public final class TintPlot extends CanvasEditor {
   public void refresh() {
     GraphicsContext g = graphics();
     g.setFill(Color.gray(0.2));
-    g.fillRect(0, 0, SIZE, SIZE);
+    g.fillRect(0, 0, SIZE, SIZE + LINE);
     rim(g);
     g.setStroke(Color.gray(0.36));
     g.setLineWidth(1);
@@ -168,7 +171,7 @@ public final class TintPlot extends CanvasEditor {
       g.fillText(
           String.format(Locale.ROOT, "%s  %.0f°  %.0f", own.name(), own.hue(), own.chroma()),
           6,
-          SIZE - 6);
+          SIZE + LINE - 6);
     }
   }
 

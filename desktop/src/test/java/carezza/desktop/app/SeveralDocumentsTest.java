@@ -89,6 +89,17 @@ public class SeveralDocumentsTest extends WindowDriver {
   }
 
   @Test
+  public void noColourOfTheLastPictureStaysInTheReadouts() throws Exception {
+    robot.moveTo(onScreen(700, 900));
+    await(() -> ((Label) node("#readouts")).getText().startsWith("x "));
+    // Where no picture is: nothing there reads anew.
+    robot.moveTo("#title");
+    edit();
+    openGreyBeside();
+    assertThat(((Label) node("#readouts")).getText()).isEmpty();
+  }
+
+  @Test
   public void eachKeepsItsUnsavedWorkInAJournalOfItsOwn() throws Exception {
     List<Path> before = recipes();
     edit();

@@ -7,6 +7,7 @@ import carezza.colour.Lab;
 import carezza.colour.WorkingSpace;
 import carezza.desktop.state.AppState;
 import carezza.desktop.state.ItaClass;
+import carezza.desktop.state.Subscriptions;
 import carezza.desktop.task.Lane;
 import carezza.image.Area;
 import carezza.image.Picture;
@@ -24,6 +25,7 @@ public final class Readouts extends HBox {
   private final AppState state;
   private final Label text = new Label("");
   private final Lane reading;
+  private final Subscriptions subscriptions = new Subscriptions();
 
   public Readouts(AppState state) {
     this.state = state;
@@ -31,6 +33,13 @@ public final class Readouts extends HBox {
     text.setId("readouts");
     text.getStyleClass().add("readouts");
     getChildren().add(text);
+    subscriptions.on(this::forget, state.document().sessionProperty());
+  }
+
+  /** Another document: nothing of the last one's colours stays. */
+  private void forget() {
+    reading.cancel();
+    text.setText("");
   }
 
   public void read(Point at) {
@@ -39,7 +48,7 @@ public final class Readouts extends HBox {
         new Area((int) Math.floor(at.x()), (int) Math.floor(at.y()), 1, 1)
             .intersect(session.size().area());
     if (pixel.isEmpty()) {
-      text.setText("");
+      forget();
       return;
     }
     Project project = state.document().project();
@@ -83,6 +92,7 @@ public final class Readouts extends HBox {
   }
 
   public void close() {
+    subscriptions.close();
     reading.close();
   }
 }
