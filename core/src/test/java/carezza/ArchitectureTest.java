@@ -34,6 +34,7 @@ public class ArchitectureTest {
     "measure",
     "plan",
     "record",
+    "practice",
     "recipe",
     "routine",
     "set",

@@ -16,7 +16,7 @@ public final class SkinGauges {
   private SkinGauges() {}
 
   /** Robust variance of the pore band G(L*; fw/450) − G(L*; fw/110) under the coverage. */
-  static double texture(Plane lightness, Plane skin, double fw) {
+  public static double texture(Plane lightness, Plane skin, double fw) {
     Plane fine = GaussianBlur.blur(lightness, fw / 450);
     double sigma = RobustStatistics.sigma(fine.minus(GaussianBlur.blur(lightness, fw / 110)), skin);
     return sigma * sigma;
@@ -26,7 +26,7 @@ public final class SkinGauges {
    * Slope of the regression of after on before, both G(L*; fw/18) inside the skin: iteratively
    * re-weighted least squares with Huber's weights.
    */
-  static double form(Plane before, Plane after, Plane skin, double fw) {
+  public static double form(Plane before, Plane after, Plane skin, double fw) {
     return slope(formBand(before, skin, fw), formBand(after, skin, fw));
   }
 

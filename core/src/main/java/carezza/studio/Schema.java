@@ -14,7 +14,7 @@ import java.util.Objects;
 final class Schema {
 
   /** The version that this program writes, and the newest it reads. */
-  static final int VERSION = 1;
+  static final int VERSION = 2;
 
   /** Says in the file's head that it is a journal of ours: the letters Care. */
   private static final int APPLICATION = 0x43617265;

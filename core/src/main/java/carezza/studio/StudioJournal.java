@@ -31,6 +31,7 @@ import carezza.record.Delivered;
 import carezza.record.FindingEnd;
 import carezza.record.LayerChange;
 import carezza.record.Phase;
+import carezza.record.PracticeResult;
 import carezza.record.Span;
 import carezza.record.WorkRecord;
 import carezza.studio.Schema.Fault;
@@ -202,6 +203,21 @@ public final class StudioJournal implements AutoCloseable {
     entry(picture, file.at(), file);
   }
 
+  public synchronized void add(PracticeResult result) throws Problem {
+    write(
+        """
+        INSERT INTO practice (at, kind, subject, seed, value, spread, active)
+        VALUES (?, ?, ?, ?, ?, ?, ?)
+        """,
+        result.at().toEpochMilli(),
+        result.kind().name(),
+        result.subject(),
+        result.seed(),
+        result.value(),
+        result.spread(),
+        result.active().toMillis());
+  }
+
   private void entry(String picture, Instant at, Object content) throws Problem {
     write(
         "INSERT INTO entry (picture, at, type, content) VALUES (?, ?, ?, ?)",
@@ -237,6 +253,35 @@ public final class StudioJournal implements AutoCloseable {
       throw new Problem(e, Kind.JOURNAL_UNUSABLE, NAME, String.valueOf(e.getMessage()));
     }
     return new ArrayList<>(found.values());
+  }
+
+  /** What was practised in a stretch of time, the oldest first. */
+  public synchronized List<PracticeResult> practised(Instant from, Instant to) throws Problem {
+    List<PracticeResult> found = new ArrayList<>();
+    try {
+      ask(
+          "SELECT * FROM practice WHERE at >= ? AND at < ? ORDER BY at, rowid",
+          from,
+          to,
+          row -> {
+            double spread = row.getDouble("spread");
+            boolean none = row.wasNull();
+            found.add(
+                new PracticeResult(
+                    Instant.ofEpochMilli(row.getLong("at")),
+                    PracticeResult.Kind.valueOf(row.getString("kind")),
+                    row.getString("subject"),
+                    row.getLong("seed"),
+                    row.getDouble("value"),
+                    none ? null : spread,
+                    Duration.ofMillis(row.getLong("active"))));
+          });
+    } catch (SQLException e) {
+      throw unusable(e);
+    } catch (IllegalArgumentException e) {
+      throw new Problem(e, Kind.JOURNAL_UNUSABLE, NAME, String.valueOf(e.getMessage()));
+    }
+    return found;
   }
 
   /**

@@ -6,6 +6,7 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.io.UncheckedIOException;
 import java.lang.ref.SoftReference;
+import java.net.URL;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
@@ -55,8 +56,7 @@ public enum Portrait {
   }
 
   public byte[] bytes(String name) {
-    String path = "/portraits/" + name().toLowerCase(Locale.ROOT) + "/" + name;
-    try (InputStream in = Portrait.class.getResourceAsStream(path)) {
+    try (InputStream in = resource(name).openStream()) {
       return in.readAllBytes();
     } catch (IOException e) {
       throw new UncheckedIOException(e);
@@ -87,9 +87,15 @@ public enum Portrait {
     return known;
   }
 
+  /** What practice ships lies with it. */
+  private URL resource(String name) {
+    String path = name().toLowerCase(Locale.ROOT) + "/" + name;
+    URL shipped = Portrait.class.getResource("/carezza/practice/" + path);
+    return shipped != null ? shipped : Portrait.class.getResource("/portraits/" + path);
+  }
+
   public boolean has(String name) {
-    String path = "/portraits/" + name().toLowerCase(Locale.ROOT) + "/" + name;
-    return Portrait.class.getResource(path) != null;
+    return resource(name) != null;
   }
 
   /** A mask of the ground truth, 0 … 1. */

@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.Callable;
 import java.util.function.Consumer;
+import java.util.function.Function;
 import javafx.scene.control.Label;
 
 import carezza.batch.SetFolder;
@@ -138,6 +139,31 @@ final class DocumentFiles implements StartView.Opening, SetView.Opening, AutoClo
    */
   void open(String name, Callable<Document> source) {
     whenFree(aside -> load(name, source, document -> put(document, aside)));
+  }
+
+  /**
+   * Opens what is more than a document, after asking as above.
+   *
+   * @param of the document in it
+   * @param first is told before it is at work
+   * @param then is told once it is
+   */
+  <T> void open(
+      String name,
+      Callable<T> source,
+      Function<T, Document> of,
+      Consumer<T> first,
+      Consumer<T> then) {
+    whenFree(
+        aside ->
+            load(
+                name,
+                source,
+                made -> {
+                  first.accept(made);
+                  put(of.apply(made), aside);
+                  then.accept(made);
+                }));
   }
 
   private void load(Path file, boolean aside) {

@@ -166,7 +166,7 @@ public final class WorkState implements DocumentState.Recorder, AutoCloseable {
       Span whole = record().spans().getLast();
       keep();
       String id = record().id();
-      keeper.write(journal -> journal.add(id, whole));
+      write(journal -> journal.add(id, whole));
     }
   }
 
@@ -221,18 +221,25 @@ public final class WorkState implements DocumentState.Recorder, AutoCloseable {
 
   /** The picture's line in the journal, the first time with the photograph. */
   private void keep() {
-    if (kept == document.session()) {
+    if (kept == document.session() || document.isRestrained()) {
       return;
     }
     kept = document.session();
     Session session = document.session();
     Project project = document.settled();
     JournalEntry entry = entry();
-    keeper.write(
+    write(
         journal -> {
           journal.keep(entry);
           journal.showAsShot(entry.id(), session.store().asShot(project, SHOWN));
         });
+  }
+
+  /** Exercises are no pictures of the studio's. */
+  private void write(JournalKeeper.Use use) {
+    if (!document.isRestrained()) {
+      keeper.write(use);
+    }
   }
 
   private JournalEntry entry() {
@@ -254,7 +261,7 @@ public final class WorkState implements DocumentState.Recorder, AutoCloseable {
         glance -> {
           if (session == document.session()) {
             JournalEntry entry = entry();
-            keeper.write(
+            write(
                 journal -> {
                   journal.keep(entry);
                   journal.showFinished(entry.id(), glance);
@@ -275,7 +282,7 @@ public final class WorkState implements DocumentState.Recorder, AutoCloseable {
       document.record(r -> r.plus(change));
       keep();
       String id = record().id();
-      keeper.write(journal -> journal.add(id, change));
+      write(journal -> journal.add(id, change));
     }
     recorded = now;
   }
@@ -312,7 +319,7 @@ public final class WorkState implements DocumentState.Recorder, AutoCloseable {
     document.record(r -> r.plus(end));
     keep();
     String id = record().id();
-    keeper.write(journal -> journal.add(id, end));
+    write(journal -> journal.add(id, end));
   }
 
   /** What the plan had for the picture before it was worked on, or for what was agreed on anew. */
@@ -330,7 +337,7 @@ public final class WorkState implements DocumentState.Recorder, AutoCloseable {
       document.record(r -> r.estimated(minutes));
       if (kept == document.session()) {
         JournalEntry entry = entry();
-        keeper.write(journal -> journal.keep(entry));
+        write(journal -> journal.keep(entry));
       }
     }
     estimatedFor = brief;
@@ -355,7 +362,7 @@ public final class WorkState implements DocumentState.Recorder, AutoCloseable {
     document.record(r -> r.plus(written));
     keep();
     JournalEntry entry = entry();
-    keeper.write(
+    write(
         journal -> {
           journal.keep(entry);
           journal.add(entry.id(), written);

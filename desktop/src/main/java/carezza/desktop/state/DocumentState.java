@@ -10,6 +10,7 @@ import javafx.beans.property.ReadOnlyIntegerWrapper;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
 
+import carezza.kernel.LayerType;
 import carezza.model.History;
 import carezza.model.LayerStack;
 import carezza.model.Project;
@@ -37,6 +38,8 @@ public final class DocumentState {
   private Document opened;
   private Session working;
   private History history;
+
+  private Restraint restraint;
 
   // --- opening and saving
 
@@ -143,6 +146,25 @@ public final class DocumentState {
   /** The file that the project lies in, or null. */
   public ReadOnlyObjectProperty<Path> pathProperty() {
     return path.getReadOnlyProperty();
+  }
+
+  // --- exercises
+
+  /** While its photograph is at work no more than an exercise leaves is to be used; null for all. */
+  public void restrain(Restraint exercise) {
+    restraint = exercise;
+  }
+
+  /** Whether what is at work is an exercise: nothing does it but the hand. */
+  public boolean isRestrained() {
+    return restraint != null
+        && !isEmpty()
+        && restraint.photograph().equals(history.present().photograph().sha256());
+  }
+
+  /** Whether a layer of a kind may be added. */
+  public boolean allows(LayerType kind) {
+    return !isRestrained() || restraint.layers().contains(kind);
   }
 
   // --- the record of work

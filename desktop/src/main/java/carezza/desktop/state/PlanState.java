@@ -94,6 +94,11 @@ public final class PlanState implements AutoCloseable {
     if (!document.seenProperty().get()) {
       return;
     }
+    if (document.isRestrained()) {
+      // An exercise is looked through by the eye.
+      plan.set(null);
+      return;
+    }
     if (draft.get() != null && !draft.get().of().equals(document.settled())) {
       draft.set(null);
     }

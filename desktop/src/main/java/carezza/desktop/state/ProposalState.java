@@ -85,6 +85,10 @@ public final class ProposalState implements AutoCloseable {
 
   /** Looks for blemishes that no repair is on yet. */
   public void look() {
+    if (document.isRestrained()) {
+      status.say(TEXTS.get("proposalState.not-in-an-exercise"));
+      return;
+    }
     looked = asked();
     Project asked = document.project();
     if (asked.faces() == null) {

@@ -247,6 +247,10 @@ public final class SelectionController {
 
   /** Adds a layer on top of its stage and takes it in hand. */
   public void add(LayerType kind) {
+    if (!document.allows(kind)) {
+      status.say(TEXTS.get("selectionController.not-in-this-exercise", Names.of(kind)));
+      return;
+    }
     // One layer holds all that is done to the shape.
     document.stack().layers().stream()
         .filter(l -> kind == LayerType.SHAPE && l instanceof ShapeLayer)
