@@ -1,9 +1,11 @@
 package carezza.practice;
 
 import java.util.EnumSet;
+import java.util.List;
 import java.util.Set;
 
 import carezza.kernel.LayerType;
+import carezza.practice.Score.Measure;
 
 /** What can be practised, in the order of the stages it belongs to. */
 public enum Exercise {
@@ -52,7 +54,29 @@ public enum Exercise {
     return Set.copyOf(layers);
   }
 
-  /** Whether what looks for spots, or plans, would do the exercise itself. */
+  /** What it is judged by. */
+  public List<Measure> measures() {
+    return switch (this) {
+      case FIND -> List.of(Measure.FOUND, Measure.RIGHT, Measure.MARKS_LOST, Measure.SECONDS_EACH);
+      case HEAL ->
+          List.of(
+              Measure.REMOVED,
+              Measure.TEXTURE,
+              Measure.SPILL,
+              Measure.MARKS_LOST,
+              Measure.SECONDS_EACH);
+      case RADIUS -> List.of(Measure.RADIUS);
+      case TRANSITIONS, EVEN ->
+          List.of(Measure.REMOVED, Measure.TEXTURE, Measure.FORM, Measure.MARKS_LOST);
+      case LIGHT -> List.of(Measure.FORM, Measure.ALONG_FORM, Measure.TEXTURE);
+      case NECK -> List.of(Measure.REMOVED, Measure.TEXTURE, Measure.SPILL);
+      case BACKDROP -> List.of(Measure.REMOVED, Measure.WHITE, Measure.EDGE, Measure.SPILL);
+      case TEETH -> List.of(Measure.TEETH_YELLOW, Measure.SCLERA_YELLOW, Measure.SPILL);
+      case OVERDONE -> List.of(Measure.REMOVED, Measure.TEXTURE);
+    };
+  }
+
+  /** Whether a kind of layer may be added. */
   public boolean allows(LayerType type) {
     return layers.contains(type);
   }

@@ -22,6 +22,9 @@ public final class EyeTest {
 
   private static final int TRIES = 500;
 
+  /** Mean encoded green of a place that has light on it. */
+  private static final double LIT = 0.24;
+
   /** Answers after which a rest is offered. */
   public static final int REST_AFTER = 30;
 
@@ -110,7 +113,10 @@ public final class EyeTest {
               Math.clamp(y, 0, whole.height() - SIDE),
               SIDE,
               SIDE);
+      // Nothing is told apart in deep shade.
+      boolean lit = share(sight.picture().second(), area) > LIT;
       double share = share(sight.place(), area) / (quality.part() == null ? 1 : 0.08);
+      share = lit ? share : share / 4;
       if (share > most) {
         most = share;
         best = area;

@@ -3,6 +3,8 @@ package carezza.practice;
 import java.util.ArrayList;
 import java.util.List;
 
+import org.jspecify.annotations.Nullable;
+
 import carezza.colour.DeltaE2000;
 import carezza.colour.Lab;
 import carezza.filter.GaussianBlur;
@@ -76,12 +78,7 @@ public final class Judge {
    * @param seconds of work
    */
   public static Score score(
-      Task task,
-      Picture before,
-      Picture after,
-      Picture truth,
-      LayerStack stack,
-      double seconds) {
+      Task task, Picture before, Picture after, Picture truth, LayerStack stack, double seconds) {
     return new Judge(task, before, after, truth).judged(stack, seconds);
   }
 
@@ -89,8 +86,7 @@ public final class Judge {
     boolean mapped = true;
     switch (task.exercise()) {
       case FIND -> {
-        find(stack, seconds);
-        mapped = false;
+        return found(stack, seconds);
       }
       case HEAL -> {
         fault(1);
@@ -126,16 +122,20 @@ public final class Judge {
       }
       default -> throw new IllegalStateException(task.exercise().name());
     }
+    return scored(mapped ? map() : null);
+  }
+
+  private Score scored(Score.@Nullable Map map) {
     if (remarks.isEmpty()) {
       remarks.add(Remark.WELL_DONE);
     }
     double all = Double.isNaN(points) ? 0 : Math.clamp(points, 0, 1);
-    return new Score(all, readings, remarks, mapped ? map() : null);
+    return new Score(all, readings, remarks, map);
   }
 
   // --- what is asked for
 
-  private void find(LayerStack stack, double seconds) {
+  private Score found(LayerStack stack, double seconds) {
     List<Point> claims = new ArrayList<>();
     for (Layer layer : stack.layers()) {
       if (layer instanceof HealLayer heal && heal.attributes().on()) {
@@ -162,6 +162,20 @@ public final class Judge {
     if (!claims.isEmpty()) {
       each(seconds / claims.size() * task.count());
     }
+    List<Spot> wrong =
+        claims.stream()
+            .filter(c -> task.blemishes().stream().noneMatch(s -> s.covers(c.x(), c.y())))
+            .map(c -> new Spot(c.x(), c.y(), fw / 60, 0, 0, 1, 0))
+            .toList();
+    return scored(
+        new Score.Map(
+            places(task.blemishes().stream().filter(s -> !meant(claims, s)).toList()),
+            places(wrong),
+            places(task.marks().stream().filter(s -> meant(claims, s)).toList())));
+  }
+
+  private Plane places(List<Spot> spots) {
+    return Resampling.reduce(SkinPainter.coverage(task.region().area(), spots), MAP_LEVELS);
   }
 
   private static boolean meant(List<Point> claims, Spot spot) {
@@ -210,8 +224,7 @@ public final class Judge {
             .findFirst()
             .orElse(Double.NaN);
     read(Measure.RADIUS, chosen, low, high);
-    double octaves =
-        Math.max(0, Math.max(log2(low / chosen), log2(chosen / high)));
+    double octaves = Math.max(0, Math.max(log2(low / chosen), log2(chosen / high)));
     points = 1 - octaves / 1.5;
     say(chosen < low, Remark.TOO_NARROW);
     say(chosen > high, Remark.TOO_WIDE);
@@ -297,10 +310,8 @@ public final class Judge {
 
   private void teeth() {
     JobLevel job = JobLevel.portrait();
-    double teeth =
-        yellow(Measure.TEETH_YELLOW, Part.TEETH, job.fixed("teethYellow"), job);
-    double sclera =
-        yellow(Measure.SCLERA_YELLOW, Part.SCLERA, job.fixed("scleraYellow"), job);
+    double teeth = yellow(Measure.TEETH_YELLOW, Part.TEETH, job.fixed("teethYellow"), job);
+    double sclera = yellow(Measure.SCLERA_YELLOW, Part.SCLERA, job.fixed("scleraYellow"), job);
     points = (teeth + sclera) / 2;
     say(DeltaE2000.mean(after, before, task.region()) < ROUNDING / 10, Remark.UNTOUCHED);
     spill(grown(task.region()));
@@ -432,8 +443,7 @@ public final class Judge {
       overdone.values()[i] = strength(off - wasOff);
     }
     List<Spot> gone = task.marks().stream().filter(this::gone).toList();
-    Plane lost = Resampling.reduce(SkinPainter.coverage(truth.area(), gone), MAP_LEVELS);
-    return new Score.Map(missed, overdone, lost);
+    return new Score.Map(missed, overdone, places(gone));
   }
 
   /** How clearly a difference in ΔE00 is shown. */

@@ -33,11 +33,7 @@ public enum Quality {
   private final double most;
   private final @Nullable Part part;
 
-  Quality(
-      double start,
-      double least,
-      double most,
-      @Nullable Part part) {
+  Quality(double start, double least, double most, @Nullable Part part) {
     this.start = start;
     this.least = least;
     this.most = most;
@@ -69,8 +65,7 @@ public enum Quality {
   Picture laidOn(Picture crop, Plane place, double fw, double strength) {
     float s = (float) strength;
     if (this == REDNESS) {
-      return Pigments.remove(
-          crop, Plane.of(crop.area()), SkinPainter.scaled(place, -strength));
+      return Pigments.remove(crop, Plane.of(crop.area()), SkinPainter.scaled(place, -strength));
     }
     Picture lab = Lab.of(crop);
     float[] l = lab.first().values();

@@ -10,6 +10,7 @@ import java.util.stream.IntStream;
 
 import carezza.codec.PictureReader;
 import carezza.function.Recent;
+import carezza.image.Area;
 import carezza.image.Picture;
 import carezza.image.Plane;
 import carezza.model.Point;
@@ -26,8 +27,7 @@ public enum Sitter {
       true,
       List.of(297, 441, 1306, 1572),
       List.of(610, 1029, 627, 930, 1196, 978, 740, 1153)),
-  CELLIST(
-      "p11", false, List.of(336, 358, 1178, 1380), List.of(685, 1037, 1118, 1146, 1022, 570)),
+  CELLIST("p11", false, List.of(336, 358, 1178, 1380), List.of(685, 1037, 1118, 1146, 1022, 570)),
   APOTHECARY("s06", false, List.of(362, 453, 1191, 1401), List.of(428, 1036, 894, 918));
 
   /** The pictures and masks of one person. */
@@ -73,6 +73,14 @@ public enum Sitter {
   /** Width of the face in pixels. */
   public double faceWidth() {
     return oval.get(2) - oval.get(0);
+  }
+
+  /** The face with some of what is around it, in photograph pixels. */
+  public Area face() {
+    int beside = (int) (0.2 * faceWidth());
+    Area all =
+        new Area(oval.get(0), oval.get(1), oval.get(2) - oval.get(0), oval.get(3) - oval.get(1));
+    return all.grow(beside).intersect(mask(Part.SKIN).area());
   }
 
   double left() {

@@ -42,9 +42,7 @@ final class SkinPainter {
     skin = sitter.mask(Part.SKIN);
     Plane open = skin.copy();
     for (Part part :
-        new Part[] {
-          Part.LIPS, Part.TEETH, Part.SCLERA, Part.IRIS, Part.BROWS_LASHES, Part.HAIR
-        }) {
+        new Part[] {Part.LIPS, Part.TEETH, Part.SCLERA, Part.IRIS, Part.BROWS_LASHES, Part.HAIR}) {
       Plane other = sitter.mask(part);
       for (int i = 0; i < open.values().length; i++) {
         open.values()[i] *= 1 - other.values()[i];
@@ -131,8 +129,7 @@ final class SkinPainter {
     for (Spot spot : spots) {
       int reach = (int) Math.ceil(spot.reach());
       Area box =
-          new Area(
-                  (int) spot.x() - reach, (int) spot.y() - reach, 2 * reach + 1, 2 * reach + 1)
+          new Area((int) spot.x() - reach, (int) spot.y() - reach, 2 * reach + 1, 2 * reach + 1)
               .intersect(base.area());
       Plane melanin = Plane.of(box);
       Plane haemoglobin = Plane.of(box);
@@ -282,8 +279,8 @@ final class SkinPainter {
   }
 
   /**
-   * Another backdrop behind the same person, in linear light: x + open (S − B), B the backdrop about
-   * each place.
+   * Another backdrop behind the same person, in linear light: x + open (S − B), B the backdrop
+   * about each place.
    *
    * @param wanted S by channel
    */

@@ -10,8 +10,14 @@ package carezza.practice;
  * @param edge 0 fades from the middle on, as a pimple's halo does; 1 ends at the radius, as a mole
  * @param turn angle in radians that its outline's bulges begin at
  */
-record Spot(
-    double x, double y, double radius, double haemoglobin, double melanin, double edge, double turn) {
+public record Spot(
+    double x,
+    double y,
+    double radius,
+    double haemoglobin,
+    double melanin,
+    double edge,
+    double turn) {
 
   /** Share of the pigment at a place. */
   double share(double px, double py) {

@@ -115,8 +115,7 @@ public final class Tasks {
     double begun = painter.between(0, 1) < 0.5 ? band.low() / 4 : band.high() * 4;
     FrequencySeparationLayer layer =
         (FrequencySeparationLayer) LayerType.FREQUENCY_SEPARATION.fresh();
-    return task(
-        even, even, painter.skin(), LayerStack.of(layer.withRadius(Math.max(0.4, begun))));
+    return task(even, even, painter.skin(), LayerStack.of(layer.withRadius(Math.max(0.4, begun))));
   }
 
   /** Patches of light and shade, without colour: the same factor on all three channels. */
@@ -160,8 +159,7 @@ public final class Tasks {
     Plane subject = sitter.mask(Part.SUBJECT);
     Plane open = SkinPainter.inverted(subject);
     Plane sure = open.times(open).times(open.times(open));
-    MaskedBlur near =
-        new MaskedBlur(sure, 0.03 * Math.min(subject.width(), subject.height()));
+    MaskedBlur near = new MaskedBlur(sure, 0.03 * Math.min(subject.width(), subject.height()));
     float[] tinted = {
       (float) painter.between(0.6, 0.78),
       (float) painter.between(0.6, 0.78),
@@ -227,7 +225,6 @@ public final class Tasks {
         parted.withEvening(0.3).withTextureGain(overdone == 0 ? 0.25 : 1),
         new SaturationLayer(colour.attributes(), overdone == 1 ? 0.7 : 0.05, 0),
         sharp.withBands(List.of(new SharpenLayer.Band(1.4, overdone == 2 ? 3 : 0.4))),
-        new GlowLayer(
-            glow.attributes(), fw / 20, 0.15, 60, overdone == 3 ? 0.85 : 0.1, 0.7));
+        new GlowLayer(glow.attributes(), fw / 20, 0.15, 60, overdone == 3 ? 0.85 : 0.1, 0.7));
   }
 }

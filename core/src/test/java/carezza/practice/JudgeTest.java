@@ -35,8 +35,7 @@ import carezza.testing.Portrait;
 public class JudgeTest {
 
   private static final List<Exercise> BY_TRUTH =
-      List.of(
-          Exercise.HEAL, Exercise.TRANSITIONS, Exercise.EVEN, Exercise.NECK, Exercise.BACKDROP);
+      List.of(Exercise.HEAL, Exercise.TRANSITIONS, Exercise.EVEN, Exercise.NECK, Exercise.BACKDROP);
 
   @DataProvider
   public Object[][] byTruth() {
@@ -54,6 +53,9 @@ public class JudgeTest {
     assertThat(full.points()).isGreaterThan(0.97);
     assertThat(full.remarks()).containsExactly(Remark.WELL_DONE);
     assertThat(full.readings()).allMatch(Score.Reading::inside);
+    assertThat(full.readings())
+        .extracting(Score.Reading::measure)
+        .containsExactlyElementsOf(exercise.measures());
     Score none = score(task, task.photograph());
     assertThat(none.points()).isZero();
     assertThat(none.remarks().getFirst()).isEqualTo(Remark.UNTOUCHED);
@@ -128,11 +130,9 @@ public class JudgeTest {
   public void theAdvisedRadiusScoresFullAndTheOneItBeginsWithNothing() {
     Task task = Tasks.of(Exercise.RADIUS, 15);
     double advised =
-        SeparationRadiusAdvisor.advise(
-                task.photograph(), task.region(), task.sitter().faceWidth())
+        SeparationRadiusAdvisor.advise(task.photograph(), task.region(), task.sitter().faceWidth())
             .advised();
-    FrequencySeparationLayer layer =
-        (FrequencySeparationLayer) task.start().layers().getFirst();
+    FrequencySeparationLayer layer = (FrequencySeparationLayer) task.start().layers().getFirst();
     assertThat(radius(task, layer.withRadius(advised)).points()).isEqualTo(1);
     assertThat(radius(task, layer).points()).isLessThan(0.2);
     assertThat(radius(task, layer.withRadius(advised * 8)).remarks())
@@ -201,14 +201,10 @@ public class JudgeTest {
   public void whatWasOverdoneGivenBackScoresFullAndTheRestGivenBackDoesNot() {
     Task task = Tasks.of(Exercise.OVERDONE, OF_UNDERSTUDY);
     assertThat(task.sitter()).isEqualTo(Sitter.UNDERSTUDY);
-    Regions regions =
-        Regions.find(
-            task.photograph(), Portrait.S01.faces());
-    Renderer renderer =
-        new Renderer(new Pyramid(task.photograph()), new TileCache(1L << 26));
+    Regions regions = Regions.find(task.photograph(), Portrait.S01.faces());
+    Renderer renderer = new Renderer(new Pyramid(task.photograph()), new TileCache(1L << 26));
     Picture before = rendered(renderer, task.start(), regions);
-    Picture truth =
-        rendered(renderer, Objects.requireNonNull(task.answer()), regions);
+    Picture truth = rendered(renderer, Objects.requireNonNull(task.answer()), regions);
     assertThat(Judge.score(task, before, truth, truth, task.start(), 60).points())
         .isGreaterThan(0.97);
     assertThat(Judge.score(task, before, before, truth, task.start(), 60).points()).isZero();

@@ -43,8 +43,7 @@ public class TasksTest {
     }
     Plane changed = changed(task.photograph(), task.sitter().even());
     for (Part part :
-        List.of(
-            Part.LIPS, Part.TEETH, Part.SCLERA, Part.IRIS, Part.BROWS_LASHES, Part.HAIR)) {
+        List.of(Part.LIPS, Part.TEETH, Part.SCLERA, Part.IRIS, Part.BROWS_LASHES, Part.HAIR)) {
       Plane mask = task.sitter().mask(part);
       for (int i = 0; i < changed.values().length; i++) {
         if (changed.values()[i] > 0.02f) {
@@ -97,8 +96,7 @@ public class TasksTest {
       for (int i = 0; i < out.values().length; i++) {
         out.values()[i] =
             Math.max(
-                out.values()[i],
-                Math.abs(one.plane(c).values()[i] - other.plane(c).values()[i]));
+                out.values()[i], Math.abs(one.plane(c).values()[i] - other.plane(c).values()[i]));
       }
     }
     return out;

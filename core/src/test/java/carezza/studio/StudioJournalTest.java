@@ -36,6 +36,7 @@ import carezza.record.Delivered;
 import carezza.record.FindingEnd;
 import carezza.record.LayerChange;
 import carezza.record.Phase;
+import carezza.record.PracticeResult;
 import carezza.record.Span;
 import carezza.record.WorkRecord;
 
@@ -251,6 +252,47 @@ public class StudioJournalTest {
     try (StudioJournal journal = StudioJournal.open(folder)) {
       assertThat(journal.setAside().orElseThrow().kind()).isEqualTo(Problem.Kind.JOURNAL_BROKEN);
       assertThat(all(journal)).isEmpty();
+    }
+  }
+
+  @Test
+  public void whatWasPractisedIsReadAsItWas() throws Problem {
+    PracticeResult exercise =
+        new PracticeResult(
+            START, PracticeResult.Kind.EXERCISE, "HEAL", 7, 0.75, null, Duration.ofSeconds(90));
+    PracticeResult eye =
+        new PracticeResult(
+            START.plusSeconds(60),
+            PracticeResult.Kind.EYE,
+            "TEXTURE",
+            8,
+            0.12,
+            1.3,
+            Duration.ofSeconds(200));
+    try (StudioJournal journal = StudioJournal.open(folder)) {
+      journal.add(eye);
+      journal.add(exercise);
+    }
+
+    try (StudioJournal journal = StudioJournal.open(folder)) {
+      assertThat(journal.practised(START, START.plusSeconds(61))).containsExactly(exercise, eye);
+      assertThat(journal.practised(START, START.plusSeconds(60))).containsExactly(exercise);
+    }
+  }
+
+  @Test
+  public void aJournalOfTheFirstVersionGoesOn() throws Exception {
+    try (StudioJournal journal = StudioJournal.open(folder)) {
+      journal.keep(picture("a"));
+      journal.add("a", span(0));
+    }
+    sql("DROP TABLE practice");
+    sql("PRAGMA user_version = 1");
+
+    try (StudioJournal journal = StudioJournal.open(folder)) {
+      assertThat(journal.setAside()).isEmpty();
+      assertThat(all(journal)).hasSize(1);
+      assertThat(journal.practised(Instant.EPOCH, START)).isEmpty();
     }
   }
 

@@ -20,6 +20,7 @@ public class DesktopArchitectureTest {
     "sheet",
     "state",
     "journal",
+    "practice",
     "set",
     "variant",
     "style",

@@ -325,7 +325,24 @@ final class AppActions {
     how.set(how.get().next());
   }
 
+  private BooleanBinding exercise() {
+    return Bindings.createBooleanBinding(
+        shell.practice()::isAtWork,
+        shell.practice().taskProperty(),
+        state.document().sessionProperty());
+  }
+
   private void help() {
+    actions.add("practice", Menu.HELP, APPLICATION, "Shortcut+U", shell::togglePractice);
+    actions.add(
+        "practice-done", Menu.HELP, DOCUMENT, "Shortcut+Enter", exercise(), shell::finishExercise);
+    actions.add("practice-give-up", Menu.HELP, DOCUMENT, null, exercise(), shell::giveExerciseUp);
+    actions.add(
+        "practice-hints",
+        Menu.HELP,
+        APPLICATION,
+        null,
+        () -> turn(state.view().practiceHintsProperty()));
     actions.add("find-command", Menu.HELP, APPLICATION, "Shortcut+K", shell::showCommands);
     actions.add("keys", Menu.HELP, APPLICATION, "F1", shell::showCommands);
     actions.add("language", Menu.HELP, APPLICATION, null, shell::turnLanguage);

@@ -9,6 +9,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.Callable;
 import java.util.function.Function;
+import javafx.beans.property.BooleanProperty;
 import javafx.beans.property.ReadOnlyBooleanProperty;
 import javafx.beans.property.ReadOnlyStringProperty;
 import javafx.beans.property.ReadOnlyStringWrapper;
@@ -16,6 +17,7 @@ import javafx.scene.control.Label;
 import javafx.scene.input.InputEvent;
 import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.StackPane;
+import javafx.scene.layout.VBox;
 import javafx.stage.Stage;
 
 import carezza.codec.OutputProfile;
@@ -28,6 +30,8 @@ import carezza.desktop.journal.JournalKeeper;
 import carezza.desktop.journal.JournalState;
 import carezza.desktop.journal.WorkState;
 import carezza.desktop.layer.OverlayPanel;
+import carezza.desktop.practice.EyeState;
+import carezza.desktop.practice.PracticeState;
 import carezza.desktop.set.SetJobs;
 import carezza.desktop.set.SetState;
 import carezza.desktop.sheet.SheetKind;
@@ -45,6 +49,7 @@ import carezza.desktop.text.Language;
 import carezza.desktop.text.Texts;
 import carezza.desktop.variant.VariantDesk;
 import carezza.desktop.view.AppView;
+import carezza.desktop.view.PageEvent;
 import carezza.desktop.view.bench.BenchView;
 import carezza.desktop.view.deliver.DeliverView;
 import carezza.desktop.view.deliver.ProposedNames;
@@ -53,9 +58,12 @@ import carezza.desktop.view.picture.PictureArea;
 import carezza.desktop.view.picture.PictureView;
 import carezza.desktop.view.plan.FindingPictures;
 import carezza.desktop.view.plan.PlanView;
+import carezza.desktop.view.practice.PracticeBar;
+import carezza.desktop.view.practice.PracticeView;
 import carezza.desktop.view.set.SetView;
 import carezza.desktop.view.start.StartView;
 import carezza.model.HealLayer;
+import carezza.practice.Exercise;
 import carezza.problem.Problem;
 import carezza.project.Document;
 import carezza.recipe.Recipe;
@@ -73,6 +81,8 @@ public final class Shell extends StackPane implements AutoCloseable {
 
   private static final String NAME = "Carezza";
   private static final String DISPLAY = "display.profile";
+  private static final String HINTS = "practice.hints";
+  private static final String HINTS_OFF = "off";
   private static final String RAIL = "rail";
   private static final String RAIL_FOLDED = "folded";
 
@@ -81,6 +91,10 @@ public final class Shell extends StackPane implements AutoCloseable {
   private final JournalKeeper keeper;
   private final WorkState work;
   private final JournalState journal;
+  private final PracticeState practice;
+  private final EyeState eye;
+  private final PracticeView practiceView;
+  private final PracticeBar practiceBar;
   private final SetDesk sets;
   private final FileWrites writes;
   private final Lane sheetLane;
@@ -114,6 +128,8 @@ public final class Shell extends StackPane implements AutoCloseable {
     keeper = new JournalKeeper(home.folder(), this::tell, state.tasks());
     work = new WorkState(state, keeper, Moment::now, ZoneId.systemDefault());
     journal = new JournalState(keeper, Instant::now, ZoneId.systemDefault());
+    practice = new PracticeState(state, keeper, Instant::now);
+    eye = new EyeState(practice, state.status(), state.tasks());
     sets = new SetDesk(state, workspace, home.folder());
     // Before anything takes it: whatever a hand does is work.
     addEventFilter(InputEvent.ANY, e -> work.input());
@@ -138,7 +154,12 @@ public final class Shell extends StackPane implements AutoCloseable {
     if (RAIL_FOLDED.equals(settings.get(RAIL, ""))) {
       bench.turnRail();
     }
+    BooleanProperty hints = state.view().practiceHintsProperty();
+    hints.set(!HINTS_OFF.equals(settings.get(HINTS, "")));
+    hints.subscribe((was, is) -> settings.set(HINTS, is ? "" : HINTS_OFF));
     PlanView planView = new PlanView(state, findingPictures);
+    practiceView = new PracticeView(state, practice, eye, this::openExercise);
+    addEventHandler(PageEvent.PAGE, e -> showPractice(e.page()));
     views =
         List.of(
             new StartView(files, home::recent, state.status()),
@@ -151,7 +172,8 @@ public final class Shell extends StackPane implements AutoCloseable {
                 files,
                 file -> sets.pin(file, this::showBench)),
             new DeliverView(state, work, area, settings, sets.recipes(this::showRecipe)),
-            new JournalView(state, work, journal, journalFiles(), this::showSheet));
+            new JournalView(state, work, journal, journalFiles(), this::showSheet),
+            practiceView);
     actions = AppActions.of(state, this);
     actions.passing(this::goTo);
     bench.use(actions);
@@ -170,7 +192,8 @@ public final class Shell extends StackPane implements AutoCloseable {
     actions.recall(id -> settings.get("key." + id, null));
     strip =
         new TopStrip(state, workspace, actions, views, this::show, grey -> Tone.apply(this, grey));
-    frame.setTop(strip);
+    practiceBar = new PracticeBar(state, practice, actions);
+    frame.setTop(new VBox(strip, practiceBar));
     strip
         .titleProperty()
         .subscribe(words -> windowTitle.set(words.isEmpty() ? NAME : words + " – " + NAME));
@@ -274,6 +297,50 @@ public final class Shell extends StackPane implements AutoCloseable {
 
   void toggleSet() {
     toggle("set");
+  }
+
+  void togglePractice() {
+    toggle("practice");
+  }
+
+  /** Opens a page of practice. */
+  private void showPractice(String page) {
+    practiceView.open(page);
+    show(practiceView);
+  }
+
+  /** Puts an exercise on the bench, after asking about what is not saved. */
+  void openExercise(Exercise exercise, long seed) {
+    files.open(
+        TEXTS.get("shell.exercise"),
+        () -> PracticeState.make(exercise, seed),
+        PracticeState.Begun::document,
+        practice::begin,
+        practice::begun);
+  }
+
+  /** Judges the exercise at work, and shows what became of it. */
+  void finishExercise() {
+    practice.finish(
+        () -> {
+          files.giveUp();
+          practiceView.showOutcome();
+          show(practiceView);
+        });
+  }
+
+  void giveExerciseUp() {
+    practice.end();
+    files.giveUp();
+    show(practiceView);
+  }
+
+  PracticeState practice() {
+    return practice;
+  }
+
+  EyeState eye() {
+    return eye;
   }
 
   void toggleJournal() {
@@ -605,6 +672,9 @@ public final class Shell extends StackPane implements AutoCloseable {
     subscriptions.close();
     strip.close();
     views.forEach(AppView::close);
+    practiceBar.close();
+    eye.close();
+    practice.close();
     sets.close();
     area.close();
     findingPictures.close();

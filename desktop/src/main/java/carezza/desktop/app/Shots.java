@@ -44,6 +44,7 @@ import carezza.model.SemanticRegion;
 import carezza.model.ShapeLayer;
 import carezza.model.SkinToneEveningLayer;
 import carezza.model.Stroke;
+import carezza.practice.Exercise;
 import carezza.problem.Problem;
 import carezza.project.Document;
 import carezza.studio.StudioJournal;
@@ -223,6 +224,7 @@ public final class Shots {
     plan();
     journal(demo);
     set();
+    practice();
     ToolkitThread.call(
         () -> {
           view.close();
@@ -373,6 +375,34 @@ public final class Shots {
         });
     Thread.sleep(1000);
     shot("set");
+  }
+
+  /** An exercise that was half done, beside its truth. */
+  private void practice() throws InterruptedException {
+    ToolkitThread.call(
+        () -> {
+          view.openExercise(Exercise.EVEN, 5);
+          return null;
+        });
+    ToolkitThread.await(
+        () ->
+            view.practice().isAtWork()
+                && view.state().document().project().faces() != null
+                && view.picture().isExact());
+    ToolkitThread.call(
+        () -> {
+          view.state().selection().add(LayerType.SKIN_TONE_EVENING);
+          return null;
+        });
+    ToolkitThread.await(() -> view.picture().isExact());
+    ToolkitThread.call(
+        () -> {
+          view.finishExercise();
+          return null;
+        });
+    ToolkitThread.await(() -> view.practice().outcomeProperty().get() != null);
+    Thread.sleep(1000);
+    shot("practice");
   }
 
   /** Some days of work, and what a client reads of one picture. */

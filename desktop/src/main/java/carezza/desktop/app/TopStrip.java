@@ -46,6 +46,7 @@ final class TopStrip extends HBox implements AutoCloseable {
   private final Workspace workspace;
   private final Subscriptions subscriptions = new Subscriptions();
   private final List<ToggleButton> tabs = new ArrayList<>();
+  private AppView marked;
   private final ReadOnlyStringWrapper words = new ReadOnlyStringWrapper("");
 
   TopStrip(
@@ -70,6 +71,15 @@ final class TopStrip extends HBox implements AutoCloseable {
         row.getChildren().add(tab(view, group, show));
       }
     }
+    // Arrow keys go from tab to tab without pressing it.
+    group
+        .selectedToggleProperty()
+        .subscribe(
+            (was, is) -> {
+              if (is != null && marked != null && is.getUserData() != marked) {
+                show.accept((AppView) is.getUserData());
+              }
+            });
     Slider tone = new Slider(Tone.DARKEST, Tone.LIGHTEST, Tone.USUAL);
     tone.setId("tone");
     tone.setPrefWidth(64);
@@ -166,6 +176,7 @@ final class TopStrip extends HBox implements AutoCloseable {
 
   /** Which view is shown, and which can be. */
   void mark(AppView shown) {
+    marked = shown;
     for (ToggleButton tab : tabs) {
       AppView own = (AppView) tab.getUserData();
       tab.setSelected(own == shown);

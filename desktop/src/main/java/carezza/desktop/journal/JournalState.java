@@ -17,6 +17,7 @@ import javafx.beans.property.StringProperty;
 import org.jspecify.annotations.Nullable;
 
 import carezza.record.Pace;
+import carezza.record.PracticeResult;
 import carezza.studio.Grouping;
 import carezza.studio.JournalEntry;
 import carezza.studio.JournalReport;
@@ -48,8 +49,10 @@ public final class JournalState {
    * @param entries that are looked at, with all their work
    * @param report of the period
    * @param pace learned from the whole journal
+   * @param practised in the period, the oldest first
    */
-  public record Contents(List<JournalEntry> entries, JournalReport report, Pace pace) {
+  public record Contents(
+      List<JournalEntry> entries, JournalReport report, Pace pace, List<PracticeResult> practised) {
 
     public Optional<JournalEntry> entry(@Nullable String id) {
       return entries.stream().filter(e -> e.id().equals(id)).findFirst();
@@ -69,7 +72,8 @@ public final class JournalState {
           return new Contents(
               some,
               new JournalReport(some, from, to, zone),
-              Pace.of(all.stream().map(JournalEntry::work).toList()));
+              Pace.of(all.stream().map(JournalEntry::work).toList()),
+              journal.practised(from, to));
         },
         found -> {
           if (from.equals(period.get().from(to, zone)) && Objects.equals(wanted, words.get())) {

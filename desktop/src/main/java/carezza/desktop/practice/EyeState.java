@@ -49,7 +49,10 @@ public final class EyeState implements AutoCloseable {
       making.newest(
           cancellation ->
               new Shown(
-                  own.quality(), own.next(), own.staircase().answers(), own.staircase().reversals()),
+                  own.quality(),
+                  own.next(),
+                  own.staircase().answers(),
+                  own.staircase().reversals()),
           pair -> {
             if (test == own) {
               shown.set(pair);

@@ -170,9 +170,7 @@ public final class PracticeState implements AutoCloseable {
 
   private static Picture rendered(
       Session session, Project project, LayerStack stack, Cancellation cancellation) {
-    return session
-        .renderer()
-        .renderOnce(session.scene(project.withStack(stack)), 0, cancellation);
+    return session.renderer().renderOnce(session.scene(project.withStack(stack)), 0, cancellation);
   }
 
   /** Nothing of an exercise is wanted any more: it is no unsaved work. */

@@ -150,7 +150,9 @@ public final class DocumentState {
 
   // --- exercises
 
-  /** While its photograph is at work no more than an exercise leaves is to be used; null for all. */
+  /**
+   * While its photograph is at work no more than an exercise leaves is to be used; null for all.
+   */
   public void restrain(Restraint exercise) {
     restraint = exercise;
   }

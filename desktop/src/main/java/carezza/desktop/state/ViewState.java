@@ -37,6 +37,7 @@ public final class ViewState {
       new SimpleObjectProperty<>(MaskView.GREY_OUTSIDE);
   private final BooleanProperty marksShown = new SimpleBooleanProperty(true);
   private final BooleanProperty mirrored = new SimpleBooleanProperty();
+  private final BooleanProperty practiceHints = new SimpleBooleanProperty(true);
   private final ObjectProperty<Comparison> comparison = new SimpleObjectProperty<>(Comparison.NONE);
   private final ObjectProperty<@Nullable Beside> beside = new SimpleObjectProperty<>();
   private final ObjectProperty<Surround> surround = new SimpleObjectProperty<>(Surround.INTERFACE);
@@ -133,6 +134,11 @@ public final class ViewState {
   }
 
   // --- in what way
+
+  /** Whether the plan may propose an exercise. */
+  public BooleanProperty practiceHintsProperty() {
+    return practiceHints;
+  }
 
   /** Whether the photograph is shown without any layer. */
   public BooleanProperty asShotProperty() {

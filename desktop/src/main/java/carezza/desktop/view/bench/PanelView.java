@@ -6,6 +6,7 @@ import javafx.beans.property.BooleanProperty;
 import javafx.beans.property.SimpleBooleanProperty;
 import javafx.geometry.Insets;
 import javafx.geometry.Pos;
+import javafx.scene.control.Button;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
@@ -18,6 +19,7 @@ import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 
 import carezza.colour.BlendMode;
+import carezza.desktop.control.Buttons;
 import carezza.desktop.control.NumberRow;
 import carezza.desktop.control.Spring;
 import carezza.desktop.control.Titled;
@@ -32,7 +34,9 @@ import carezza.desktop.style.TextSize;
 import carezza.desktop.text.Names;
 import carezza.desktop.text.PlanWords;
 import carezza.desktop.text.Texts;
+import carezza.desktop.view.PageEvent;
 import carezza.kernel.FaceNeeds;
+import carezza.kernel.LayerType;
 import carezza.model.Layer;
 import carezza.model.LockedLayer;
 import carezza.model.ShapeLayer;
@@ -336,6 +340,7 @@ public final class PanelView extends VBox {
     ToggleButton on = new ToggleButton(TEXTS.get("panelView.on"));
     on.setId("layer-on");
     on.setTooltip(new Tooltip(TEXTS.get("panelView.whether-the-layer-takes-part-o")));
+    on.setMinWidth(Region.USE_PREF_SIZE);
     on.setOnAction(e -> state.selection().turnLayer(id));
     rows.custom(
         new HBox(),
@@ -352,7 +357,16 @@ public final class PanelView extends VBox {
                               : TEXTS.get("panelView.off"));
                     }));
     rows.nodes().removeLast();
-    HBox box = new HBox(8, Icon.of(layer).node(), name, on);
+    Button explain =
+        Buttons.of(
+            "explain",
+            "?",
+            TEXTS.get("panelView.explain"),
+            () -> fireEvent(new PageEvent("layer-" + LayerType.key(layer))));
+    explain.getStyleClass().add("check");
+    explain.setMinWidth(Region.USE_PREF_SIZE);
+    explain.setAccessibleText(TEXTS.get("panelView.explain"));
+    HBox box = new HBox(8, Icon.of(layer).node(), name, explain, on);
     box.setAlignment(Pos.CENTER_LEFT);
     return box;
   }

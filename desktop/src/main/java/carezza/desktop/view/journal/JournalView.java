@@ -24,12 +24,14 @@ import carezza.desktop.journal.JournalState;
 import carezza.desktop.journal.JournalState.Contents;
 import carezza.desktop.journal.Period;
 import carezza.desktop.journal.WorkState;
+import carezza.desktop.practice.PracticeWords;
 import carezza.desktop.sheet.SheetKind;
 import carezza.desktop.state.AppState;
 import carezza.desktop.state.Subscriptions;
 import carezza.desktop.text.Texts;
 import carezza.desktop.view.AppView;
 import carezza.record.Phase;
+import carezza.record.PracticeResult;
 import carezza.studio.Grouping;
 import carezza.studio.JournalReport;
 import carezza.studio.JournalReport.Comeback;
@@ -56,6 +58,7 @@ public final class JournalView implements AppView {
   private final JournalList list;
   private final MinutesChart chart = new MinutesChart();
   private final VBox comebacks = new VBox(5);
+  private final VBox practised = new VBox(5);
   private final PicturePanel picture;
   private boolean active;
 
@@ -128,7 +131,11 @@ public final class JournalView implements AppView {
 
   private HBox charts() {
     HBox charts =
-        new HBox(24, titled(TEXTS.get("chart"), chart), titled(TEXTS.get("comebacks"), comebacks));
+        new HBox(
+            24,
+            titled(TEXTS.get("chart"), chart),
+            titled(TEXTS.get("comebacks"), comebacks),
+            titled(TEXTS.get("practised"), practised));
     charts.setMinHeight(150);
     return charts;
   }
@@ -160,7 +167,21 @@ public final class JournalView implements AppView {
     if (backs.isEmpty()) {
       comebacks.getChildren().add(new Label(TEXTS.get("comebacks.none")));
     }
+    practised(contents.practised());
     picture.show(contents);
+  }
+
+  /** The newest of what was practised. */
+  private void practised(List<PracticeResult> results) {
+    practised.setId("journal-practised");
+    practised.getChildren().clear();
+    for (PracticeResult result :
+        results.subList(Math.max(0, results.size() - MOST_COMEBACKS), results.size()).reversed()) {
+      practised.getChildren().add(new Label(PracticeWords.line(result)));
+    }
+    if (results.isEmpty()) {
+      practised.getChildren().add(new Label(TEXTS.get("practised.none")));
+    }
   }
 
   private void numbers(JournalReport report) {

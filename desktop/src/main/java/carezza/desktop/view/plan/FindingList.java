@@ -72,10 +72,10 @@ public final class FindingList extends VBox implements AutoCloseable {
     scroll.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
     scroll.setFocusTraversable(false);
     VBox.setVgrow(scroll, Priority.ALWAYS);
-    getChildren().addAll(top, scroll);
+    getChildren().addAll(top, scroll, new PracticeHint(state, subscriptions));
     drawn = change -> draw(change.getKey());
     pictures.images().addListener(drawn);
-    subscriptions.on(this::show, state.plan().planProperty());
+    subscriptions.on(this::show, state.plan().planProperty(), state.document().sessionProperty());
     subscriptions.on(this::mark, state.plan().focusProperty());
     subscriptions.on(state.plan().underWayProperty(), is -> rows.setOpacity(is ? 0.7 : 1));
     show();
@@ -93,7 +93,7 @@ public final class FindingList extends VBox implements AutoCloseable {
             : TEXTS.get(
                 "list.total", plan.open().size(), PlanWords.minutes(plan.minutes(plan.open()))));
     if (plan == null || shown.isEmpty()) {
-      Label none = new Label(TEXTS.get(plan == null ? "planView.reading" : "planView.nothing"));
+      Label none = new Label(TEXTS.get(why(plan)));
       none.getStyleClass().add("hint");
       none.setWrapText(true);
       none.setMinHeight(Region.USE_PREF_SIZE);
@@ -112,6 +112,14 @@ public final class FindingList extends VBox implements AutoCloseable {
     if (focused != null && parts.containsKey(focused)) {
       parts.get(focused).row().requestFocus();
     }
+  }
+
+  /** Why nothing is listed. */
+  private String why(@Nullable Plan plan) {
+    if (state.document().isRestrained()) {
+      return "planView.exercise";
+    }
+    return plan == null ? "planView.reading" : "planView.nothing";
   }
 
   /** The finding whose row, or a button of it, has the focus. */

@@ -32,8 +32,8 @@ final class Drawn {
   }
 
   /**
-   * The picture in pale grey, with what was missed hatched in white, what was overdone in black, and
-   * what was lost as solid white.
+   * The picture in pale grey, with what was missed hatched in white, what was overdone in black,
+   * and what was lost as solid white.
    *
    * @param quarter of the map's size
    */

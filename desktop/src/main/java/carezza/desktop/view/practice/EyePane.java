@@ -1,6 +1,5 @@
 package carezza.desktop.view.practice;
 
-import java.util.Locale;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
@@ -19,8 +18,6 @@ import carezza.desktop.practice.EyeState;
 import carezza.desktop.practice.EyeState.Shown;
 import carezza.desktop.text.Texts;
 import carezza.practice.EyeTest;
-import carezza.practice.Quality;
-import carezza.record.PracticeResult;
 
 /**
  * Two crops side by side on the neutral surround, and a question; the arrow keys answer it, or a
@@ -102,26 +99,5 @@ final class EyePane extends VBox {
     left.setImage(Drawn.of(shown.pair().left(), screen));
     right.setImage(Drawn.of(shown.pair().right(), screen));
     requestFocus();
-  }
-
-  /** A threshold in words. */
-  static String written(PracticeResult result) {
-    Quality quality = Quality.valueOf(result.subject());
-    double spread = result.spread() == null ? 1 : result.spread();
-    return TEXTS.get(
-        "eye." + quality + ".threshold",
-        value(quality, result.value()),
-        value(quality, result.value() / spread),
-        value(quality, result.value() * spread));
-  }
-
-  private static String value(Quality quality, double value) {
-    return switch (quality) {
-      case TEXTURE, FORM -> String.format(Locale.ROOT, "%.0f %%", 100 * value);
-      case REDNESS -> String.format(Locale.ROOT, "%.0f mD", 1000 * value);
-      case HUE -> String.format(Locale.ROOT, "%.1f°", value);
-      case TEETH, EYES -> String.format(Locale.ROOT, "%.1f b*", value);
-      case HALO -> String.format(Locale.ROOT, "%.2f", value);
-    };
   }
 }

@@ -56,7 +56,7 @@ final class OverTime extends Pane {
       double y = base - (base - MARGIN) * results.get(i).value() / most;
       line.getPoints().addAll(x, y);
       Circle dot = new Circle(x, y, DOT);
-      dot.getStyleClass().add("chart-dot");
+      dot.getStyleClass().add("gauge-now");
       getChildren().add(dot);
     }
   }

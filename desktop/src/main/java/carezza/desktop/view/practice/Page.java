@@ -92,7 +92,8 @@ sealed interface Page {
     @Override
     public String words() {
       StringBuilder all = new StringBuilder(TEXTS.get("layer." + type.key()));
-      LayerFacts.of(type).forEach(f -> all.append(' ').append(f.name()).append(' ').append(f.hint()));
+      LayerFacts.of(type)
+          .forEach(f -> all.append(' ').append(f.name()).append(' ').append(f.hint()));
       return all.toString();
     }
   }
@@ -108,14 +109,13 @@ sealed interface Page {
           new OfLesson(7, Exercise.OVERDONE));
 
   static List<Page> all() {
-    List<Page> pages = new ArrayList<>();
+    List<Page> pages = new ArrayList<>(LESSONS);
     for (Exercise exercise : Exercise.values()) {
       pages.add(new OfExercise(exercise));
     }
     for (Quality quality : Quality.values()) {
       pages.add(new OfEye(quality));
     }
-    pages.addAll(LESSONS);
     for (LayerType type : LayerType.values()) {
       pages.add(new OfLayer(type));
     }

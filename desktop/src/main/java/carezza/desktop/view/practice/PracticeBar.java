@@ -42,15 +42,14 @@ public final class PracticeBar extends HBox implements AutoCloseable {
     words.setMinWidth(0);
     words.setMaxWidth(Double.MAX_VALUE);
     HBox.setHgrow(words, Priority.ALWAYS);
-    Region done = ActionButtons.worded(actions.get("practice-done"));
-    Region up = ActionButtons.worded(actions.get("practice-give-up"));
+    Region done = ActionButtons.named(actions.get("practice-done"));
+    Region up = ActionButtons.named(actions.get("practice-give-up"));
     done.setMinWidth(Region.USE_PREF_SIZE);
     up.setMinWidth(Region.USE_PREF_SIZE);
     layers.setMinWidth(Region.USE_PREF_SIZE);
     layers.setAlignment(Pos.CENTER_LEFT);
     getChildren().addAll(words, layers, done, up);
-    subscriptions.on(
-        this::show, practice.taskProperty(), state.document().sessionProperty());
+    subscriptions.on(this::show, practice.taskProperty(), state.document().sessionProperty());
     show();
   }
 

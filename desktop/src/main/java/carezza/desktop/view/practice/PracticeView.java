@@ -1,8 +1,8 @@
 package carezza.desktop.view.practice;
 
 import java.util.List;
-import java.util.Objects;
 import java.util.concurrent.ThreadLocalRandom;
+import java.util.stream.Collectors;
 import javafx.geometry.Insets;
 import javafx.scene.Node;
 import javafx.scene.control.Label;
@@ -24,6 +24,7 @@ import carezza.desktop.practice.EyeState;
 import carezza.desktop.practice.EyeState.Shown;
 import carezza.desktop.practice.PracticeState;
 import carezza.desktop.practice.PracticeState.Outcome;
+import carezza.desktop.practice.PracticeWords;
 import carezza.desktop.state.AppState;
 import carezza.desktop.state.Subscriptions;
 import carezza.desktop.style.TextSize;
@@ -63,8 +64,7 @@ public final class PracticeView implements AppView {
   private final List<Page> pages = Page.all();
   private Page page = Page.LESSONS.getFirst();
 
-  public PracticeView(
-      AppState state, PracticeState practice, EyeState eye, Opening opening) {
+  public PracticeView(AppState state, PracticeState practice, EyeState eye, Opening opening) {
     this.state = state;
     this.practice = practice;
     this.eye = eye;
@@ -193,13 +193,16 @@ public final class PracticeView implements AppView {
 
   private void exercise(Exercise exercise) {
     say(TEXTS.get("exercise." + exercise + ".task"));
+    String measures =
+        exercise.measures().stream()
+            .map(m -> TEXTS.get("measure." + m))
+            .collect(Collectors.joining(" · "));
+    say(TEXTS.get("judged-by", measures), "hint");
     say(TEXTS.get("minutes", exercise.minutes()), "hint");
     content.getChildren().add(begin(exercise));
     Outcome outcome = practice.outcomeProperty().get();
     if (outcome != null && outcome.task().exercise() == exercise) {
-      content
-          .getChildren()
-          .add(new OutcomeBox(outcome, state.view().screenProperty().get()));
+      content.getChildren().add(new OutcomeBox(outcome, state.view().screenProperty().get()));
     }
     overTime(PracticeResult.Kind.EXERCISE, exercise.name());
   }
@@ -249,9 +252,9 @@ public final class PracticeView implements AppView {
               results.size(),
               Math.round(100 * last.value()),
               Math.round(100 * best),
-              String.format(java.util.Locale.ROOT, "%.1f", last.active().toSeconds() / 60.0)));
+              PracticeWords.minutes(last)));
     } else {
-      say(EyePane.written(last));
+      say(PracticeWords.threshold(last));
     }
     OverTime chart = new OverTime(results);
     chart.setMaxWidth(TextSize.px(WORDS_WIDTH));
@@ -314,6 +317,8 @@ public final class PracticeView implements AppView {
   private void tested(@Nullable PracticeResult result) {
     if (result != null) {
       open(new Page.OfEye(Quality.valueOf(result.subject())));
+      // Keys that are pressed in a row must not go on to what is around.
+      search.requestFocus();
     }
   }
 
