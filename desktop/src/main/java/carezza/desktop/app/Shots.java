@@ -378,7 +378,7 @@ public final class Shots {
   }
 
   /** An exercise that was half done, beside its truth. */
-  private void practice() throws InterruptedException {
+  private void practice() throws Problem, InterruptedException {
     ToolkitThread.call(
         () -> {
           view.openExercise(Exercise.EVEN, 5);
