@@ -5,12 +5,10 @@ import java.util.List;
 
 import org.jspecify.annotations.Nullable;
 
-import carezza.colour.DeltaE2000;
 import carezza.colour.Lab;
 import carezza.filter.GaussianBlur;
 import carezza.filter.Resampling;
 import carezza.filter.RobustStatistics;
-import carezza.image.Area;
 import carezza.image.Picture;
 import carezza.image.Plane;
 import carezza.job.Band;
@@ -45,18 +43,14 @@ public final class Judge {
 
   private static final Band DEEPER_ENDS = new Band(1, 1.8);
 
-  /** Change of colour beside the place that counts, in ΔE00. */
-  private static final double SEEN = 2;
+  /** How far a neck is off at least, in ΔE00. */
+  private static final double LEAST_OFF = 1;
 
   /** Error that may be left and counts as none, in ΔE00: a file's own rounding. */
   private static final double ROUNDING = 0.15;
 
-  private static final int MAP_LEVELS = 2;
-
   private final Task task;
-  private final Picture before;
-  private final Picture after;
-  private final Picture truth;
+  private final Versions pictures;
   private final double fw;
   private final List<Reading> readings = new ArrayList<>();
   private final List<Remark> remarks = new ArrayList<>();
@@ -64,9 +58,7 @@ public final class Judge {
 
   private Judge(Task task, Picture before, Picture after, Picture truth) {
     this.task = task;
-    this.before = Lab.of(before);
-    this.after = Lab.of(after);
-    this.truth = Lab.of(truth);
+    pictures = new Versions(Lab.of(before), Lab.of(after), Lab.of(truth));
     fw = task.sitter().faceWidth();
   }
 
@@ -100,7 +92,7 @@ public final class Judge {
         mapped = false;
       }
       case TRANSITIONS, EVEN -> {
-        fault(MAP_LEVELS);
+        fault(Versions.MAP_LEVELS);
         texture(task.region());
         form();
         marks();
@@ -110,7 +102,7 @@ public final class Judge {
         texture(task.region());
       }
       case NECK -> {
-        fault(MAP_LEVELS);
+        neck();
         texture(task.region());
         spill(task.region());
       }
@@ -122,7 +114,9 @@ public final class Judge {
       }
       default -> throw new IllegalStateException(task.exercise().name());
     }
-    return scored(mapped ? map() : null);
+    boolean open = task.exercise() == Exercise.LIGHT || task.exercise() == Exercise.TEETH;
+    Plane lost = places(task.marks().stream().filter(pictures::lost).toList());
+    return scored(mapped ? pictures.map(open ? null : task.fault(), lost) : null);
   }
 
   private Score scored(Score.@Nullable Map map) {
@@ -175,7 +169,8 @@ public final class Judge {
   }
 
   private Plane places(List<Spot> spots) {
-    return Resampling.reduce(SkinPainter.coverage(task.region().area(), spots), MAP_LEVELS);
+    return Resampling.reduce(
+        SkinPainter.coverage(task.region().area(), spots), Versions.MAP_LEVELS);
   }
 
   private static boolean meant(List<Point> claims, Spot spot) {
@@ -192,23 +187,43 @@ public final class Judge {
    * @param levels halvings it is seen at: what is finer is texture, which is read by itself
    */
   private void fault(int levels) {
-    Picture wanted = seen(truth, levels);
-    Picture now = seen(after, levels);
-    Picture then = seen(before, levels);
     Plane place = Resampling.reduce(task.fault(), levels);
-    double was = DeltaE2000.mean(then, wanted, place);
-    double is = DeltaE2000.mean(now, wanted, place);
+    removed(
+        pictures.errorBefore(place, levels),
+        pictures.errorAfter(place, levels),
+        pictures.change(place, levels),
+        1);
+  }
+
+  /**
+   * @param was what was wrong, {@code is} what is left of it
+   * @param change how much was done about it, in ΔE00
+   * @param most share that may be removed: more than all of it where the truth is not the best
+   */
+  private void removed(double was, double is, double change, double most) {
     double removed = 1 - Math.max(0, is - ROUNDING) / Math.max(1e-9, was - ROUNDING);
-    read(Measure.REMOVED, removed, 0.75, 1);
-    boolean untouched = DeltaE2000.mean(now, then, place) < ROUNDING / 10;
+    read(Measure.REMOVED, removed, 0.75, most);
+    boolean untouched = change < ROUNDING / 10;
     say(untouched, Remark.UNTOUCHED);
     say(!untouched && removed < 0, Remark.WORSE);
     say(!untouched && removed >= 0 && removed < 0.75, Remark.FAULT_LEFT);
-    points *= Math.max(0, removed);
+    points *= Math.clamp(removed, 0, 1);
   }
 
-  private static Picture seen(Picture lab, int levels) {
-    return lab.map(p -> Resampling.reduce(p, levels));
+  /** How far the neck came towards the face, in the number of the gauge neck match. */
+  private void neck() {
+    Plane face = task.sitter().mask(Part.SKIN).copy();
+    for (int i = 0; i < face.values().length; i++) {
+      face.values()[i] *= 1 - task.region().values()[i];
+    }
+    double was = match(pictures.before(), face);
+    double is = match(pictures.after(), face);
+    double least = Math.min(match(pictures.truth(), face), was - LEAST_OFF);
+    removed(was - least, is - least, pictures.change(task.region(), 0), 1.5);
+  }
+
+  private double match(Picture lab, Plane face) {
+    return SkinGauges.match(SkinGauges.median(lab, face), SkinGauges.median(lab, task.region()));
   }
 
   private void radius(LayerStack stack) {
@@ -243,9 +258,9 @@ public final class Judge {
 
   private void light() {
     Plane skin = task.region();
-    double slope = SkinGauges.form(before.first(), after.first(), skin, fw);
-    double[] was = formAbout(before.first());
-    double[] change = formAbout(after.first().minus(before.first()));
+    double slope = SkinGauges.form(pictures.before().first(), pictures.after().first(), skin, fw);
+    double[] was = formAbout(pictures.before().first());
+    double[] change = formAbout(pictures.after().first().minus(pictures.before().first()));
     double along = correlation(was, change);
     read(Measure.FORM, slope, DEEPER.low(), DEEPER.high());
     read(Measure.ALONG_FORM, along, 0.5, 1);
@@ -294,17 +309,17 @@ public final class Judge {
       edge.values()[i] = o > 0.04f && o < 0.9f ? 1 : 0;
       if (o > 0.995f) {
         all++;
-        white += after.first().values()[i] > 99 ? 1 : 0;
+        white += pictures.after().first().values()[i] > 99 ? 1 : 0;
       }
     }
     double share = (double) white / Math.max(1, all);
-    double was = DeltaE2000.mean(before, truth, edge);
-    double is = DeltaE2000.mean(after, truth, edge);
+    double was = pictures.errorBefore(edge, 0);
+    double is = pictures.errorAfter(edge, 0);
     read(Measure.WHITE, share, 0.98, 1);
-    read(Measure.EDGE, is, 0, Math.max(3, 0.35 * was));
-    boolean hurt = is > Math.max(3, 0.35 * was);
+    read(Measure.EDGE, is, 0, Math.max(4, 0.4 * was));
+    boolean hurt = is > Math.max(4, 0.4 * was);
     say(hurt && !remarks.contains(Remark.UNTOUCHED), Remark.EDGE_HURT);
-    points *= hurt ? Math.max(0.2, 1 - (is / Math.max(1, was) - 0.35)) : 1;
+    points *= hurt ? Math.max(0.2, 1 - (is / Math.max(1, was) - 0.4)) : 1;
     spill(open);
   }
 
@@ -313,14 +328,14 @@ public final class Judge {
     double teeth = yellow(Measure.TEETH_YELLOW, Part.TEETH, job.fixed("teethYellow"), job);
     double sclera = yellow(Measure.SCLERA_YELLOW, Part.SCLERA, job.fixed("scleraYellow"), job);
     points = (teeth + sclera) / 2;
-    say(DeltaE2000.mean(after, before, task.region()) < ROUNDING / 10, Remark.UNTOUCHED);
+    say(pictures.change(task.region(), 0) < ROUNDING / 10, Remark.UNTOUCHED);
     spill(grown(task.region()));
   }
 
   private double yellow(Measure measure, Part part, Band band, JobLevel job) {
     Plane place = task.sitter().mask(part);
-    Lab was = SkinGauges.median(before, place);
-    Lab is = SkinGauges.median(after, place);
+    Lab was = SkinGauges.median(pictures.before(), place);
+    Lab is = SkinGauges.median(pictures.after(), place);
     read(measure, is.b(), band.low(), band.high());
     double rise = is.l() - was.l();
     say(is.b() > band.high(), Remark.STILL_YELLOW);
@@ -335,8 +350,8 @@ public final class Judge {
   // --- what it cost
 
   private void texture(Plane where) {
-    double was = SkinGauges.texture(truth.first(), where, fw);
-    double kept = SkinGauges.texture(after.first(), where, fw) / was;
+    double was = SkinGauges.texture(pictures.truth().first(), where, fw);
+    double kept = SkinGauges.texture(pictures.after().first(), where, fw) / was;
     read(Measure.TEXTURE, kept, TEXTURE.low(), TEXTURE.high());
     say(kept < TEXTURE.low(), Remark.TEXTURE_LOST);
     say(kept > TEXTURE.high(), Remark.TEXTURE_ADDED);
@@ -344,7 +359,8 @@ public final class Judge {
   }
 
   private void form() {
-    double kept = SkinGauges.form(truth.first(), after.first(), task.region(), fw);
+    double kept =
+        SkinGauges.form(pictures.truth().first(), pictures.after().first(), task.region(), fw);
     read(Measure.FORM, kept, FORM.low(), FORM.high());
     say(kept < FORM.low(), Remark.FORM_LOST);
     say(kept > FORM.high(), Remark.FORM_TOO_STRONG);
@@ -360,19 +376,7 @@ public final class Judge {
 
   /** Share of the person outside the place that looks other than before. */
   private void spill(Plane place) {
-    Plane beside = Resampling.reduce(task.sitter().mask(Part.SUBJECT), MAP_LEVELS);
-    Plane own = Resampling.reduce(place, MAP_LEVELS);
-    Picture was = seen(before, MAP_LEVELS);
-    Picture is = seen(after, MAP_LEVELS);
-    double all = 0;
-    double touched = 0;
-    for (int i = 0; i < beside.values().length; i++) {
-      if (beside.values()[i] > 0.99f && own.values()[i] < 0.02f) {
-        all++;
-        touched += difference(is, was, i) > SEEN ? 1 : 0;
-      }
-    }
-    double share = touched / Math.max(1, all);
+    double share = pictures.changedBeside(task.sitter().mask(Part.SUBJECT), place);
     read(Measure.SPILL, share, 0, 0.05);
     say(share > 0.05, Remark.SPILLED);
     points *= 1 - Math.clamp(2 * (share - 0.05), 0, 1);
@@ -389,77 +393,13 @@ public final class Judge {
 
   /** Marks that were painted in and are hardly to be seen any more. */
   private void marks() {
-    long lost = task.marks().stream().filter(this::gone).count();
+    long lost = task.marks().stream().filter(pictures::lost).count();
     read(Measure.MARKS_LOST, lost, 0, 0);
     say(lost > 0, Remark.MARKS_LOST);
     points *= Math.max(0, 1 - 0.15 * lost);
   }
 
-  private boolean gone(Spot mark) {
-    return contrast(after, mark) < 0.5 * contrast(truth, mark);
-  }
-
-  /** How much darker a mark is than the skin about it, in L*. */
-  private static double contrast(Picture lab, Spot mark) {
-    double in = 0;
-    double inWeight = 0;
-    double out = 0;
-    double outWeight = 0;
-    int reach = (int) Math.ceil(2 * mark.radius());
-    Area box =
-        new Area((int) mark.x() - reach, (int) mark.y() - reach, 2 * reach + 1, 2 * reach + 1)
-            .intersect(lab.area());
-    for (int y = box.y(); y < box.bottom(); y++) {
-      for (int x = box.x(); x < box.right(); x++) {
-        double r = Math.hypot(x + 0.5 - mark.x(), y + 0.5 - mark.y()) / mark.radius();
-        if (r < 0.6) {
-          in += lab.first().at(x, y);
-          inWeight++;
-        } else if (r > 1.4 && r < 2) {
-          out += lab.first().at(x, y);
-          outWeight++;
-        }
-      }
-    }
-    return out / Math.max(1, outWeight) - in / Math.max(1, inWeight);
-  }
-
-  // --- what is shown
-
-  private Score.Map map() {
-    Picture wanted = seen(truth, MAP_LEVELS);
-    Picture was = seen(before, MAP_LEVELS);
-    Picture is = seen(after, MAP_LEVELS);
-    Plane place = Resampling.reduce(task.fault(), MAP_LEVELS);
-    Plane missed = Plane.of(wanted.area());
-    Plane overdone = Plane.of(wanted.area());
-    boolean open = task.exercise() == Exercise.LIGHT || task.exercise() == Exercise.TEETH;
-    for (int i = 0; !open && i < missed.values().length; i++) {
-      double off = difference(is, wanted, i);
-      double wasOff = difference(was, wanted, i);
-      if (place.values()[i] > 0.2f) {
-        missed.values()[i] = strength(Math.min(off, wasOff));
-      }
-      overdone.values()[i] = strength(off - wasOff);
-    }
-    List<Spot> gone = task.marks().stream().filter(this::gone).toList();
-    return new Score.Map(missed, overdone, places(gone));
-  }
-
-  /** How clearly a difference in ΔE00 is shown. */
-  private static float strength(double difference) {
-    return (float) Math.clamp(difference / 4 - 0.25, 0, 1);
-  }
-
-  private static double difference(Picture one, Picture other, int i) {
-    return DeltaE2000.between(
-        one.first().values()[i],
-        one.second().values()[i],
-        one.third().values()[i],
-        other.first().values()[i],
-        other.second().values()[i],
-        other.third().values()[i]);
-  }
+  // --- what is said
 
   private void read(Measure measure, double value, double low, double high) {
     readings.add(new Reading(measure, value, low, high));

@@ -6,7 +6,6 @@ import javafx.beans.property.BooleanProperty;
 import javafx.beans.property.SimpleBooleanProperty;
 import javafx.geometry.Insets;
 import javafx.geometry.Pos;
-import javafx.scene.control.Button;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
@@ -19,7 +18,6 @@ import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 
 import carezza.colour.BlendMode;
-import carezza.desktop.control.Buttons;
 import carezza.desktop.control.NumberRow;
 import carezza.desktop.control.Spring;
 import carezza.desktop.control.Titled;
@@ -34,7 +32,7 @@ import carezza.desktop.style.TextSize;
 import carezza.desktop.text.Names;
 import carezza.desktop.text.PlanWords;
 import carezza.desktop.text.Texts;
-import carezza.desktop.view.PageEvent;
+import carezza.desktop.view.ExplainButton;
 import carezza.kernel.FaceNeeds;
 import carezza.kernel.LayerType;
 import carezza.model.Layer;
@@ -357,15 +355,7 @@ public final class PanelView extends VBox {
                               : TEXTS.get("panelView.off"));
                     }));
     rows.nodes().removeLast();
-    Button explain =
-        Buttons.of(
-            "explain",
-            "?",
-            TEXTS.get("panelView.explain"),
-            () -> fireEvent(new PageEvent("layer-" + LayerType.key(layer))));
-    explain.getStyleClass().add("check");
-    explain.setMinWidth(Region.USE_PREF_SIZE);
-    explain.setAccessibleText(TEXTS.get("panelView.explain"));
+    ExplainButton explain = new ExplainButton("layer-" + LayerType.key(layer));
     HBox box = new HBox(8, Icon.of(layer).node(), name, explain, on);
     box.setAlignment(Pos.CENTER_LEFT);
     return box;

@@ -1,10 +1,12 @@
 package carezza.desktop.view.bench;
 
 import java.util.Locale;
+import javafx.geometry.Pos;
 import javafx.scene.control.Label;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.control.Tooltip;
 import javafx.scene.layout.FlowPane;
+import javafx.scene.layout.HBox;
 
 import carezza.codec.Photograph;
 import carezza.codec.Remark;
@@ -15,6 +17,7 @@ import carezza.desktop.state.CropState.Ratio;
 import carezza.desktop.state.GuideLines;
 import carezza.desktop.state.ToolKind;
 import carezza.desktop.text.Texts;
+import carezza.desktop.view.ExplainButton;
 import carezza.model.Crop;
 import carezza.raw.SensorLight;
 
@@ -33,7 +36,9 @@ final class PhotographPanel {
     title.getStyleClass().add("title");
     Label words = new Label();
     words.setWrapText(true);
-    rows.custom(title, () -> {});
+    HBox top = new HBox(8, title, new ExplainButton("view-photograph"));
+    top.setAlignment(Pos.CENTER_LEFT);
+    rows.custom(top, () -> {});
     rows.custom(words, () -> words.setText(said(state)));
     if (state.document().isEmpty()) {
       return;

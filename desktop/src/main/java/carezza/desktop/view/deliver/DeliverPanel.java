@@ -10,6 +10,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.stream.Collectors;
 import javafx.geometry.Insets;
+import javafx.geometry.Pos;
 import javafx.scene.control.Button;
 import javafx.scene.control.CheckBox;
 import javafx.scene.control.ComboBox;
@@ -29,6 +30,7 @@ import carezza.codec.OutputCheck;
 import carezza.codec.OutputColour;
 import carezza.codec.PictureReader;
 import carezza.desktop.control.Buttons;
+import carezza.desktop.control.Spring;
 import carezza.desktop.control.Titled;
 import carezza.desktop.journal.WorkState;
 import carezza.desktop.state.AppState;
@@ -40,6 +42,7 @@ import carezza.desktop.task.Faults;
 import carezza.desktop.task.Lane;
 import carezza.desktop.text.PlanWords;
 import carezza.desktop.text.Texts;
+import carezza.desktop.view.ExplainButton;
 import carezza.file.AtomicFile;
 import carezza.image.PictureSize;
 import carezza.measure.Gauge;
@@ -109,7 +112,7 @@ final class DeliverPanel extends VBox {
     form.setPadding(new Insets(14));
     form.getChildren()
         .addAll(
-            caption(TEXTS.get("deliverPanel.file")),
+            explained(TEXTS.get("deliverPanel.file")),
             path,
             caption(TEXTS.get("deliverPanel.long-edge")),
             edge,
@@ -233,6 +236,13 @@ final class DeliverPanel extends VBox {
     progress.setMaxWidth(Double.MAX_VALUE);
     outcome.setId("deliver-outcome");
     outcome.setMinHeight(USE_PREF_SIZE);
+  }
+
+  /** A caption with what explains the delivery beside it. */
+  private static HBox explained(String words) {
+    HBox box = new HBox(8, caption(words), new Spring(), new ExplainButton("view-deliver"));
+    box.setAlignment(Pos.CENTER_LEFT);
+    return box;
   }
 
   static Label caption(String text) {

@@ -30,6 +30,7 @@ import carezza.desktop.state.AppState;
 import carezza.desktop.state.Subscriptions;
 import carezza.desktop.text.Texts;
 import carezza.desktop.view.AppView;
+import carezza.desktop.view.ExplainButton;
 import carezza.record.Phase;
 import carezza.record.PracticeResult;
 import carezza.studio.Grouping;
@@ -124,7 +125,8 @@ public final class JournalView implements AppView {
             words,
             new Spring(),
             Buttons.of("journal-csv", "CSV", TEXTS.get("csv.tip"), exports::csv),
-            Buttons.of("journal-json", "JSON", TEXTS.get("json.tip"), exports::json));
+            Buttons.of("journal-json", "JSON", TEXTS.get("json.tip"), exports::json),
+            new ExplainButton("view-journal"));
     row.setAlignment(Pos.CENTER_LEFT);
     return row;
   }

@@ -28,6 +28,7 @@ import carezza.desktop.style.Glyph;
 import carezza.desktop.text.Names;
 import carezza.desktop.text.PlanWords;
 import carezza.desktop.text.Texts;
+import carezza.desktop.view.ExplainButton;
 import carezza.model.Stage;
 import carezza.plan.Finding;
 import carezza.plan.Plan;
@@ -65,7 +66,7 @@ public final class FindingList extends VBox implements AutoCloseable {
     Label title = new Label(TEXTS.get("list.title"));
     title.getStyleClass().add("heading");
     total.getStyleClass().add("hint");
-    HBox top = new HBox(6, title, new Spring(), total);
+    HBox top = new HBox(6, title, new ExplainButton("view-plan"), new Spring(), total);
     top.setAlignment(Pos.BASELINE_LEFT);
     ScrollPane scroll = new ScrollPane(rows);
     scroll.setFitToWidth(true);

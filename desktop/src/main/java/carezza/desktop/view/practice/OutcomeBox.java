@@ -95,8 +95,7 @@ final class OutcomeBox extends VBox {
 
   private static String number(Reading reading, double value) {
     return switch (reading.measure()) {
-      case FOUND, RIGHT, REMOVED, TEXTURE, FORM, SPILL, WHITE ->
-          String.format(Locale.ROOT, "%.0f %%", 100 * value);
+      case FOUND, RIGHT, REMOVED, TEXTURE, FORM, SPILL, WHITE -> Math.round(100 * value) + " %";
       case ALONG_FORM -> String.format(Locale.ROOT, "%.2f", value);
       case MARKS_LOST -> String.format(Locale.ROOT, "%.0f", value);
       case RADIUS -> String.format(Locale.ROOT, "%.1f px", value);

@@ -98,6 +98,26 @@ sealed interface Page {
     }
   }
 
+  /** What a view is for. */
+  record OfView(String view) implements Page {
+    @Override
+    public String id() {
+      return "view-" + view;
+    }
+
+    @Override
+    public String title() {
+      return TEXTS.get("view." + view);
+    }
+
+    @Override
+    public String words() {
+      return TEXTS.get("view." + view + ".text");
+    }
+  }
+
+  List<String> VIEWS = List.of("photograph", "plan", "deliver", "set", "journal");
+
   List<OfLesson> LESSONS =
       List.of(
           new OfLesson(1, Exercise.FIND),
@@ -116,6 +136,7 @@ sealed interface Page {
     for (Quality quality : Quality.values()) {
       pages.add(new OfEye(quality));
     }
+    VIEWS.forEach(view -> pages.add(new OfView(view)));
     for (LayerType type : LayerType.values()) {
       pages.add(new OfLayer(type));
     }

@@ -129,6 +129,7 @@ public final class PracticeView implements AppView {
       case Page.OfExercise p -> "exercises";
       case Page.OfEye p -> "eye";
       case Page.OfLesson p -> "lessons";
+      case Page.OfView p -> "views";
       case Page.OfLayer p -> "layers";
     };
   }
@@ -171,6 +172,7 @@ public final class PracticeView implements AppView {
       case Page.OfExercise p -> exercise(p.exercise());
       case Page.OfEye p -> eyeTest(p.quality());
       case Page.OfLesson p -> lesson(p);
+      case Page.OfView p -> paragraphs(p.words());
       case Page.OfLayer p -> layer(p);
     }
   }
@@ -262,13 +264,17 @@ public final class PracticeView implements AppView {
   }
 
   private void lesson(Page.OfLesson lesson) {
-    for (String paragraph : TEXTS.get("lesson." + lesson.day() + ".text").split("\\|")) {
-      say(paragraph.strip());
-    }
+    paragraphs(lesson.words());
     say(TEXTS.get("exercise." + lesson.exercise()), "heading");
     say(TEXTS.get("exercise." + lesson.exercise() + ".task"));
     content.getChildren().add(begin(lesson.exercise()));
     overTime(PracticeResult.Kind.EXERCISE, lesson.exercise().name());
+  }
+
+  private void paragraphs(String words) {
+    for (String paragraph : words.split("\\|")) {
+      say(paragraph.strip());
+    }
   }
 
   private void layer(Page.OfLayer own) {

@@ -37,6 +37,7 @@ import carezza.desktop.state.Subscriptions;
 import carezza.desktop.style.TextSize;
 import carezza.desktop.text.Texts;
 import carezza.desktop.view.AppView;
+import carezza.desktop.view.ExplainButton;
 import carezza.desktop.view.WorkLine;
 import carezza.model.Layer;
 import carezza.recipe.Recipe;
@@ -225,7 +226,8 @@ public final class SetView implements AppView {
     available.setAccessibleText(TEXTS.get("available"));
     available.setTooltip(new Tooltip(TEXTS.get("available.tip")));
     available.textProperty().subscribe((was, is) -> show());
-    HBox row = new HBox(8, summary, available, new Spring(), order, filter);
+    HBox row =
+        new HBox(8, summary, available, new Spring(), order, filter, new ExplainButton("view-set"));
     row.setAlignment(Pos.CENTER_LEFT);
     return row;
   }
