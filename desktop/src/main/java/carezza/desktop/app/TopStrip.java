@@ -60,8 +60,6 @@ final class TopStrip extends HBox implements AutoCloseable {
     this.state = state;
     this.workspace = workspace;
 
-    Label name = new Label("Carezza");
-    name.getStyleClass().add("brand");
     MenuBar menus = MenuBars.of(actions);
     HBox row = new HBox(2);
     row.setAlignment(Pos.CENTER);
@@ -89,7 +87,6 @@ final class TopStrip extends HBox implements AutoCloseable {
     tone.valueProperty().subscribe((was, is) -> grey.accept(is.doubleValue()));
     getChildren()
         .addAll(
-            name,
             menus,
             new Spring(),
             row,
