@@ -16,7 +16,7 @@ public final class ExplainButton extends Button {
    */
   public ExplainButton(String page) {
     super("?");
-    setId("explain");
+    setId("explain-" + page);
     getStyleClass().add("check");
     setMinWidth(Region.USE_PREF_SIZE);
     setTooltip(new Tooltip(TEXTS.get("explain")));

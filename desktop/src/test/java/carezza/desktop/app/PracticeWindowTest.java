@@ -53,7 +53,7 @@ public class PracticeWindowTest extends WindowDriver {
           state().selection().select("teeth");
           return null;
         });
-    clickOn("#explain");
+    clickOn("#explain-layer-teeth");
     await(() -> isThere("#practice-title"));
     assertThat(text("#practice-title")).isEqualTo("Teeth");
   }
