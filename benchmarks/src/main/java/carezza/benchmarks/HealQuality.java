@@ -166,14 +166,7 @@ final class HealQuality {
     int n = 0;
     for (int i = 0; i < inside.length; i++) {
       if (inside[i]) {
-        sum +=
-            DeltaE2000.between(
-                one.first().values()[i],
-                one.second().values()[i],
-                one.third().values()[i],
-                other.first().values()[i],
-                other.second().values()[i],
-                other.third().values()[i]);
+        sum += DeltaE2000.at(one, other, i);
         n++;
       }
     }

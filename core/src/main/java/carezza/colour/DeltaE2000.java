@@ -22,19 +22,27 @@ public final class DeltaE2000 {
     for (int i = 0; i < weights.values().length; i++) {
       float w = weights.values()[i];
       if (w > 0) {
-        sum +=
-            w
-                * between(
-                    one.first().values()[i],
-                    one.second().values()[i],
-                    one.third().values()[i],
-                    other.first().values()[i],
-                    other.second().values()[i],
-                    other.third().values()[i]);
+        sum += w * at(one, other, i);
         weight += w;
       }
     }
     return weight == 0 ? 0 : sum / weight;
+  }
+
+  /**
+   * At one pixel.
+   *
+   * @param one L*a*b*, over the same area as the other
+   * @param i index of the pixel
+   */
+  public static double at(Picture one, Picture other, int i) {
+    return between(
+        one.first().values()[i],
+        one.second().values()[i],
+        one.third().values()[i],
+        other.first().values()[i],
+        other.second().values()[i],
+        other.third().values()[i]);
   }
 
   public static double between(Lab one, Lab two) {

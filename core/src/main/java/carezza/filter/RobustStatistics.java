@@ -111,4 +111,23 @@ public final class RobustStatistics {
     }
     return MAD_TO_SIGMA * quantile(away, 0.5);
   }
+
+  /** Pearson's coefficient of pairs; NaN where one of them hardly varies. */
+  public static double correlation(double[] x, double[] y) {
+    double mx = 0;
+    double my = 0;
+    for (int i = 0; i < x.length; i++) {
+      mx += x[i] / x.length;
+      my += y[i] / x.length;
+    }
+    double xx = 0;
+    double yy = 0;
+    double xy = 0;
+    for (int i = 0; i < x.length; i++) {
+      xx += (x[i] - mx) * (x[i] - mx);
+      yy += (y[i] - my) * (y[i] - my);
+      xy += (x[i] - mx) * (y[i] - my);
+    }
+    return Math.min(xx, yy) / x.length < 1e-6 ? Double.NaN : xy / Math.sqrt(xx * yy);
+  }
 }

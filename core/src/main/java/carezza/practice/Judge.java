@@ -92,7 +92,7 @@ public final class Judge {
         mapped = false;
       }
       case TRANSITIONS, EVEN -> {
-        fault(Versions.MAP_LEVELS);
+        fault(Score.MAP_LEVELS);
         texture(task.region());
         form();
         marks();
@@ -169,8 +169,7 @@ public final class Judge {
   }
 
   private Plane places(List<Spot> spots) {
-    return Resampling.reduce(
-        SkinPainter.coverage(task.region().area(), spots), Versions.MAP_LEVELS);
+    return Resampling.reduce(SkinPainter.coverage(task.region().area(), spots), Score.MAP_LEVELS);
   }
 
   private static boolean meant(List<Point> claims, Spot spot) {
@@ -261,7 +260,7 @@ public final class Judge {
     double slope = SkinGauges.form(pictures.before().first(), pictures.after().first(), skin, fw);
     double[] was = formAbout(pictures.before().first());
     double[] change = formAbout(pictures.after().first().minus(pictures.before().first()));
-    double along = correlation(was, change);
+    double along = RobustStatistics.correlation(was, change);
     read(Measure.FORM, slope, DEEPER.low(), DEEPER.high());
     read(Measure.ALONG_FORM, along, 0.5, 1);
     boolean untouched = Double.isNaN(along);
@@ -277,25 +276,6 @@ public final class Judge {
     Plane low = GaussianBlur.normalised(lightness, task.region(), fw / 18);
     return RobustStatistics.values(
         low.minus(GaussianBlur.normalised(lightness, task.region(), fw / 4)), task.region());
-  }
-
-  /** NaN where one of them is the same everywhere. */
-  private static double correlation(double[] x, double[] y) {
-    double mx = 0;
-    double my = 0;
-    for (int i = 0; i < x.length; i++) {
-      mx += x[i] / x.length;
-      my += y[i] / x.length;
-    }
-    double xx = 0;
-    double yy = 0;
-    double xy = 0;
-    for (int i = 0; i < x.length; i++) {
-      xx += (x[i] - mx) * (x[i] - mx);
-      yy += (y[i] - my) * (y[i] - my);
-      xy += (x[i] - mx) * (y[i] - my);
-    }
-    return yy / x.length < 1e-6 ? Double.NaN : xy / Math.sqrt(xx * yy);
   }
 
   private void backdrop() {

@@ -17,6 +17,9 @@ import carezza.image.Plane;
 public record Score(
     double points, List<Reading> readings, List<Remark> remarks, @Nullable Map map) {
 
+  /** Halvings of a map. */
+  public static final int MAP_LEVELS = 2;
+
   public Score {
     readings = List.copyOf(readings);
     remarks = List.copyOf(remarks);

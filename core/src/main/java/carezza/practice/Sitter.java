@@ -9,7 +9,6 @@ import java.util.Objects;
 import java.util.stream.IntStream;
 
 import carezza.codec.PictureReader;
-import carezza.function.Recent;
 import carezza.image.Area;
 import carezza.image.Picture;
 import carezza.image.Plane;
@@ -29,11 +28,6 @@ public enum Sitter {
       List.of(610, 1029, 627, 930, 1196, 978, 740, 1153)),
   CELLIST("p11", false, List.of(336, 358, 1178, 1380), List.of(685, 1037, 1118, 1146, 1022, 570)),
   APOTHECARY("s06", false, List.of(362, 453, 1191, 1401), List.of(428, 1036, 894, 918));
-
-  /** The pictures and masks of one person. */
-  private static final int MOST_KEPT = 10;
-
-  private static final Recent<String, Picture> KEPT = new Recent<>(MOST_KEPT);
 
   private static final String FOLDER = "/carezza/practice/";
 
@@ -80,7 +74,7 @@ public enum Sitter {
     int beside = (int) (0.2 * faceWidth());
     Area all =
         new Area(oval.get(0), oval.get(1), oval.get(2) - oval.get(0), oval.get(3) - oval.get(1));
-    return all.grow(beside).intersect(mask(Part.SKIN).area());
+    return all.grow(beside);
   }
 
   double left() {
@@ -132,12 +126,7 @@ public enum Sitter {
     return FOLDER + folder + "/" + name;
   }
 
-  /** Kept while there is room: an exercise asks for several of them more than once. */
   private Picture decoded(String name) {
-    return KEPT.of(path(name), () -> read(name));
-  }
-
-  private Picture read(String name) {
     try (InputStream in = Objects.requireNonNull(Sitter.class.getResourceAsStream(path(name)))) {
       return PictureReader.decode(in.readAllBytes(), name).pixels();
     } catch (IOException e) {

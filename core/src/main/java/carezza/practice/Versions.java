@@ -14,9 +14,6 @@ import carezza.image.Plane;
  */
 record Versions(Picture before, Picture after, Picture truth) {
 
-  /** Halvings of what is shown of them. */
-  static final int MAP_LEVELS = 2;
-
   /** Change of colour that counts, in ΔE00. */
   private static final double SEEN = 2;
 
@@ -45,16 +42,16 @@ record Versions(Picture before, Picture after, Picture truth) {
 
   /** Share of the person outside a place that looks other than before. */
   double changedBeside(Plane subject, Plane place) {
-    Plane beside = Resampling.reduce(subject, MAP_LEVELS);
-    Plane own = Resampling.reduce(place, MAP_LEVELS);
-    Picture was = seen(before, MAP_LEVELS);
-    Picture is = seen(after, MAP_LEVELS);
+    Plane beside = Resampling.reduce(subject, Score.MAP_LEVELS);
+    Plane own = Resampling.reduce(place, Score.MAP_LEVELS);
+    Picture was = seen(before, Score.MAP_LEVELS);
+    Picture is = seen(after, Score.MAP_LEVELS);
     double all = 0;
     double touched = 0;
     for (int i = 0; i < beside.values().length; i++) {
       if (beside.values()[i] > 0.99f && own.values()[i] < 0.02f) {
         all++;
-        touched += difference(is, was, i) > SEEN ? 1 : 0;
+        touched += DeltaE2000.at(is, was, i) > SEEN ? 1 : 0;
       }
     }
     return touched / Math.max(1, all);
@@ -100,13 +97,13 @@ record Versions(Picture before, Picture after, Picture truth) {
     Plane missed = Plane.of(lost.area());
     Plane overdone = Plane.of(lost.area());
     if (fault != null) {
-      Picture wanted = seen(truth, MAP_LEVELS);
-      Picture was = seen(before, MAP_LEVELS);
-      Picture is = seen(after, MAP_LEVELS);
-      Plane place = Resampling.reduce(fault, MAP_LEVELS);
+      Picture wanted = seen(truth, Score.MAP_LEVELS);
+      Picture was = seen(before, Score.MAP_LEVELS);
+      Picture is = seen(after, Score.MAP_LEVELS);
+      Plane place = Resampling.reduce(fault, Score.MAP_LEVELS);
       for (int i = 0; i < missed.values().length; i++) {
-        double off = difference(is, wanted, i);
-        double wasOff = difference(was, wanted, i);
+        double off = DeltaE2000.at(is, wanted, i);
+        double wasOff = DeltaE2000.at(was, wanted, i);
         if (place.values()[i] > 0.2f) {
           missed.values()[i] = strength(Math.min(off, wasOff));
         }
@@ -119,15 +116,5 @@ record Versions(Picture before, Picture after, Picture truth) {
   /** How clearly a difference in ΔE00 is shown. */
   private static float strength(double difference) {
     return (float) Math.clamp(difference / 4 - 0.25, 0, 1);
-  }
-
-  private static double difference(Picture one, Picture other, int i) {
-    return DeltaE2000.between(
-        one.first().values()[i],
-        one.second().values()[i],
-        one.third().values()[i],
-        other.first().values()[i],
-        other.second().values()[i],
-        other.third().values()[i]);
   }
 }

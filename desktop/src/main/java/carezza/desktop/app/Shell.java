@@ -322,8 +322,10 @@ public final class Shell extends StackPane implements AutoCloseable {
   /** Judges the exercise at work, and shows what became of it. */
   void finishExercise() {
     practice.finish(
-        () -> {
-          files.giveUp();
+        still -> {
+          if (still) {
+            files.giveUp();
+          }
           practiceView.showOutcome();
           show(practiceView);
         });

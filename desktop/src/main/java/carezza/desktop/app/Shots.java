@@ -35,7 +35,6 @@ import carezza.file.AtomicFile;
 import carezza.file.Reason;
 import carezza.kernel.LayerType;
 import carezza.measure.CheckView;
-import carezza.model.Crop;
 import carezza.model.Mask;
 import carezza.model.MaskParts;
 import carezza.model.OverlayLayer;
@@ -269,19 +268,8 @@ public final class Shots {
     shot("teeth");
     ToolkitThread.call(
         () -> {
-          AppState state = view.state();
           view.picture().fit();
-          state.selection().select(null);
-          state.tools().toolProperty().set(ToolKind.FRAME);
-          state.document().edit(null, p -> p.withCrop(new Crop(780, 960, 1240, 1550, 2)));
-          return null;
-        });
-    ToolkitThread.await(() -> view.picture().isExact());
-    shot("frame");
-    ToolkitThread.call(
-        () -> {
-          view.state().document().undo();
-          view.state().tools().toolProperty().set(ToolKind.HAND);
+          view.state().selection().select(null);
           view.state().view().comparisonProperty().set(Comparison.BESIDE);
           return null;
         });

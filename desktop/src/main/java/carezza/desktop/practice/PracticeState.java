@@ -3,6 +3,7 @@ package carezza.desktop.practice;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
+import java.util.function.Consumer;
 import java.util.function.Supplier;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
@@ -20,6 +21,8 @@ import carezza.desktop.state.Status;
 import carezza.desktop.task.Lane;
 import carezza.desktop.text.Names;
 import carezza.desktop.text.Texts;
+import carezza.filter.Resampling;
+import carezza.image.Area;
 import carezza.image.Cancellation;
 import carezza.image.Picture;
 import carezza.kernel.LayerType;
@@ -65,10 +68,10 @@ public final class PracticeState implements AutoCloseable {
   /**
    * What became of an exercise.
    *
-   * @param work as it was when it was called done, working space
-   * @param truth what it should have been
+   * @param work as it was when it was called done, as small as the score's map, working space
+   * @param truth what it should have been, alike
    */
-  public record Outcome(Task task, Score score, Picture work, Picture truth, Duration active) {}
+  public record Outcome(Exercise exercise, Score score, Picture work, Picture truth) {}
 
   // --- an exercise
 
@@ -123,9 +126,9 @@ public final class PracticeState implements AutoCloseable {
   /**
    * Judges the work as it stands.
    *
-   * @param shown what is to be done once it is judged
+   * @param shown is told once it is judged, and whether the exercise was still at work
    */
-  public void finish(Runnable shown) {
+  public void finish(Consumer<Boolean> shown) {
     Task own = task.get();
     if (own == null || !isAtWork()) {
       return;
@@ -138,6 +141,7 @@ public final class PracticeState implements AutoCloseable {
         cancellation -> judged(own, session, project, active, cancellation),
         found -> {
           if (task.get() == own) {
+            boolean still = isAtWork();
             end();
             outcome.set(found);
             keep(
@@ -149,7 +153,7 @@ public final class PracticeState implements AutoCloseable {
                     found.score().points(),
                     null,
                     active));
-            shown.run();
+            shown.accept(still);
           }
         },
         state.status()::fail,
@@ -165,7 +169,32 @@ public final class PracticeState implements AutoCloseable {
         answer == null ? task.truth() : rendered(session, project, answer, cancellation);
     Score score =
         Judge.score(task, before, after, truth, project.stack(), active.toMillis() / 1000.0);
-    return new Outcome(task, score, after, truth, active);
+    Picture work = small(after);
+    Area seen = seen(task, work.area());
+    return new Outcome(
+        task.exercise(), cropped(score, seen), work.crop(seen), small(truth).crop(seen));
+  }
+
+  private static Picture small(Picture full) {
+    return full.map(p -> Resampling.reduce(p, Score.MAP_LEVELS));
+  }
+
+  /** The face where all happens there; else the whole picture. */
+  private static Area seen(Task task, Area whole) {
+    boolean wide = task.exercise() == Exercise.BACKDROP || task.exercise() == Exercise.NECK;
+    return wide ? whole : task.sitter().face().atLevel(Score.MAP_LEVELS).intersect(whole);
+  }
+
+  private static Score cropped(Score score, Area seen) {
+    Score.Map map = score.map();
+    return map == null
+        ? score
+        : new Score(
+            score.points(),
+            score.readings(),
+            score.remarks(),
+            new Score.Map(
+                map.missed().crop(seen), map.overdone().crop(seen), map.lost().crop(seen)));
   }
 
   private static Picture rendered(

@@ -4,12 +4,14 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import javafx.scene.control.Labeled;
 import javafx.scene.control.TextField;
+import javafx.scene.control.ToggleButton;
 import javafx.scene.input.KeyCode;
 
 import org.testfx.util.WaitForAsyncUtils;
 import org.testng.annotations.Test;
 
 import carezza.kernel.LayerType;
+import carezza.model.FrequencySeparationLayer;
 import carezza.practice.Exercise;
 
 /** From a lesson to an exercise, its result, and back to the work. */
@@ -95,5 +97,65 @@ public class PracticeWindowTest extends WindowDriver {
     clickOn("#eye-stop");
     assertThat(onStage(() -> view.eye().isUnderWay())).isFalse();
     assertThat(onStage(() -> isThere("#eye-begin"))).isTrue();
+  }
+
+  @Test
+  public void anExerciseThatIsGivenUpLeavesNothingUnsaved() throws Exception {
+    onStage(
+        () -> {
+          view.openExercise(Exercise.TRANSITIONS, 6);
+          return null;
+        });
+    await(() -> view.practice().isAtWork() && picture().isExact());
+    onStage(
+        () -> {
+          state().selection().add(LayerType.DODGE_BURN);
+          return null;
+        });
+    assertThat(onStage(() -> view.files().isUnsaved())).isTrue();
+    onStage(
+        () -> {
+          view.giveExerciseUp();
+          return null;
+        });
+    assertThat(onStage(() -> view.files().isUnsaved())).isFalse();
+    assertThat(onStage(() -> view.practice().taskProperty().get())).isNull();
+    assertThat(onStage(() -> isThere("#practice-search"))).isTrue();
+  }
+
+  @Test
+  public void practiceIsProposedWhereTextureIsLostUntilItIsTurnedOff() throws Exception {
+    await(() -> !state().measurements().gaugesProperty().get().isEmpty());
+    assertThat(onStage(() -> node("#rail-plan #practice-hint").isVisible())).isFalse();
+    onStage(
+        () -> {
+          state().selection().add(LayerType.FREQUENCY_SEPARATION);
+          state().selection().edit(null, l -> ((FrequencySeparationLayer) l).withTextureGain(0.3));
+          return null;
+        });
+    await(() -> node("#rail-plan #practice-hint").isVisible());
+    clickOn("#rail-plan #practice-hint-off");
+    assertThat(onStage(() -> node("#rail-plan #practice-hint").isVisible())).isFalse();
+    onStage(
+        () -> {
+          view.actions().get("practice-hints").run();
+          return null;
+        });
+    assertThat(onStage(() -> node("#rail-plan #practice-hint").isVisible())).isTrue();
+    clickOn("#rail-plan #practice-hint-go");
+    assertThat(text("#practice-title")).isEqualTo("Heal ten spots");
+  }
+
+  @Test
+  public void arrowKeysOnTheTabsShowTheViewTheyGoTo() throws Exception {
+    clickOn("#view-journal");
+    onStage(
+        () -> {
+          node("#view-journal").requestFocus();
+          return null;
+        });
+    keys(KeyCode.RIGHT);
+    await(() -> isThere("#practice-search"));
+    assertThat(onStage(() -> ((ToggleButton) node("#view-practice")).isSelected())).isTrue();
   }
 }

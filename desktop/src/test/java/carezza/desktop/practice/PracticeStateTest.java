@@ -101,7 +101,7 @@ public class PracticeStateTest {
     work.viewIs("bench", true);
     work.input();
     boolean[] shown = new boolean[1];
-    practice.finish(() -> shown[0] = true);
+    practice.finish(still -> shown[0] = still);
 
     Outcome outcome = Objects.requireNonNull(practice.outcomeProperty().get());
     assertThat(shown[0]).isTrue();
@@ -123,7 +123,7 @@ public class PracticeStateTest {
     assertThat(practice.isAtWork()).isFalse();
     state.selection().add(LayerType.VIGNETTE);
     assertThat(state.document().stack().size()).isEqualTo(2);
-    practice.finish(() -> {});
+    practice.finish(still -> {});
     assertThat(practice.outcomeProperty().get()).isNull();
     assertThat(practice.taskProperty().get()).isNotNull();
   }

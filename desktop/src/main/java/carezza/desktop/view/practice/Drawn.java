@@ -5,7 +5,6 @@ import javafx.scene.image.PixelFormat;
 import javafx.scene.image.WritableImage;
 
 import carezza.codec.ScreenColour;
-import carezza.filter.Resampling;
 import carezza.image.Picture;
 import carezza.image.Plane;
 import carezza.practice.Score;
@@ -26,20 +25,15 @@ final class Drawn {
     return image(argb(screen.shown(working)), working.area().width(), working.area().height());
   }
 
-  /** At a quarter of its size, as maps are. */
-  static Picture quarter(Picture working) {
-    return working.map(p -> Resampling.reduce(p, 2));
-  }
-
   /**
    * The picture in pale grey, with what was missed hatched in white, what was overdone in black,
    * and what was lost as solid white.
    *
-   * @param quarter of the map's size
+   * @param small of the map's size
    */
-  static Image of(Picture quarter, Score.Map map, ScreenColour screen) {
-    int[] pixels = argb(screen.shown(quarter));
-    int w = quarter.area().width();
+  static Image of(Picture small, Score.Map map, ScreenColour screen) {
+    int[] pixels = argb(screen.shown(small));
+    int w = small.area().width();
     for (int i = 0; i < pixels.length; i++) {
       int p = pixels[i];
       int grey = ((p >> 16 & 255) + 2 * (p >> 8 & 255) + (p & 255)) / 4;
@@ -57,7 +51,7 @@ final class Drawn {
       }
       pixels[i] = 0xff000000 | shown << 16 | shown << 8 | shown;
     }
-    return image(pixels, w, quarter.area().height());
+    return image(pixels, w, small.area().height());
   }
 
   private static boolean at(Plane plane, int i) {

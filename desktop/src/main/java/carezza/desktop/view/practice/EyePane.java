@@ -1,5 +1,6 @@
 package carezza.desktop.view.practice;
 
+import java.util.function.Supplier;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
@@ -31,14 +32,17 @@ final class EyePane extends VBox {
   private static final double APART = 36;
 
   private final EyeState eye;
-  private final ScreenColour screen;
+  private final Supplier<ScreenColour> screen;
   private final Label question = new Label();
   private final Label place = new Label();
   private final Label rest = new Label(TEXTS.get("eye.rest"));
   private final ImageView left = crop("eye-left");
   private final ImageView right = crop("eye-right");
 
-  EyePane(EyeState eye, ScreenColour screen) {
+  /**
+   * @param screen how colours come to the screen
+   */
+  EyePane(EyeState eye, Supplier<ScreenColour> screen) {
     super(14);
     this.eye = eye;
     this.screen = screen;
@@ -96,8 +100,8 @@ final class EyePane extends VBox {
     question.setText(TEXTS.get("eye." + shown.quality() + ".question"));
     place.setText(TEXTS.get("eye.place", shown.answers() + 1, shown.reversals()));
     rest.setVisible(shown.answers() > 0 && shown.answers() % EyeTest.REST_AFTER == 0);
-    left.setImage(Drawn.of(shown.pair().left(), screen));
-    right.setImage(Drawn.of(shown.pair().right(), screen));
+    left.setImage(Drawn.of(shown.pair().left(), screen.get()));
+    right.setImage(Drawn.of(shown.pair().right(), screen.get()));
     requestFocus();
   }
 }

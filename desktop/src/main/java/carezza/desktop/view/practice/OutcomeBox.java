@@ -12,9 +12,6 @@ import javafx.scene.layout.VBox;
 import carezza.codec.ScreenColour;
 import carezza.desktop.practice.PracticeState.Outcome;
 import carezza.desktop.text.Texts;
-import carezza.image.Area;
-import carezza.image.Picture;
-import carezza.practice.Exercise;
 import carezza.practice.Remark;
 import carezza.practice.Score;
 import carezza.practice.Score.Reading;
@@ -40,31 +37,18 @@ final class OutcomeBox extends VBox {
       remarks.getChildren().add(words);
     }
     getChildren().addAll(points, remarks, readings(score));
-    Area seen = seen(outcome);
-    Picture work = Drawn.quarter(outcome.work()).crop(seen);
     HBox pictures =
         new HBox(
             12,
-            titled(TEXTS.get("outcome.work"), Drawn.of(work, screen)),
-            titled(
-                TEXTS.get("outcome.truth"),
-                Drawn.of(Drawn.quarter(outcome.truth()).crop(seen), screen)));
+            titled(TEXTS.get("outcome.work"), Drawn.of(outcome.work(), screen)),
+            titled(TEXTS.get("outcome.truth"), Drawn.of(outcome.truth(), screen)));
     Score.Map map = score.map();
     if (map != null) {
-      Score.Map own =
-          new Score.Map(map.missed().crop(seen), map.overdone().crop(seen), map.lost().crop(seen));
-      pictures.getChildren().add(titled(TEXTS.get("outcome.map"), Drawn.of(work, own, screen)));
+      pictures
+          .getChildren()
+          .add(titled(TEXTS.get("outcome.map"), Drawn.of(outcome.work(), map, screen)));
     }
     getChildren().add(pictures);
-  }
-
-  /** The face where all happens there, in pixels of a map; else the whole picture. */
-  private static Area seen(Outcome outcome) {
-    Area whole = Drawn.quarter(outcome.work()).area();
-    boolean wide =
-        outcome.task().exercise() == Exercise.BACKDROP
-            || outcome.task().exercise() == Exercise.NECK;
-    return wide ? whole : outcome.task().sitter().face().atLevel(2).intersect(whole);
   }
 
   private static Node readings(Score score) {

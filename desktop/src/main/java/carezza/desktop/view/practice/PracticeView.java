@@ -69,7 +69,7 @@ public final class PracticeView implements AppView {
     this.practice = practice;
     this.eye = eye;
     this.opening = opening;
-    eyePane = new EyePane(eye, state.view().screenProperty().get());
+    eyePane = new EyePane(eye, state.view().screenProperty()::get);
     pane.setId("practice");
     pane.getStyleClass().add("plan");
     search.setId("practice-search");
@@ -203,7 +203,7 @@ public final class PracticeView implements AppView {
     say(TEXTS.get("minutes", exercise.minutes()), "hint");
     content.getChildren().add(begin(exercise));
     Outcome outcome = practice.outcomeProperty().get();
-    if (outcome != null && outcome.task().exercise() == exercise) {
+    if (outcome != null && outcome.exercise() == exercise) {
       content.getChildren().add(new OutcomeBox(outcome, state.view().screenProperty().get()));
     }
     overTime(PracticeResult.Kind.EXERCISE, exercise.name());
@@ -334,7 +334,7 @@ public final class PracticeView implements AppView {
   public void showOutcome() {
     Outcome outcome = practice.outcomeProperty().get();
     if (outcome != null) {
-      open(new Page.OfExercise(outcome.task().exercise()));
+      open(new Page.OfExercise(outcome.exercise()));
     }
   }
 
