@@ -1,8 +1,10 @@
 package carezza.recipe;
 
+import java.util.function.UnaryOperator;
+import java.util.stream.IntStream;
+
 import carezza.colour.Lab;
 import carezza.filter.GaussianBlur;
-import carezza.filter.RobustStatistics;
 import carezza.image.Area;
 import carezza.image.ParallelRows;
 import carezza.image.Picture;
@@ -12,9 +14,9 @@ import carezza.image.Plane;
  * Gives a shrunk picture back the crispness that averaging took: unsharp masking of L* at the
  * finest detail there is, with no more than 1 L* beyond what lies around.
  *
- * <p>How much is measured: the middle of the picture at full size is looked at through the band of
- * a difference of Gaussians, scaled by the reduction, and the gain is the largest at which neither
- * edges nor texture of the shrunk picture show more than that by a few percent.
+ * <p>How much is measured: picture and full size are looked at through the band of a difference of
+ * Gaussians, scaled by the reduction, and each place gets the gain at which it shows what it shows
+ * at full size, as pores, hair and edges lose differently.
  */
 public final class OutputSharpening {
 
@@ -32,28 +34,22 @@ public final class OutputSharpening {
 
   private static final double COARSE = 3.2;
 
-  /**
-   * Side of what is compared, in pixels of the finished file; it lies a little above the middle.
-   */
-  private static final int SIDE = 512;
-
-  private static final double HIGH = 0.45;
-
   /** Sigma over which it is read how much a place holds, in pixels of the finished file. */
   private static final double AROUND = 4;
 
-  /** Shares of the pixels that hold texture at most, and those that hold edges. */
-  private static final double TEXTURE = 0.8;
+  /** Rows of the finished file that are read from the full size at a time. */
+  private static final int ROWS = 256;
 
-  private static final double EDGES = 0.95;
+  /** The gain that is tried first, and the least that it counts as having brought, for each 1. */
+  private static final float TRIED = 0.4f;
 
-  /** What edges and texture may show at most of what they show at full size. */
-  private static final double MOST_OF_EDGES = 1.03;
+  private static final float LEAST_RISE = 0.1f;
 
-  private static final double MOST_OF_TEXTURE = 1.07;
+  /** Times that the gains are set anew by what they came to. */
+  private static final int ROUNDS = 2;
 
-  /** Halvings of the range that the gain is sought in. */
-  private static final int STEPS = 7;
+  /** Mean square of L* below which there is nothing to bring back. */
+  private static final float NOTHING = 1e-4f;
 
   private OutputSharpening() {}
 
@@ -61,7 +57,12 @@ public final class OutputSharpening {
    * @param amount 0 none … 1 strong, beyond what shrinking took
    */
   public static Picture of(Picture working, double amount) {
-    return amount == 0 ? working : raised(working, (float) amount * MOST);
+    if (amount == 0) {
+      return working;
+    }
+    float gain = (float) amount * MOST;
+    return raised(
+        working, l -> crisp(l, GaussianBlur.blur(l, SIGMA), Plane.filled(l.area(), gain)));
   }
 
   /**
@@ -70,18 +71,15 @@ public final class OutputSharpening {
    * @param full what it was shrunk from
    */
   public static Picture keeping(Picture full, Picture small) {
-    float gain = gain(full, small);
-    return gain == 0 ? small : raised(small, gain);
+    return raised(small, l -> asCrisp(l, seenAtItsScale(full, small.area())));
   }
 
-  private static Picture raised(Picture working, float gain) {
+  private static Picture raised(Picture working, UnaryOperator<Plane> crisp) {
     Picture lab = Lab.of(working);
-    Plane l = lab.first();
-    Plane crisp = crisp(l, GaussianBlur.blur(l, SIGMA), gain);
-    return Lab.toWorking(new Picture(crisp, lab.second(), lab.third()));
+    return Lab.toWorking(new Picture(crisp.apply(lab.first()), lab.second(), lab.third()));
   }
 
-  private static Plane crisp(Plane l, Plane soft, float gain) {
+  private static Plane crisp(Plane l, Plane soft, Plane gain) {
     Plane crisp = Plane.of(l.area());
     int w = l.width();
     int h = l.height();
@@ -102,7 +100,7 @@ public final class OutputSharpening {
               }
               int i = y * w + x;
               float own = l.values()[i];
-              float wanted = own + gain * (own - soft.values()[i]);
+              float wanted = own + gain.values()[i] * (own - soft.values()[i]);
               crisp.values()[i] = Math.clamp(wanted, least - HALO, most + HALO);
             }
           }
@@ -110,68 +108,80 @@ public final class OutputSharpening {
     return crisp;
   }
 
-  private static float gain(Picture full, Picture small) {
-    Area shown = middle(small.area());
-    Plane wanted = seenAtItsScale(full, small.area(), shown);
-    Plane own = Lab.lightness(small.crop(shown));
-    Plane soft = GaussianBlur.blur(own, SIGMA);
-    double texture = RobustStatistics.quantile(doubles(wanted), TEXTURE);
-    double edge = RobustStatistics.quantile(doubles(wanted), EDGES);
-    float low = 0;
-    float high = MOST;
-    for (int step = 0; step < STEPS; step++) {
-      float gain = (low + high) / 2;
-      Plane now = energy(crisp(own, soft, gain), 1);
-      boolean more =
-          share(wanted, now, 0, texture) <= MOST_OF_TEXTURE
-              && share(wanted, now, edge, Double.MAX_VALUE) <= MOST_OF_EDGES;
-      low = more ? gain : low;
-      high = more ? high : gain;
+  /**
+   * @param wanted power of the band about each place
+   */
+  private static Plane asCrisp(Plane l, Plane wanted) {
+    Plane soft = GaussianBlur.blur(l, SIGMA);
+    float[] plain = power(l, 1).values();
+    Plane gain = Plane.filled(l.area(), TRIED);
+    Plane crisp = crisp(l, soft, gain);
+    float[] rise = power(crisp, 1).values();
+    for (int i = 0; i < rise.length; i++) {
+      rise[i] = Math.max(LEAST_RISE, (times(rise[i], plain[i]) - 1) / TRIED);
+      gain.values()[i] = gained(0, times(wanted.values()[i], plain[i]) - 1, rise[i]);
     }
-    return low;
-  }
-
-  private static double[] doubles(Plane plane) {
-    double[] values = new double[plane.values().length];
-    for (int i = 0; i < values.length; i++) {
-      values[i] = plane.values()[i];
-    }
-    return values;
-  }
-
-  private static Area middle(Area all) {
-    int w = Math.min(SIDE, all.width());
-    int h = Math.min(SIDE, all.height());
-    return new Area(
-        all.x() + (all.width() - w) / 2, all.y() + (int) (HIGH * (all.height() - h)), w, h);
-  }
-
-  /** What the full picture holds about the places of the shrunk one's pixels. */
-  private static Plane seenAtItsScale(Picture full, Area all, Area shown) {
-    double f = (double) full.area().width() / all.width();
-    double g = (double) full.area().height() / all.height();
-    Area around =
-        Area.around(
-                full.area().x() + f * (shown.x() - all.x()),
-                full.area().y() + g * (shown.y() - all.y()),
-                full.area().x() + f * (shown.right() - all.x()),
-                full.area().y() + g * (shown.bottom() - all.y()))
-            .intersect(full.area());
-    Plane held = energy(Lab.lightness(full.crop(around)), f);
-    Plane seen = Plane.of(shown);
-    for (int y = 0; y < shown.height(); y++) {
-      for (int x = 0; x < shown.width(); x++) {
-        seen.values()[y * shown.width() + x] =
-            held.sample(
-                full.area().x() + f * (shown.x() - all.x() + x + 0.5),
-                full.area().y() + g * (shown.y() - all.y() + y + 0.5));
+    crisp = crisp(l, soft, gain);
+    for (int round = 1; round < ROUNDS; round++) {
+      float[] now = power(crisp, 1).values();
+      for (int i = 0; i < now.length; i++) {
+        float missing = times(wanted.values()[i], plain[i]) - times(now[i], plain[i]);
+        gain.values()[i] = gained(gain.values()[i], missing, rise[i]);
       }
+      crisp = crisp(l, soft, gain);
     }
+    return crisp;
+  }
+
+  /** How many times as strong a band of this power is as a plain one. */
+  private static float times(float power, float plain) {
+    return plain < NOTHING ? 1 : (float) Math.sqrt(power / plain);
+  }
+
+  private static float gained(float gain, float missing, float rise) {
+    return Math.clamp(gain + missing / rise, 0, MOST);
+  }
+
+  /** The power that the full picture holds about the places of the shrunk one's pixels. */
+  private static Plane seenAtItsScale(Picture full, Area all) {
+    Plane seen = Plane.of(all);
+    IntStream.range(0, (all.height() + ROWS - 1) / ROWS)
+        .parallel()
+        .forEach(
+            i -> {
+              int top = all.y() + i * ROWS;
+              int height = Math.min(ROWS, all.bottom() - top);
+              see(full, new Area(all.x(), top, all.width(), height), seen);
+            });
     return seen;
   }
 
+  private static void see(Picture full, Area rows, Plane seen) {
+    Area all = seen.area();
+    double across = (double) full.area().width() / all.width();
+    double down = (double) full.area().height() / all.height();
+    double left = full.area().x() - across * all.x();
+    double top = full.area().y() - down * all.y();
+    int reach = GaussianBlur.reach(COARSE * across) + GaussianBlur.reach(AROUND * across);
+    Area read =
+        Area.around(
+                full.area().x(),
+                top + down * rows.y(),
+                full.area().right(),
+                top + down * rows.bottom())
+            .grow(reach)
+            .intersect(full.area());
+    Plane held = power(Lab.lightness(full.crop(read)), across);
+    for (int y = rows.y(); y < rows.bottom(); y++) {
+      for (int x = rows.x(); x < rows.right(); x++) {
+        seen.values()[seen.index(x, y)] =
+            held.sample(left + across * (x + 0.5), top + down * (y + 0.5));
+      }
+    }
+  }
+
   /** Mean square of the band about each place. */
-  private static Plane energy(Plane l, double scale) {
+  private static Plane power(Plane l, double scale) {
     Plane fine = GaussianBlur.blur(l, FINE * scale);
     Plane coarse = GaussianBlur.blur(l, COARSE * scale);
     for (int i = 0; i < fine.values().length; i++) {
@@ -179,19 +189,5 @@ public final class OutputSharpening {
       fine.values()[i] = d * d;
     }
     return GaussianBlur.blur(fine, AROUND * scale);
-  }
-
-  /** Root mean squares where as much is wanted as a range says, now to wanted. */
-  private static double share(Plane wanted, Plane now, double from, double to) {
-    double there = 1e-9;
-    double here = 1e-9;
-    for (int i = 0; i < wanted.values().length; i++) {
-      float own = wanted.values()[i];
-      if (own >= from && own <= to) {
-        there += own;
-        here += now.values()[i];
-      }
-    }
-    return Math.sqrt(here / there);
   }
 }

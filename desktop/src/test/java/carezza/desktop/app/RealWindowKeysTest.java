@@ -17,7 +17,7 @@ import carezza.session.Journals;
 import carezza.session.Journals.LeftBehind;
 
 /** Where keys go in a real window: what they did is read from its title and its files. */
-@Test(groups = "real-window")
+@Test(groups = {"real-window", "beside"})
 public class RealWindowKeysTest {
 
   private static final long SETTLING_MILLIS = 700;

@@ -23,7 +23,7 @@ import carezza.session.Journals.LeftBehind;
  * random moments of painting, saving and delivering. Needs an X server for nobody (Xvfb), a window
  * manager and xdotool; without them it is skipped.
  */
-@Test(groups = "real-window")
+@Test(groups = {"real-window", "beside"})
 public class RealWindowKillTest {
 
   private static final int KILLS = Thorough.ASKED ? 16 : 2;
