@@ -30,7 +30,11 @@ public record Bilinear(int first, int right, int down, float along, float across
 
   /** The value of a plane over that area. */
   public float of(Plane plane) {
-    float[] v = plane.values();
+    return of(plane.values());
+  }
+
+  /** The value of an area's values, row by row. */
+  public float of(float[] v) {
     float top = v[first] * (1 - along) + v[first + right] * along;
     float bottom = v[first + down] * (1 - along) + v[first + down + right] * along;
     return top * (1 - across) + bottom * across;

@@ -2,6 +2,8 @@ package carezza.kernel;
 
 import java.util.Optional;
 
+import org.jspecify.annotations.Nullable;
+
 import carezza.colour.BlendMode;
 import carezza.colour.MonotoneCurve;
 import carezza.colour.Transfer;
@@ -131,76 +133,104 @@ final class OverlayKernel implements LayerKernel<OverlayLayer, Measurements> {
           layer.behind()
               ? context.regions().coverage(SemanticRegion.BACKDROP, out, context.level())
               : null;
-      float amount = (float) layer.attributes().amount();
-      BlendMode mode = layer.attributes().blend();
       int w = out.width();
       ParallelRows.each(
           4 * w,
           out.height(),
           (from, to) -> {
-            float[] colour = new float[3];
-            float[] back = new float[3];
+            float[][] laid = new float[3][w];
+            float[] shares = new float[w];
             for (int y = from; y < to; y++) {
-              for (int x = 0; x < w; x++) {
-                int i = y * w + x;
-                double px = out.x() + x + 0.5;
-                double py = out.y() + y + 0.5;
-                float share = amount * mask.values()[i] * sampled(px, py, colour);
-                if (share == 0) {
-                  continue;
-                }
-                for (int c = 0; c < 3; c++) {
-                  back[c] = result.plane(c).values()[i];
-                }
-                if (open != null) {
-                  behind(open.values()[i], px, py, back, colour, mode);
-                } else {
-                  mode.over(back[0], back[1], back[2], colour);
-                }
-                for (int c = 0; c < 3; c++) {
-                  result.plane(c).values()[i] = back[c] + share * (colour[c] - back[c]);
-                }
-              }
+              sample(out, y, laid, shares);
+              lay(out, y, laid, shares, mask.values(), open == null ? null : open.values(), result);
             }
           });
       return result;
     }
 
-    /** Its colour at a place of the level, and its alpha there. */
-    private float sampled(double px, double py, float[] colour) {
-      double dx = px - x0;
-      double dy = py - y0;
-      double u = ratio * (dx * cos + dy * sin);
-      double v = ratio * (dy * cos - dx * sin);
-      int width = source.alpha().width();
-      int height = source.alpha().height();
-      double sx = (layer.mirrored() ? -u : u) + width / 2.0;
-      double sy = v + height / 2.0;
-      if (sx < 0 || sy < 0 || sx > width || sy > height) {
-        return 0;
+    /** A row of it over an area of the level: its colours, and its alpha, 0 where it is not. */
+    private void sample(Area out, int y, float[][] colours, float[] alphas) {
+      double dx = out.x() + 0.5 - x0;
+      double dy = out.y() + y + 0.5 - y0;
+      double flip = layer.mirrored() ? -1 : 1;
+      Area area = source.alpha().area();
+      int width = area.width();
+      int height = area.height();
+      double left = flip * ratio * (dx * cos + dy * sin) + width / 2.0;
+      double top = ratio * (dy * cos - dx * sin) + height / 2.0;
+      double right = flip * ratio * cos;
+      double down = -ratio * sin;
+      float[] alpha = source.alpha().values();
+      float[] red = source.colour().first().values();
+      float[] green = source.colour().second().values();
+      float[] blue = source.colour().third().values();
+      for (int x = 0; x < alphas.length; x++) {
+        double sx = left + x * right;
+        double sy = top + x * down;
+        if (sx < 0 || sy < 0 || sx > width || sy > height) {
+          alphas[x] = 0;
+          continue;
+        }
+        Bilinear at = Bilinear.at(area, sx, sy);
+        alphas[x] = at.of(alpha);
+        colours[0][x] = curve.at(at.of(red));
+        colours[1][x] = curve.at(at.of(green));
+        colours[2][x] = curve.at(at.of(blue));
       }
-      Bilinear at = Bilinear.at(source.alpha().area(), sx, sy);
-      for (int c = 0; c < 3; c++) {
-        colour[c] = curve.at(at.of(source.colour().plane(c)));
+    }
+
+    private void lay(
+        Area out,
+        int y,
+        float[][] laid,
+        float[] shares,
+        float[] mask,
+        float @Nullable [] open,
+        Picture result) {
+      float amount = (float) layer.attributes().amount();
+      BlendMode mode = layer.attributes().blend();
+      float[] red = result.first().values();
+      float[] green = result.second().values();
+      float[] blue = result.third().values();
+      float[] colour = new float[3];
+      float[] back = new float[3];
+      float[] old = new float[3];
+      int row = y * out.width();
+      for (int x = 0; x < shares.length; x++) {
+        int i = row + x;
+        float share = amount * mask[i] * shares[x];
+        if (share == 0) {
+          continue;
+        }
+        colour[0] = laid[0][x];
+        colour[1] = laid[1][x];
+        colour[2] = laid[2][x];
+        if (open == null) {
+          mode.over(red[i], green[i], blue[i], colour);
+        } else {
+          back[0] = red[i];
+          back[1] = green[i];
+          back[2] = blue[i];
+          backdrop.at(out.x() + x + 0.5, out.y() + y + 0.5, old);
+          behind(open[i], old, back, colour, mode);
+        }
+        red[i] += share * (colour[0] - red[i]);
+        green[i] += share * (colour[1] - green[i]);
+        blue[i] += share * (colour[2] - blue[i]);
       }
-      return at.of(source.alpha());
     }
 
     /**
      * What the pixel becomes where the backdrop gives way.
      *
      * @param open share of the backdrop in it
+     * @param old linear light of the backdrop there
      * @param colour in: what is laid; out: the result
      */
-    private void behind(
-        float open, double px, double py, float[] back, float[] colour, BlendMode mode) {
-      float[] laid = new float[3];
+    private void behind(float open, float[] old, float[] back, float[] colour, BlendMode mode) {
       for (int c = 0; c < 3; c++) {
-        laid[c] = Transfer.toEncoded(gain[c] * Transfer.toLinear(Math.max(0, colour[c])));
-        colour[c] = laid[c];
+        colour[c] = Transfer.toEncoded(gain[c] * Transfer.toLinear(Math.max(0, colour[c])));
       }
-      float[] old = new float[3];
-      backdrop.at(px, py, old);
       if (mode != BlendMode.NORMAL) {
         mode.over(
             Transfer.toEncoded(old[0]),

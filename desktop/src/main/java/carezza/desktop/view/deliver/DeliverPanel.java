@@ -145,6 +145,7 @@ final class DeliverPanel extends VBox {
     subscriptions.on(
         () -> check(state.measurements().gaugesProperty().get()),
         state.measurements().gaugesProperty(),
+        state.measurements().missingProperty(),
         state.plan().planProperty(),
         state.plan().brokenProperty());
     subscriptions.on(this::saySize, state.document().projectProperty());
