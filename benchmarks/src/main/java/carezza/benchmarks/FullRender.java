@@ -21,7 +21,6 @@ import carezza.mask.Regions;
 import carezza.render.Pyramid;
 import carezza.render.RenderInput;
 import carezza.render.Renderer;
-import carezza.render.Renderer.Readiness;
 import carezza.render.TileCache;
 
 /** The twenty-layer stack on 24 megapixels, and what it is held against. */
@@ -37,7 +36,6 @@ public class FullRender {
   private Picture copy;
   private Renderer renderer;
   private RenderInput scene;
-  private RenderInput finished;
 
   @Setup(Level.Trial)
   public void prepare() {
@@ -49,9 +47,6 @@ public class FullRender {
         Regions.find(pyramid.level(Regions.level(portrait.faces())), portrait.faces());
     renderer = new Renderer(pyramid, new TileCache(1L << 29));
     scene = new RenderInput(BeautyStack.on(portrait.faces()), regions);
-    finished = new RenderInput(BeautyStack.finishedOn(portrait.faces()), regions);
-    renderer.render(
-        finished, renderer.size().atLevel(4).area(), 4, Readiness.EXACT, Cancellation.NONE);
   }
 
   @Benchmark
@@ -73,11 +68,5 @@ public class FullRender {
   @Benchmark
   public Picture twentyLayers() {
     return renderer.renderOnce(scene, 0, Cancellation.NONE);
-  }
-
-  /** With every kind of the last stage on top of them. */
-  @Benchmark
-  public Picture twentyLayersFinished() {
-    return renderer.renderOnce(finished, 0, Cancellation.NONE);
   }
 }

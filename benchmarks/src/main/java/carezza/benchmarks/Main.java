@@ -9,14 +9,14 @@ import carezza.codec.PressProfile;
 
 /**
  * Runs a measurement: {@code jmh [pattern …]}, {@code memory}, {@code strokes}, {@code pushes},
- * {@code sliders}, {@code masks}, {@code colours [KIND …]}, {@code set FOLDER}; {@code routine NAME
- * PHOTO …} holds a shipped routine against the same with its values fixed; {@code quality PORTRAITS
- * FILE.md} compares what is found with the painted truth; {@code regions PORTRAITS … FILE.md}
- * compares regions and draws them; {@code plan PORTRAITS … FILE.md} compares findings and drafts;
- * {@code detection PORTRAITS} fits the weights by which blemishes are told; {@code files FOLDER
- * [REPORT.md]} reads a folder of other people's files beside an independent reader; {@code fuzz
- * SECONDS FOLDER} fuzzes the readers (with the profile {@code fuzz}); {@code press-profile FILE}
- * makes the CMYK profile anew.
+ * {@code sliders}, {@code masks}, {@code colours [KIND …]}, {@code finish}, {@code set FOLDER};
+ * {@code routine NAME PHOTO …} holds a shipped routine against the same with its values fixed;
+ * {@code quality PORTRAITS FILE.md} compares what is found with the painted truth; {@code regions
+ * PORTRAITS … FILE.md} compares regions and draws them; {@code plan PORTRAITS … FILE.md} compares
+ * findings and drafts; {@code detection PORTRAITS} fits the weights by which blemishes are told;
+ * {@code files FOLDER [REPORT.md]} reads a folder of other people's files beside an independent
+ * reader; {@code fuzz SECONDS FOLDER} fuzzes the readers (with the profile {@code fuzz}); {@code
+ * press-profile FILE} makes the CMYK profile anew.
  */
 public final class Main {
 
@@ -35,6 +35,7 @@ public final class Main {
       case "sliders" -> Interaction.sliders();
       case "masks" -> Interaction.masks();
       case "colours" -> Interaction.colours(List.of(rest));
+      case "finish" -> FinishCost.run();
       case "set" -> SetWindow.run(Path.of(rest[0]));
       case "routine" ->
           RoutineCost.run(rest[0], Arrays.stream(rest).skip(1).map(Path::of).toList());
@@ -55,7 +56,7 @@ public final class Main {
       case "press-profile" -> Files.write(Path.of(rest[0]), PressProfile.make());
       default -> {
         System.err.println(
-            "Say what to measure: jmh [pattern …], memory, strokes, pushes, sliders, masks, colours, set, routine, quality, plan, regions, detection, files, fuzz, or press-profile.");
+            "Say what to measure: jmh [pattern …], memory, strokes, pushes, sliders, masks, colours, finish, set, routine, quality, plan, regions, detection, files, fuzz, or press-profile.");
         System.exit(2);
       }
     }

@@ -55,7 +55,7 @@ public enum BlendMode {
   }
 
   private static double hold(float v) {
-    return Math.clamp(v, 0f, 1f);
+    return v < 0 ? 0 : v > 1 ? 1 : v;
   }
 
   private static double luminosity(double r, double g, double b) {

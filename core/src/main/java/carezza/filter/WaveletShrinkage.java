@@ -28,6 +28,14 @@ public final class WaveletShrinkage {
   /** Median of the absolute values of a normal variable. */
   private static final double MEDIAN = 0.6745;
 
+  /** How strong noise is by tone. */
+  @FunctionalInterface
+  public interface NoiseByTone {
+
+    /** Turns a row of tones into the deviations of the noise there. */
+    void sigma(float[] tones);
+  }
+
   /** Pixels beyond its output that the shrinkage reads. */
   public static int reach(int scales) {
     return scales == 0 ? 0 : (2 * WINDOW + 2) << scales;
@@ -49,7 +57,6 @@ public final class WaveletShrinkage {
 
   private final float[] one;
   private final float[] other;
-  private float[] spare;
 
   /** For the coarser scales, on every second pixel; null where there are none. */
   private final @Nullable WaveletShrinkage coarse;
@@ -79,7 +86,6 @@ public final class WaveletShrinkage {
     details = new float[end - first][3][w * h];
     one = new float[w * h];
     other = new float[w * h];
-    spare = new float[w * h];
     left = area.x() & 1;
     top = area.y() & 1;
     Area half = new Area(0, 0, (w - left + 1) / 2, (h - top + 1) / 2);
@@ -90,30 +96,22 @@ public final class WaveletShrinkage {
   }
 
   /**
-   * @param sigma of the noise at each pixel
+   * @param tones that the noise goes by
    * @return the plane without it
    */
-  public Plane shrunk(Plane plane, Plane sigma) {
-    return new Plane(plane.area(), shrunk(plane.values(), sigma.values()).clone());
+  public Plane shrunk(Plane plane, Plane tones, NoiseByTone noise) {
+    return new Plane(plane.area(), shrunk(plane.values(), tones.values(), noise).clone());
   }
 
-  private float[] shrunk(float[] plane, float[] sigma) {
+  private float[] shrunk(float[] plane, float[] tones, NoiseByTone noise) {
     float[] low = plane;
     for (int j = first; j < end; j++) {
       float[] mean = low == one ? other : one;
-      float[][] bands = details[j - first];
-      split(low, mean, bands, 1 << j - halved);
+      split(low, tones, noise, mean, details[j - first], j);
       low = mean;
-      float share = Math.scalb(1f, -(j + 1));
-      for (int k = 0; k < 3; k++) {
-        float[] band = bands[k];
-        shrink(band, sigma, share, WINDOW << j - halved, spare);
-        bands[k] = spare;
-        spare = band;
-      }
     }
     if (coarse != null) {
-      shrink(coarse, low, sigma);
+      shrink(coarse, low, tones, noise);
     }
     for (int j = end - 1; j >= first; j--) {
       float[] joined = low == one ? other : one;
@@ -124,9 +122,9 @@ public final class WaveletShrinkage {
   }
 
   /** What the coarser scales take out of every second mean is taken out of those between, too. */
-  private void shrink(WaveletShrinkage further, float[] low, float[] sigma) {
+  private void shrink(WaveletShrinkage further, float[] low, float[] tones, NoiseByTone noise) {
     float[] means = picked(further, low);
-    float[] calm = further.shrunk(means, picked(further, sigma));
+    float[] calm = further.shrunk(means, picked(further, tones), noise);
     int cw = further.w;
     for (int i = 0; i < means.length; i++) {
       means[i] = calm[i] - means[i];
@@ -161,33 +159,129 @@ public final class WaveletShrinkage {
     return out;
   }
 
-  /** Mean, and details across, down and along the diagonal, of each pixel and those a step on. */
-  private void split(float[] in, float[] mean, float[][] bands, int step) {
-    float[] across = bands[0];
-    float[] down = bands[1];
-    float[] diagonal = bands[2];
+  /**
+   * Mean, and details across, down and along the diagonal, of each pixel and those a step on; the
+   * details shrunk. Those of the rows that power is read in are at hand for three windows alone.
+   */
+  private void split(
+      float[] in, float[] tones, NoiseByTone noise, float[] mean, float[][] bands, int scale) {
+    int step = 1 << scale - halved;
+    int window = WINDOW << scale - halved;
+    float share = Math.scalb(1f, -(scale + 1));
     ParallelRows.each(
         w,
         h,
         (from, to) -> {
-          float[] a = new float[w];
-          float[] b = new float[w];
-          float[] c = new float[w];
-          float[] d = new float[w];
-          for (int y = from; y < to; y++) {
-            int row = y * w;
-            int below = Math.min(h - 1, y + step) * w;
-            System.arraycopy(in, row, a, 0, w);
-            System.arraycopy(in, below, c, 0, w);
-            HaarRows.on(a, step, b);
-            HaarRows.on(c, step, d);
-            HaarRows.parted(a, b, c, d);
-            System.arraycopy(a, 0, mean, row, w);
-            System.arraycopy(b, 0, across, row, w);
-            System.arraycopy(c, 0, down, row, w);
-            System.arraycopy(d, 0, diagonal, row, w);
+          Split rows = new Split(in, step);
+          Power[] powers = {new Power(window), new Power(window), new Power(window)};
+          float[] sigma = new float[w];
+          for (int y = Math.max(0, from - window); y < to + window; y++) {
+            if (y < h) {
+              rows.of(y);
+              for (int k = 0; k < 3; k++) {
+                powers[k].take(rows.details[k], y);
+              }
+              if (y >= from && y < to) {
+                System.arraycopy(rows.mean, 0, mean, y * w, w);
+              }
+            } else {
+              for (Power power : powers) {
+                power.drop(y);
+              }
+            }
+            int done = y - window;
+            if (done >= from) {
+              System.arraycopy(tones, done * w, sigma, 0, w);
+              noise.sigma(sigma);
+              for (int k = 0; k < 3; k++) {
+                powers[k].shrink(done, sigma, share, bands[k]);
+              }
+            }
           }
         });
+  }
+
+  /** Rows of a plane parted into means and details. */
+  private final class Split {
+
+    final float[] mean = new float[w];
+    final float[][] details = new float[3][w];
+
+    private final float[] in;
+    private final int step;
+
+    Split(float[] in, int step) {
+      this.in = in;
+      this.step = step;
+    }
+
+    void of(int y) {
+      System.arraycopy(in, y * w, mean, 0, w);
+      System.arraycopy(in, Math.min(h - 1, y + step) * w, details[1], 0, w);
+      HaarRows.on(mean, step, details[0]);
+      HaarRows.on(details[1], step, details[2]);
+      HaarRows.parted(mean, details[0], details[1], details[2]);
+    }
+  }
+
+  /** Rows of details, and the sums of their squares down the columns of a window. */
+  private final class Power {
+
+    private final int window;
+    private final float[][] rows;
+
+    // In double: what an edge leaves of a sum of floats would be taken for noise.
+    private final double[] columns = new double[w];
+    private final float[] padded;
+    private final float[] sums;
+    private final float[] last;
+    private final float[] parts;
+    private final float[] result = new float[w];
+
+    /** The first row that was taken. */
+    private int first = -1;
+
+    Power(int window) {
+      this.window = window;
+      rows = new float[2 * window + 1][w];
+      padded = new float[w + 2 * window];
+      sums = new float[w + 2 * window];
+      last = new float[w + 2 * window];
+      parts = parts(w, window);
+    }
+
+    private float[] row(int y) {
+      return rows[y % rows.length];
+    }
+
+    /** Takes a row, which a window begins or goes on with. */
+    void take(float[] details, int y) {
+      first = first < 0 ? y : first;
+      drop(y);
+      System.arraycopy(details, 0, row(y), 0, w);
+      add(columns, row(y));
+    }
+
+    /** Forgets the row that a window which ends here leaves. */
+    void drop(int y) {
+      int left = y - rows.length;
+      if (first >= 0 && left >= first) {
+        subtract(columns, row(left));
+      }
+    }
+
+    /** The row in the middle of the window, shrunk. */
+    void shrink(int y, float[] sigma, float share, float[] out) {
+      int count = Math.min(h - 1, y + window) - Math.max(0, y - window) + 1;
+      for (int x = 0; x < w; x++) {
+        padded[window + x] = (float) columns[x];
+      }
+      summed(padded, sums, last, 2 * window);
+      System.arraycopy(padded, 2 * window, last, 0, w);
+      System.arraycopy(row(y), 0, result, 0, w);
+      gain(result, sigma, sums, last, parts, share, 1f / count);
+      System.arraycopy(result, 0, out, y * w, w);
+    }
   }
 
   /** The mean of the four ways in which a pixel is told by those before it. */
@@ -199,18 +293,20 @@ public final class WaveletShrinkage {
         w,
         h,
         (from, to) -> {
-          float[][] own = new float[4][w];
-          float[][] above = new float[4][w];
+          // What rows tell of themselves and those on from them, until a step later.
+          float[][][] told = new float[step + 1][4][w];
           float[] total = new float[w];
-          for (int y = from; y < to; y++) {
+          float[] near = new float[w];
+          float[] far = new float[w];
+          for (int y = Math.max(0, from - step); y < to; y++) {
             int row = y * w;
+            float[][] own = told[y % (step + 1)];
             HaarRows.told(low, across, down, diagonal, row, own);
-            // On the first rows and columns a pixel tells of itself in place of those before it.
-            float[][] over = own;
-            if (y >= step) {
-              HaarRows.told(low, across, down, diagonal, row - step * w, above);
-              over = above;
+            if (y < from) {
+              continue;
             }
+            // On the first rows and columns a pixel tells of itself in place of those before it.
+            float[][] over = y < step ? own : told[(y - step) % (step + 1)];
             boolean first = y < step;
             float[] left = own[1];
             float[] up = first ? own[0] : over[2];
@@ -223,52 +319,11 @@ public final class WaveletShrinkage {
               out[row + x] = (total[x] + 2 * own[0][x]) * 0.25f;
             }
             int rest = w - edge;
-            System.arraycopy(left, 0, above[0], 0, rest);
-            System.arraycopy(both, first ? edge : 0, above[1], 0, rest);
+            System.arraycopy(left, 0, near, 0, rest);
+            System.arraycopy(both, first ? edge : 0, far, 0, rest);
             System.arraycopy(total, edge, total, 0, rest);
-            HaarRows.sum(total, above[0], above[1], rest);
+            HaarRows.sum(total, near, far, rest);
             System.arraycopy(total, 0, out, row + edge, rest);
-          }
-        });
-  }
-
-  /**
-   * @param share of the noise's sigma that this band has
-   * @param window pixels to each side that power is read over
-   */
-  private void shrink(float[] band, float[] sigma, float share, int window, float[] out) {
-    ParallelRows.each(
-        w,
-        h,
-        (from, to) -> {
-          // In double: what an edge leaves of a sum of floats would be taken for noise.
-          double[] columns = new double[w];
-          float[] padded = new float[w + 2 * window];
-          float[] sums = new float[w + 2 * window];
-          float[] last = new float[w + 2 * window];
-          float[] parts = parts(w, window);
-          float[] details = new float[w];
-          float[] noise = new float[w];
-          for (int y = Math.max(0, from - window); y < Math.min(h, from + window); y++) {
-            add(columns, band, y * w);
-          }
-          for (int y = from; y < to; y++) {
-            if (y + window < h) {
-              add(columns, band, (y + window) * w);
-            }
-            if (y - window - 1 >= Math.max(0, from - window)) {
-              subtract(columns, band, (y - window - 1) * w);
-            }
-            int rows = Math.min(h - 1, y + window) - Math.max(0, y - window) + 1;
-            for (int x = 0; x < w; x++) {
-              padded[window + x] = (float) columns[x];
-            }
-            summed(padded, sums, last, 2 * window);
-            System.arraycopy(padded, 2 * window, last, 0, w);
-            System.arraycopy(band, y * w, details, 0, w);
-            System.arraycopy(sigma, y * w, noise, 0, w);
-            gain(details, noise, sums, last, parts, share, 1f / rows);
-            System.arraycopy(details, 0, out, y * w, w);
           }
         });
   }
@@ -282,16 +337,16 @@ public final class WaveletShrinkage {
     return parts;
   }
 
-  private static void add(double[] columns, float[] band, int at) {
+  private static void add(double[] columns, float[] row) {
     for (int x = 0; x < columns.length; x++) {
-      double v = band[at + x];
+      double v = row[x];
       columns[x] += v * v;
     }
   }
 
-  private static void subtract(double[] columns, float[] band, int at) {
+  private static void subtract(double[] columns, float[] row) {
     for (int x = 0; x < columns.length; x++) {
-      double v = band[at + x];
+      double v = row[x];
       columns[x] -= v * v;
     }
   }

@@ -77,18 +77,19 @@ final class BackdropKernel implements LayerKernel<BackdropLayer, Measurements> {
         }) {
       Picture light = probe.levels().over(strip, 0);
       Plane open = site.regions().coverage(SemanticRegion.BACKDROP, strip, 0);
-      float[] about = new float[3];
-      for (int i = 0; i < open.values().length; i++) {
-        if (open.values()[i] > SURE) {
-          int x = strip.x() + i % strip.width();
-          int y = strip.y() + i / strip.width();
-          old.at(x + 0.5, y + 0.5, about);
-          double least = Double.MAX_VALUE;
-          for (int c = 0; c < 3; c++) {
-            float own = Transfer.toLinear(Math.max(0, light.plane(c).values()[i]));
-            least = Math.min(least, own / Math.max(DARK, about[c]));
+      float[][] about = new float[3][strip.width()];
+      for (int y = 0; y < strip.height(); y++) {
+        old.along(strip.x(), strip.y() + y, about);
+        for (int x = 0; x < strip.width(); x++) {
+          int i = y * strip.width() + x;
+          if (open.values()[i] > SURE) {
+            double least = Double.MAX_VALUE;
+            for (int c = 0; c < 3; c++) {
+              float own = Transfer.toLinear(Math.max(0, light.plane(c).values()[i]));
+              least = Math.min(least, own / Math.max(DARK, about[c][x]));
+            }
+            ratios[n++] = least;
           }
-          ratios[n++] = least;
         }
       }
     }
@@ -130,26 +131,39 @@ final class BackdropKernel implements LayerKernel<BackdropLayer, Measurements> {
         4 * w,
         area.height(),
         (from, to) -> {
-          float[] about = new float[3];
-          for (int i = from * w; i < to * w; i++) {
-            float share = open.values()[i];
-            if (share == 0) {
-              continue;
-            }
-            old.at(area.x() + i % w + 0.5, area.y() + i / w + 0.5, about);
-            float mixed = OldBackdrop.mixed(share);
+          float[][] about = new float[3][w];
+          for (int y = from; y < to; y++) {
+            old.along(area.x(), area.y() + y, about);
             for (int c = 0; c < 3; c++) {
-              float[] values = out.plane(c).values();
-              float x = Transfer.toLinear(Math.max(0, values[i]));
-              float edge = x + share * (wanted[c] - about[c]);
-              float free = wanted[c];
-              if (texture != null && mixed < 1) {
-                free *= texture.at(x / Math.max(DARK, about[c]));
-              }
-              values[i] = Transfer.toEncoded(Math.max(0, mixed * edge + (1 - mixed) * free));
+              bring(out.plane(c).values(), open.values(), y * w, about[c], wanted[c], texture);
             }
           }
         });
     return out;
+  }
+
+  /** A channel of a row that begins at an index. */
+  private static void bring(
+      float[] values,
+      float[] open,
+      int row,
+      float[] about,
+      float wanted,
+      @Nullable LookupTable texture) {
+    for (int x = 0; x < about.length; x++) {
+      int i = row + x;
+      float share = open[i];
+      if (share == 0) {
+        continue;
+      }
+      float mixed = OldBackdrop.mixed(share);
+      float light = Transfer.toLinear(Math.max(0, values[i]));
+      float edge = light + share * (wanted - about[x]);
+      float free = wanted;
+      if (texture != null && mixed < 1) {
+        free *= texture.at(light / Math.max(DARK, about[x]));
+      }
+      values[i] = Transfer.toEncoded(Math.max(0, mixed * edge + (1 - mixed) * free));
+    }
   }
 }

@@ -40,7 +40,7 @@ final class FocusFalloffKernel implements LayerKernel<FocusFalloffLayer, Measure
         Plane weight = Masks.render(mask, wide, context, input);
         Picture sums =
             spread.spread(
-                input,
+                Transfer.toLinear(input.crop(wide)),
                 out,
                 light -> light.map(p -> p.times(weight)),
                 p -> DiscBlur.blur(p, coarse));

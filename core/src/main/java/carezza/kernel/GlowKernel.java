@@ -41,17 +41,18 @@ final class GlowKernel implements LayerKernel<GlowLayer, Measurements> {
 
       @Override
       public Picture render(Picture input, Area out) {
+        Picture linear = Transfer.toLinear(input.crop(needed(out)));
         Picture lights =
             layer.glow() == 0
                 ? null
                 : light.spread(
-                    input, out, p -> lights(p, (float) layer.from()), p -> blur(p, coarse));
-        Picture own = input.crop(out);
+                    linear, out, p -> lights(p, (float) layer.from()), p -> blur(p, coarse));
+        Picture own = linear.crop(out);
         if (layer.soften() == 0) {
-          return lights == null ? own : glowing(own, own, own, lights, layer);
+          return lights == null ? input.crop(out) : glowing(own, own, own, lights, layer);
         }
-        Picture soft = light.spread(input, out, p -> p, p -> blur(p, coarse));
-        Picture detail = texture.spread(input, out, p -> p, p -> blur(p, coarseFine));
+        Picture soft = light.spread(linear, out, p -> p, p -> blur(p, coarse));
+        Picture detail = texture.spread(linear, out, p -> p, p -> blur(p, coarseFine));
         return glowing(own, soft, detail, lights, layer);
       }
     };
@@ -86,7 +87,8 @@ final class GlowKernel implements LayerKernel<GlowLayer, Measurements> {
   }
 
   /**
-   * @param soft blurred light, or the encoded picture itself where it is not softened
+   * @param own linear light
+   * @param soft blurred light, or its own where it is not softened
    * @param lights blurred, or null
    */
   private static Picture glowing(
@@ -104,7 +106,7 @@ final class GlowKernel implements LayerKernel<GlowLayer, Measurements> {
             float[] from = own.plane(c).values();
             float[] to = out.plane(c).values();
             for (int i = top * w; i < bottom * w; i++) {
-              float light = Transfer.toLinear(from[i]);
+              float light = from[i];
               if (soften > 0) {
                 light +=
                     soften

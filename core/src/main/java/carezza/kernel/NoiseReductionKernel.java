@@ -75,17 +75,16 @@ final class NoiseReductionKernel
         (input, out) -> {
           Picture turned = turned(input);
           Plane tones = turned.first();
-          Plane ofLight = sigma(tones, light);
-          Plane ofColour = sigma(tones, colour);
           // Colour is seen coarsely: its finest scale alone is looked at on every pixel.
           WaveletShrinkage ofTones = new WaveletShrinkage(tones.area(), scales, 2);
-          Plane calm = ofTones.shrunk(tones, ofLight).crop(out);
+          Plane calm = ofTones.shrunk(tones, tones, row -> sigma(row, light)).crop(out);
+          WaveletShrinkage.NoiseByTone ofColour = row -> sigma(row, colour);
           WaveletShrinkage ofColours = new WaveletShrinkage(tones.area(), scales, 1);
           return back(
               new Picture(
                   calm,
-                  ofColours.shrunk(turned.second(), ofColour).crop(out),
-                  ofColours.shrunk(turned.third(), ofColour).crop(out)));
+                  ofColours.shrunk(turned.second(), tones, ofColour).crop(out),
+                  ofColours.shrunk(turned.third(), tones, ofColour).crop(out)));
         });
   }
 
@@ -98,27 +97,26 @@ final class NoiseReductionKernel
   }
 
   /** Sigma at each tone, in straight lines between the three that were measured. */
-  private static Plane sigma(Plane tones, float[] byTone) {
-    Plane out = Plane.of(tones.area());
-    int w = tones.width();
-    float[] in = tones.values();
-    float[] to = out.values();
-    float below = TONES[1] - TONES[0];
-    float above = TONES[2] - TONES[1];
+  private static void sigma(float[] tones, float[] byTone) {
+    // Nothing but the row is read in the loop, so that it runs over many values at a time.
+    float dark = TONES[0];
+    float middle = TONES[1];
+    float below = middle - dark;
+    float above = TONES[2] - middle;
+    float first = byTone[0];
     float rise = (byTone[1] - byTone[0]) / below;
     float further = (byTone[2] - byTone[1]) / above;
-    ParallelRows.each(
-        w,
-        tones.height(),
-        (top, bottom) -> {
-          for (int i = top * w; i < bottom * w; i++) {
-            float tone = in[i] * THIRD;
-            float up = Math.min(below, Math.max(0f, tone - TONES[0]));
-            float on = Math.min(above, Math.max(0f, tone - TONES[1]));
-            to[i] = byTone[0] + rise * up + further * on;
-          }
-        });
-    return out;
+    for (int x = 0; x < tones.length; x++) {
+      float tone = tones[x] * THIRD;
+      float up = below - positive(below - positive(tone - dark));
+      float on = above - positive(above - positive(tone - middle));
+      tones[x] = first + rise * up + further * on;
+    }
+  }
+
+  /** The larger of a value and 0, without a choice that would hold the loop up. */
+  private static float positive(float v) {
+    return 0.5f * (v + Math.abs(v));
   }
 
   private static Picture turned(Picture encoded) {

@@ -60,10 +60,44 @@ final class OldBackdrop {
     return new Measurements.Backdrop(backdrop, scale, mean[0] / sum, mean[1] / sum, mean[2] / sum);
   }
 
-  /** Linear light of it at a place of the level. */
-  void at(double x, double y, float[] light) {
+  /**
+   * Linear light of it along a row of the level.
+   *
+   * @param x of the first pixel
+   * @param light a row for each channel
+   */
+  void along(int x, int y, float[][] light) {
+    int last = read.light().area().width() - 1;
+    float[] row = new float[last + 1];
     for (int c = 0; c < 3; c++) {
-      light[c] = read.light().plane(c).sample(x * ratio, y * ratio);
+      Plane small = read.light().plane(c);
+      for (int i = 0; i <= last; i++) {
+        row[i] = small.sample(i + 0.5, (y + 0.5) * ratio);
+      }
+      ramp(row, (x + 0.5) * ratio - 0.5, light[c]);
+    }
+  }
+
+  /**
+   * Straight lines between the small picture's columns, each written in one go.
+   *
+   * @param first place in the row that the first pixel is taken at
+   */
+  private void ramp(float[] row, double first, float[] out) {
+    int last = row.length - 1;
+    int i = 0;
+    for (int left = -1; left <= last; left++) {
+      float from = row[Math.max(0, left)];
+      float rise = row[Math.min(last, left + 1)] - from;
+      float slope = (float) (rise * ratio);
+      float start = (float) (from + (first - left) * rise);
+      int end =
+          left == last
+              ? out.length
+              : Math.clamp((long) Math.ceil((left + 1 - first) / ratio), i, out.length);
+      for (; i < end; i++) {
+        out[i] = start + slope * i;
+      }
     }
   }
 

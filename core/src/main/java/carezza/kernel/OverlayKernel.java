@@ -82,7 +82,7 @@ final class OverlayKernel implements LayerKernel<OverlayLayer, Measurements> {
     private final OldBackdrop backdrop;
     private final EvaluationContext context;
     private final OverlayPixels.Level source;
-    private final LookupTable curve;
+    private final @Nullable LookupTable curve;
     private final float[] gain = {1, 1, 1};
     private final double cos;
     private final double sin;
@@ -114,7 +114,7 @@ final class OverlayKernel implements LayerKernel<OverlayLayer, Measurements> {
       sin = Math.sin(t);
       x0 = layer.x() * whole.width();
       y0 = layer.y() * whole.height();
-      curve = new MonotoneCurve(layer.curve()).table();
+      curve = layer.keepsItsTones() ? null : new MonotoneCurve(layer.curve()).table();
       if (behind != null) {
         double[] own = pixels.meanLight();
         double[] old = {behind.red(), behind.green(), behind.blue()};
@@ -173,9 +173,14 @@ final class OverlayKernel implements LayerKernel<OverlayLayer, Measurements> {
         }
         Bilinear at = Bilinear.at(area, sx, sy);
         alphas[x] = at.of(alpha);
-        colours[0][x] = curve.at(at.of(red));
-        colours[1][x] = curve.at(at.of(green));
-        colours[2][x] = curve.at(at.of(blue));
+        colours[0][x] = at.of(red);
+        colours[1][x] = at.of(green);
+        colours[2][x] = at.of(blue);
+        if (curve != null) {
+          for (float[] colour : colours) {
+            colour[x] = curve.at(colour[x]);
+          }
+        }
       }
     }
 
@@ -194,7 +199,10 @@ final class OverlayKernel implements LayerKernel<OverlayLayer, Measurements> {
       float[] blue = result.third().values();
       float[] colour = new float[3];
       float[] back = new float[3];
-      float[] old = new float[3];
+      float[][] old = new float[3][open == null ? 0 : shares.length];
+      if (open != null) {
+        backdrop.along(out.x(), out.y() + y, old);
+      }
       int row = y * out.width();
       for (int x = 0; x < shares.length; x++) {
         int i = row + x;
@@ -211,8 +219,7 @@ final class OverlayKernel implements LayerKernel<OverlayLayer, Measurements> {
           back[0] = red[i];
           back[1] = green[i];
           back[2] = blue[i];
-          backdrop.at(out.x() + x + 0.5, out.y() + y + 0.5, old);
-          behind(open[i], old, back, colour, mode);
+          behind(open[i], old, x, back, colour, mode);
         }
         red[i] += share * (colour[0] - red[i]);
         green[i] += share * (colour[1] - green[i]);
@@ -224,25 +231,26 @@ final class OverlayKernel implements LayerKernel<OverlayLayer, Measurements> {
      * What the pixel becomes where the backdrop gives way.
      *
      * @param open share of the backdrop in it
-     * @param old linear light of the backdrop there
+     * @param old linear light of the backdrop along the row
      * @param colour in: what is laid; out: the result
      */
-    private void behind(float open, float[] old, float[] back, float[] colour, BlendMode mode) {
+    private void behind(
+        float open, float[][] old, int at, float[] back, float[] colour, BlendMode mode) {
       for (int c = 0; c < 3; c++) {
         colour[c] = Transfer.toEncoded(gain[c] * Transfer.toLinear(Math.max(0, colour[c])));
       }
       if (mode != BlendMode.NORMAL) {
         mode.over(
-            Transfer.toEncoded(old[0]),
-            Transfer.toEncoded(old[1]),
-            Transfer.toEncoded(old[2]),
+            Transfer.toEncoded(old[0][at]),
+            Transfer.toEncoded(old[1][at]),
+            Transfer.toEncoded(old[2][at]),
             colour);
       }
       float mixed = OldBackdrop.mixed(open);
       for (int c = 0; c < 3; c++) {
         float x = Transfer.toLinear(Math.max(0, back[c]));
         float s = Transfer.toLinear(Math.max(0, colour[c]));
-        float b = old[c];
+        float b = old[c][at];
         float edge = x + open * (s - b);
         float free = x < b && b > DARK ? x * s / b : x + s - b;
         colour[c] = Transfer.toEncoded(Math.max(0, mixed * edge + (1 - mixed) * free));

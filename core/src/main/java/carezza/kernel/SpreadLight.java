@@ -3,7 +3,6 @@ package carezza.kernel;
 import java.util.function.DoubleToIntFunction;
 import java.util.function.UnaryOperator;
 
-import carezza.colour.Transfer;
 import carezza.filter.Resampling;
 import carezza.image.Area;
 import carezza.image.Picture;
@@ -39,13 +38,13 @@ record SpreadLight(LowBand band, int reach) {
   /**
    * The linear light of a part of the input, spread.
    *
-   * @param lightOf linear light that is spread, of fine pixels in linear light
+   * @param linear light over at least what is needed
+   * @param lightOf what of it is spread
    * @param spread at the coarse level
    */
   Picture spread(
-      Picture input, Area out, UnaryOperator<Picture> lightOf, UnaryOperator<Plane> spread) {
-    Area wide = wide(out);
-    Picture light = lightOf.apply(Transfer.toLinear(input.crop(band.fine(wide))));
+      Picture linear, Area out, UnaryOperator<Picture> lightOf, UnaryOperator<Plane> spread) {
+    Picture light = lightOf.apply(linear.crop(needed(out)));
     Area coarse = band.coarse(out);
     return light.map(p -> brought(spread.apply(reduced(p)).crop(coarse), out));
   }

@@ -21,23 +21,26 @@ final class VignetteKernel implements LayerKernel<VignetteLayer, Measurements> {
   /** Half diagonals within which places differ; a ring is over by then. */
   private static final double FARTHEST = 4;
 
+  /** Steps for each half diagonal that light is tabled in. */
+  private static final int STEPS = 1024;
+
   /** Half diagonals that a lamp is away at least. */
   private static final double NEAREST = 0.05;
-
-  private static final LookupTable POWER = new LookupTable(s -> Math.pow(2, s), -4, 4, 512);
-  private static final LookupTable ROOT =
-      new LookupTable(s -> Math.pow(2, s * Transfer.ROOT), -4, 4, 512);
 
   @Override
   public Effect effect(VignetteLayer layer, Measurements none, EvaluationContext context) {
     Area whole = context.whole();
     double half = Math.hypot(whole.width(), whole.height()) / 2;
     Point middle = middle(layer, context);
-    LookupTable stops = new LookupTable(d -> layer.stops() * share(layer, d), 0, FARTHEST, 1024);
-    double root = Math.sqrt(layer.breadth());
-    float across = (float) (1 / (half * root));
-    float down = (float) (root / half);
-    return Effect.perPixel(own -> shade(own, stops, middle, across, down));
+    LookupTable factor =
+        new LookupTable(d -> Math.pow(2, layer.stops() * share(layer, d)), 0, FARTHEST, STEPS);
+    LookupTable root =
+        new LookupTable(
+            d -> Math.pow(2, layer.stops() * share(layer, d) * Transfer.ROOT), 0, FARTHEST, STEPS);
+    double wider = Math.sqrt(layer.breadth());
+    float across = (float) (1 / (half * wider));
+    float down = (float) (wider / half);
+    return Effect.perPixel(own -> shade(own, factor, root, middle, across, down));
   }
 
   /** In pixels of the level. */
@@ -67,10 +70,12 @@ final class VignetteKernel implements LayerKernel<VignetteLayer, Measurements> {
   }
 
   /**
+   * @param factor on light by distance in half diagonals
+   * @param root the factor to the power {@link Transfer#ROOT}
    * @param across share of the half diagonal for a pixel
    */
   private static Picture shade(
-      Picture own, LookupTable stops, Point middle, float across, float down) {
+      Picture own, LookupTable factor, LookupTable root, Point middle, float across, float down) {
     float x0 = (float) middle.x();
     float y0 = (float) middle.y();
     Picture out = Picture.of(own.area());
@@ -85,9 +90,9 @@ final class VignetteKernel implements LayerKernel<VignetteLayer, Measurements> {
             float dy = (area.y() + y + 0.5f - y0) * down;
             for (int x = 0; x < area.width(); x++) {
               float dx = (area.x() + x + 0.5f - x0) * across;
-              float s = stops.at((float) Math.sqrt(dx * dx + dy * dy));
-              factors[x] = POWER.at(s);
-              roots[x] = ROOT.at(s);
+              float d = (float) Math.sqrt(dx * dx + dy * dy);
+              factors[x] = factor.at(d);
+              roots[x] = root.at(d);
             }
             for (int c = 0; c < 3; c++) {
               float[] v = own.plane(c).values();

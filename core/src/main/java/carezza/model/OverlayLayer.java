@@ -43,6 +43,11 @@ public record OverlayLayer(
     new MonotoneCurve(curve);
   }
 
+  /** Whether its own tones stay as they are. */
+  public boolean keepsItsTones() {
+    return curve.equals(STRAIGHT);
+  }
+
   public OverlayLayer with(OverlayPicture newPicture) {
     return new OverlayLayer(
         attributes, newPicture, behind, x, y, scale, angle, mirrored, blur, match, curve);
