@@ -37,7 +37,7 @@ import carezza.project.Document;
 /** The window with the demo in it, and a robot that works it. */
 public abstract class WindowDriver {
 
-  private static final int PATIENCE_SECONDS = 60;
+  private static final int PATIENCE_SECONDS = 120;
 
   /** Levels of 255 a channel may differ by where a tile was computed within another area. */
   protected static final int ROUNDING = 2;
