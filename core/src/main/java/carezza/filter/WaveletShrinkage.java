@@ -19,18 +19,12 @@ public final class WaveletShrinkage {
   /** Half of the window that power is read in, in steps of the scale. */
   private static final int WINDOW = 2;
 
-  /** Shares of the noise's power that a window of it may lie above by chance. */
-  private static final float CHANCE = 0.8f;
-
-  /** Power that is divided by where there is none. */
-  private static final float NEXT_TO_NOTHING = 1e-30f;
-
   /** Median of the absolute values of a normal variable. */
   private static final double MEDIAN = 0.6745;
 
   /** How strong noise is by tone. */
   @FunctionalInterface
-  public interface NoiseByTone {
+  public interface SigmaByTone {
 
     /** Turns a row of tones into the deviations of the noise there. */
     void sigma(float[] tones);
@@ -99,11 +93,11 @@ public final class WaveletShrinkage {
    * @param tones that the noise goes by
    * @return the plane without it
    */
-  public Plane shrunk(Plane plane, Plane tones, NoiseByTone noise) {
+  public Plane shrunk(Plane plane, Plane tones, SigmaByTone noise) {
     return new Plane(plane.area(), shrunk(plane.values(), tones.values(), noise).clone());
   }
 
-  private float[] shrunk(float[] plane, float[] tones, NoiseByTone noise) {
+  private float[] shrunk(float[] plane, float[] tones, SigmaByTone noise) {
     float[] low = plane;
     for (int j = first; j < end; j++) {
       float[] mean = low == one ? other : one;
@@ -122,7 +116,7 @@ public final class WaveletShrinkage {
   }
 
   /** What the coarser scales take out of every second mean is taken out of those between, too. */
-  private void shrink(WaveletShrinkage further, float[] low, float[] tones, NoiseByTone noise) {
+  private void shrink(WaveletShrinkage further, float[] low, float[] tones, SigmaByTone noise) {
     float[] means = picked(further, low);
     float[] calm = further.shrunk(means, picked(further, tones), noise);
     int cw = further.w;
@@ -160,11 +154,11 @@ public final class WaveletShrinkage {
   }
 
   /**
-   * Mean, and details across, down and along the diagonal, of each pixel and those a step on; the
-   * details shrunk. Those of the rows that power is read in are at hand for three windows alone.
+   * Mean, and details across, down and along the diagonal, of each pixel and those a step on. The
+   * details are shrunk as soon as the rows of a window about them are made, while they are at hand.
    */
   private void split(
-      float[] in, float[] tones, NoiseByTone noise, float[] mean, float[][] bands, int scale) {
+      float[] in, float[] tones, SigmaByTone noise, float[] mean, float[][] bands, int scale) {
     int step = 1 << scale - halved;
     int window = WINDOW << scale - halved;
     float share = Math.scalb(1f, -(scale + 1));
@@ -173,7 +167,8 @@ public final class WaveletShrinkage {
         h,
         (from, to) -> {
           Split rows = new Split(in, step);
-          Power[] powers = {new Power(window), new Power(window), new Power(window)};
+          LocalPower[] powers = new LocalPower[3];
+          Arrays.setAll(powers, k -> new LocalPower(w, h, window));
           float[] sigma = new float[w];
           for (int y = Math.max(0, from - window); y < to + window; y++) {
             if (y < h) {
@@ -185,7 +180,7 @@ public final class WaveletShrinkage {
                 System.arraycopy(rows.mean, 0, mean, y * w, w);
               }
             } else {
-              for (Power power : powers) {
+              for (LocalPower power : powers) {
                 power.drop(y);
               }
             }
@@ -221,66 +216,6 @@ public final class WaveletShrinkage {
       HaarRows.on(mean, step, details[0]);
       HaarRows.on(details[1], step, details[2]);
       HaarRows.parted(mean, details[0], details[1], details[2]);
-    }
-  }
-
-  /** Rows of details, and the sums of their squares down the columns of a window. */
-  private final class Power {
-
-    private final int window;
-    private final float[][] rows;
-
-    // In double: what an edge leaves of a sum of floats would be taken for noise.
-    private final double[] columns = new double[w];
-    private final float[] padded;
-    private final float[] sums;
-    private final float[] last;
-    private final float[] parts;
-    private final float[] result = new float[w];
-
-    /** The first row that was taken. */
-    private int first = -1;
-
-    Power(int window) {
-      this.window = window;
-      rows = new float[2 * window + 1][w];
-      padded = new float[w + 2 * window];
-      sums = new float[w + 2 * window];
-      last = new float[w + 2 * window];
-      parts = parts(w, window);
-    }
-
-    private float[] row(int y) {
-      return rows[y % rows.length];
-    }
-
-    /** Takes a row, which a window begins or goes on with. */
-    void take(float[] details, int y) {
-      first = first < 0 ? y : first;
-      drop(y);
-      System.arraycopy(details, 0, row(y), 0, w);
-      add(columns, row(y));
-    }
-
-    /** Forgets the row that a window which ends here leaves. */
-    void drop(int y) {
-      int left = y - rows.length;
-      if (first >= 0 && left >= first) {
-        subtract(columns, row(left));
-      }
-    }
-
-    /** The row in the middle of the window, shrunk. */
-    void shrink(int y, float[] sigma, float share, float[] out) {
-      int count = Math.min(h - 1, y + window) - Math.max(0, y - window) + 1;
-      for (int x = 0; x < w; x++) {
-        padded[window + x] = (float) columns[x];
-      }
-      summed(padded, sums, last, 2 * window);
-      System.arraycopy(padded, 2 * window, last, 0, w);
-      System.arraycopy(row(y), 0, result, 0, w);
-      gain(result, sigma, sums, last, parts, share, 1f / count);
-      System.arraycopy(result, 0, out, y * w, w);
     }
   }
 
@@ -326,71 +261,6 @@ public final class WaveletShrinkage {
             System.arraycopy(total, 0, out, row + edge, rest);
           }
         });
-  }
-
-  /** One over how many columns of a window lie inside the picture. */
-  private static float[] parts(int w, int window) {
-    float[] parts = new float[w];
-    for (int x = 0; x < w; x++) {
-      parts[x] = 1f / (Math.min(w - 1, x + window) - Math.max(0, x - window) + 1);
-    }
-    return parts;
-  }
-
-  private static void add(double[] columns, float[] row) {
-    for (int x = 0; x < columns.length; x++) {
-      double v = row[x];
-      columns[x] += v * v;
-    }
-  }
-
-  private static void subtract(double[] columns, float[] row) {
-    for (int x = 0; x < columns.length; x++) {
-      double v = row[x];
-      columns[x] -= v * v;
-    }
-  }
-
-  /**
-   * Sums of so many values from each on, by doubling.
-   *
-   * @param count a power of 2
-   */
-  private static void summed(float[] values, float[] sums, float[] shifted, int count) {
-    System.arraycopy(values, 0, sums, 0, values.length);
-    for (int n = 1; n < count; n *= 2) {
-      System.arraycopy(sums, n, shifted, 0, sums.length - n);
-      for (int x = 0; x < sums.length; x++) {
-        sums[x] += shifted[x];
-      }
-    }
-  }
-
-  /** The larger of a value and 0, without a choice that would hold a loop up. */
-  private static float positive(float v) {
-    return 0.5f * (v + Math.abs(v));
-  }
-
-  /**
-   * Multiplies a row by the share of a detail that is the picture's; what hardly stands above
-   * chance is none of it.
-   */
-  private static void gain(
-      float[] details,
-      float[] sigma,
-      float[] sums,
-      float[] last,
-      float[] parts,
-      float share,
-      float part) {
-    for (int x = 0; x < details.length; x++) {
-      float power = Math.abs(sums[x] + last[x]) * (parts[x] * part);
-      float noise = sigma[x] * share;
-      float variance = noise * noise;
-      float above = positive(power - variance);
-      float sure = 1 - positive(1 - above / (CHANCE * variance + NEXT_TO_NOTHING));
-      details[x] = details[x] * sure * (above / (power + NEXT_TO_NOTHING));
-    }
   }
 
   /**

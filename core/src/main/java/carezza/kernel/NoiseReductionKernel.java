@@ -78,7 +78,7 @@ final class NoiseReductionKernel
           // Colour is seen coarsely: its finest scale alone is looked at on every pixel.
           WaveletShrinkage ofTones = new WaveletShrinkage(tones.area(), scales, 2);
           Plane calm = ofTones.shrunk(tones, tones, row -> sigma(row, light)).crop(out);
-          WaveletShrinkage.NoiseByTone ofColour = row -> sigma(row, colour);
+          WaveletShrinkage.SigmaByTone ofColour = row -> sigma(row, colour);
           WaveletShrinkage ofColours = new WaveletShrinkage(tones.area(), scales, 1);
           return back(
               new Picture(

@@ -3,6 +3,7 @@ package carezza.kernel;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.data.Percentage.withPercentage;
 
+import java.util.Arrays;
 import java.util.Random;
 
 import org.testng.annotations.DataProvider;
@@ -10,6 +11,7 @@ import org.testng.annotations.Test;
 
 import carezza.filter.WaveletShrinkage;
 import carezza.image.Area;
+import carezza.image.ParallelRows;
 import carezza.image.Picture;
 import carezza.image.PictureSize;
 import carezza.image.Plane;
@@ -165,5 +167,26 @@ public class NoiseReductionTest {
     Plane plane = Pictures.noise(new Area(0, 0, 20, 10), 0.5, 0.1, 3);
     assertThat(new WaveletShrinkage(plane.area(), 0, 2).shrunk(plane, plane, row -> {}))
         .isEqualTo(plane);
+  }
+
+  @Test
+  public void withoutNoiseEveryDetailStays() {
+    Plane plane = Pictures.noise(new Area(3, 5, 61, 47), 0.5, 0.1, 4);
+    Plane shrunk =
+        new WaveletShrinkage(plane.area(), 4, 2).shrunk(plane, plane, row -> Arrays.fill(row, 0));
+    assertThat(Pictures.largest(shrunk, plane)).isLessThan(1e-5);
+  }
+
+  /** Rows that are worked in parts, many at a time, come to what they come to in one go. */
+  @Test
+  public void partsOfRowsMeetWithoutASeam() {
+    Plane plane = Pictures.noise(new Area(1, 1, 300, 260), 0.5, 0.1, 5);
+    WaveletShrinkage.SigmaByTone noise = row -> Arrays.fill(row, 0.08f);
+    Plane inParts = new WaveletShrinkage(plane.area(), 4, 2).shrunk(plane, plane, noise);
+    Plane inOne =
+        ParallelRows.alone(
+            () -> new WaveletShrinkage(plane.area(), 4, 2).shrunk(plane, plane, noise));
+    assertThat(Pictures.largest(inParts, inOne)).isLessThan(1e-6);
+    assertThat(Pictures.largest(inParts, plane)).isGreaterThan(0.05);
   }
 }

@@ -64,6 +64,27 @@ public class OutputSharpeningTest {
   }
 
   @DataProvider
+  public Object[][] waves() {
+    return new Object[][] {{1.5, 5}, {3.0, 5}, {3.0, 8}, {5.0, 6}};
+  }
+
+  /** A wave of some pixels of the finished file is as high as it was, and one of none stays. */
+  @Test(dataProvider = "waves")
+  public void aWaveComesBackToItsHeight(double factor, double length) {
+    Area area = new Area(0, 0, (int) (120 * factor), (int) (90 * factor));
+    double turn = 2 * Math.PI / (length * factor);
+    Plane wave = Pictures.plane(area, (x, y) -> 50 + 4 * Math.sin(turn * (x + 0.5)));
+    Picture full = Lab.toWorking(new Picture(wave, Plane.of(area), Plane.of(area)));
+    Plane plain = Lab.lightness(shrunk(full, factor));
+    Plane kept = Lab.lightness(OutputSharpening.keeping(full, shrunk(full, factor)));
+    Plane inside = Pictures.plane(kept.area(), (x, y) -> x > 15 && x < 105 ? 1 : 0);
+    Plane there = Pictures.plane(area, (x, y) -> x > 15 * factor && x < 105 * factor ? 1 : 0);
+    double wanted = rms(band(wave, factor), there);
+    assertThat(rms(band(kept, 1), inside)).isCloseTo(wanted, withinPercentage(2));
+    assertThat(rms(band(plain, 1), inside)).isLessThan(0.98 * wanted);
+  }
+
+  @DataProvider
   public Object[][] reductions() {
     return new Object[][] {
       {Portrait.S01, 1.5},

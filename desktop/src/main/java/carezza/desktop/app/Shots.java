@@ -15,6 +15,7 @@ import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.control.ToggleButton;
+import javafx.scene.image.ImageView;
 import javafx.scene.image.PixelReader;
 import javafx.scene.image.WritableImage;
 import javafx.stage.Stage;
@@ -122,6 +123,7 @@ public final class Shots {
             view.picture().isExact()
                 && view.state().plan().planProperty().get() != null
                 && !view.state().measurements().gaugesProperty().get().isEmpty());
+    ToolkitThread.await(this::findingsAreDrawn);
     shot("bench");
     ToolkitThread.call(
         () -> {
@@ -232,6 +234,12 @@ public final class Shots {
         });
   }
 
+  private boolean findingsAreDrawn() {
+    return view.lookupAll(".finding-crop").stream()
+        .map(ImageView.class::cast)
+        .allMatch(crop -> crop.getImage() != null);
+  }
+
   /** Skin, teeth, the frame, and the settled picture beside the finished one. */
   private void colour() throws Problem, InterruptedException {
     ToolkitThread.call(
@@ -334,7 +342,7 @@ public final class Shots {
           plan.look(plan.planProperty().get().proposed());
           return null;
         });
-    ToolkitThread.await(() -> plan.draftProperty().get() != null);
+    ToolkitThread.await(() -> plan.draftProperty().get() != null && findingsAreDrawn());
     Thread.sleep(3000);
     shot("plan");
   }

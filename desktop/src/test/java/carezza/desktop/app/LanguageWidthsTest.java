@@ -192,6 +192,13 @@ public class LanguageWidthsTest {
             return null;
           });
       look(shell);
+      onStage(
+          () -> {
+            shell.sheets().close();
+            shell.togglePractice();
+            return null;
+          });
+      look(shell);
       CUT.forEach(words -> System.out.println("cut: " + words));
       System.out.println("done " + arguments[0]);
       System.exit(0);

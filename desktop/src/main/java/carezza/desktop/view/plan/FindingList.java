@@ -173,6 +173,7 @@ public final class FindingList extends VBox implements AutoCloseable {
 
   private HBox row(Finding finding) {
     ImageView crop = new ImageView();
+    crop.getStyleClass().add("finding-crop");
     crop.setFitWidth(CROP);
     crop.setFitHeight(CROP);
     @Nullable WritableImage image = pictures.images().get(finding.key());

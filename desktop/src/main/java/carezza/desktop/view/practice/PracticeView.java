@@ -139,6 +139,7 @@ public final class PracticeView implements AppView {
     entry.setId("page-" + each.id());
     entry.getStyleClass().add("practice-entry");
     entry.setMaxWidth(Double.MAX_VALUE);
+    entry.setWrapText(true);
     entry.setSelected(each.equals(page));
     entry.setTooltip(new Tooltip(TEXTS.get("entry.tip")));
     entry.setOnAction(e -> open(each));
