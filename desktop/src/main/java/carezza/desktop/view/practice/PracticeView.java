@@ -61,6 +61,7 @@ public final class PracticeView implements AppView {
   private final VBox content = new VBox(12);
   private final ScrollPane reading = new ScrollPane(content);
   private final EyePane eyePane;
+  private final WorkLine work;
   private final List<Page> pages = Page.all();
   private Page page = Page.LESSONS.getFirst();
 
@@ -81,7 +82,8 @@ public final class PracticeView implements AppView {
     names.setFitToWidth(true);
     names.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
     VBox.setVgrow(names, Priority.ALWAYS);
-    VBox left = new VBox(8, search, names, new WorkLine(state.status(), "practice-"));
+    work = WorkLine.narrow(state.status(), "practice-");
+    VBox left = new VBox(8, search, names, work);
     left.setPadding(new Insets(12));
     left.getStyleClass().add("panel");
     left.setPrefWidth(TextSize.px(LIST_WIDTH));
@@ -391,6 +393,7 @@ public final class PracticeView implements AppView {
 
   @Override
   public void close() {
+    work.close();
     subscriptions.close();
   }
 }
