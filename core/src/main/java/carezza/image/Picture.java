@@ -1,5 +1,6 @@
 package carezza.image;
 
+import java.util.List;
 import java.util.function.UnaryOperator;
 
 /**
@@ -33,6 +34,11 @@ public record Picture(Plane first, Plane second, Plane third) {
 
   public Picture map(UnaryOperator<Plane> operation) {
     return new Picture(operation.apply(first), operation.apply(second), operation.apply(third));
+  }
+
+  /** Red, green and blue, or what the picture has in their place. */
+  public List<Plane> planes() {
+    return List.of(first, second, third);
   }
 
   /** The part inside {@code area}, which must lie inside the picture's. */

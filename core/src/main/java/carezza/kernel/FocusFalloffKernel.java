@@ -1,5 +1,10 @@
 package carezza.kernel;
 
+import java.util.List;
+import java.util.stream.Stream;
+
+import org.jspecify.annotations.Nullable;
+
 import carezza.colour.Transfer;
 import carezza.filter.DiscBlur;
 import carezza.image.Area;
@@ -24,33 +29,69 @@ final class FocusFalloffKernel implements LayerKernel<FocusFalloffLayer, Measure
   public Effect effect(FocusFalloffLayer layer, Measurements none, EvaluationContext context) {
     double radius = layer.radius() * context.scale();
     Mask mask = layer.attributes().mask();
-    int own = Masks.reach(mask, context.scale());
     // A disc's deviation is half its radius.
     SpreadLight spread = SpreadLight.of(context, radius / 2, s -> DiscBlur.reach(2 * s));
     double coarse = Math.scalb(radius, -spread.band().levels());
-    return new Effect() {
-      @Override
-      public Area needed(Area out) {
-        return spread.needed(out).grow(own).intersect(context.whole());
-      }
-
-      @Override
-      public Picture render(Picture input, Area out) {
-        Area wide = spread.needed(out);
-        Plane weight = Masks.render(mask, wide, context, input);
-        Picture sums =
-            spread.spread(
-                Transfer.toLinear(input.crop(wide)),
-                out,
-                light -> light.map(p -> p.times(weight)),
-                p -> DiscBlur.blur(p, coarse));
-        Plane total = spread.spread(weight, out, p -> DiscBlur.blur(p, coarse));
-        return blurred(input.crop(out), sums, total);
-      }
-    };
+    return new Falloff(mask, Masks.reach(mask, context.scale()), context, spread, coarse, null);
   }
 
-  private static Picture blurred(Picture own, Picture sums, Plane total) {
+  /**
+   * @param ready the sums of what is asked for, at the coarse level; null if each part makes its
+   *     own
+   */
+  private record Falloff(
+      Mask mask,
+      int maskReach,
+      EvaluationContext context,
+      SpreadLight spread,
+      double radius,
+      @Nullable List<Plane> ready)
+      implements Effect {
+
+    @Override
+    public Area needed(Area out) {
+      return ready == null
+          ? spread.needed(out).grow(maskReach).intersect(context.whole())
+          : out;
+    }
+
+    @Override
+    public Effect over(Picture input, Area out) {
+      return spread.small()
+          ? new Falloff(mask, maskReach, context, spread, radius, sums(input, out))
+          : this;
+    }
+
+    @Override
+    public Picture render(Picture input, Area out) {
+      List<Plane> sums =
+          (ready == null ? sums(input, out) : ready)
+              .stream().map(p -> spread.brought(p, out)).toList();
+      return blurred(input.crop(out), sums);
+    }
+
+    /** Of red, green, blue and the mask itself. */
+    private List<Plane> sums(Picture input, Area out) {
+      return spread.spread(
+          out,
+          4,
+          part -> {
+            Plane weight =
+                Masks.render(
+                    mask, part, context, input.crop(part.grow(maskReach).intersect(input.area())));
+            Picture light = Transfer.toLinear(input.crop(part));
+            return Stream.concat(
+                    light.planes().stream().map(p -> p.times(weight)), Stream.of(weight))
+                .toList();
+          },
+          p -> DiscBlur.blur(p, radius));
+    }
+  }
+
+  /**
+   * @param sums of red, green, blue and weights
+   */
+  private static Picture blurred(Picture own, List<Plane> sums) {
     Picture out = Picture.of(own.area());
     int w = own.area().width();
     ParallelRows.each(
@@ -59,11 +100,11 @@ final class FocusFalloffKernel implements LayerKernel<FocusFalloffLayer, Measure
         (top, bottom) -> {
           for (int c = 0; c < 3; c++) {
             for (int i = top * w; i < bottom * w; i++) {
-              float weight = total.values()[i];
+              float weight = sums.get(3).values()[i];
               out.plane(c).values()[i] =
                   weight < LEAST
                       ? own.plane(c).values()[i]
-                      : Transfer.toEncoded(sums.plane(c).values()[i] / weight);
+                      : Transfer.toEncoded(sums.get(c).values()[i] / weight);
             }
           }
         });

@@ -1,5 +1,10 @@
 package carezza.kernel;
 
+import java.util.List;
+import java.util.function.UnaryOperator;
+
+import org.jspecify.annotations.Nullable;
+
 import carezza.colour.Transfer;
 import carezza.colour.WorkingSpace;
 import carezza.filter.GaussianBlur;
@@ -29,37 +34,84 @@ final class GlowKernel implements LayerKernel<GlowLayer, Measurements> {
     double fine = FINE * sigma;
     SpreadLight light = SpreadLight.of(context, sigma, s -> GaussianBlur.reach(s));
     SpreadLight texture = SpreadLight.of(context, fine, s -> GaussianBlur.reach(s));
-    double coarse = light.band().sigma(sigma);
-    double coarseFine = texture.band().sigma(fine);
-    return new Effect() {
-      @Override
-      public Area needed(Area out) {
-        return layer.soften() > 0
-            ? light.needed(out).union(texture.needed(out))
-            : light.needed(out);
-      }
-
-      @Override
-      public Picture render(Picture input, Area out) {
-        Picture linear = Transfer.toLinear(input.crop(needed(out)));
-        Picture lights =
-            layer.glow() == 0
-                ? null
-                : light.spread(
-                    linear, out, p -> lights(p, (float) layer.from()), p -> blur(p, coarse));
-        Picture own = linear.crop(out);
-        if (layer.soften() == 0) {
-          return lights == null ? input.crop(out) : glowing(own, own, own, lights, layer);
-        }
-        Picture soft = light.spread(linear, out, p -> p, p -> blur(p, coarse));
-        Picture detail = texture.spread(linear, out, p -> p, p -> blur(p, coarseFine));
-        return glowing(own, soft, detail, lights, layer);
-      }
-    };
+    return new Glow(
+        layer,
+        new Halo(light, light.band().sigma(sigma)),
+        new Halo(texture, texture.band().sigma(fine)),
+        null);
   }
 
-  private static Plane blur(Plane plane, double sigma) {
-    return GaussianBlur.blur(plane, sigma);
+  /**
+   * @param sigma in coarse pixels
+   */
+  private record Halo(SpreadLight light, double sigma) {
+
+    List<Plane> of(Picture input, Area out, UnaryOperator<Picture> lightOf) {
+      return light.spread(
+          out,
+          3,
+          part -> lightOf.apply(Transfer.toLinear(input.crop(part))).planes(),
+          p -> GaussianBlur.blur(p, sigma));
+    }
+
+    @Nullable Picture brought(@Nullable List<Plane> coarse, Area out) {
+      if (coarse == null) {
+        return null;
+      }
+      List<Plane> fine = coarse.stream().map(p -> light.brought(p, out)).toList();
+      return new Picture(fine.get(0), fine.get(1), fine.get(2));
+    }
+  }
+
+  /** What is spread, at coarse levels; null what the layer does not use. */
+  private record Spread(
+      @Nullable List<Plane> lights, @Nullable List<Plane> soft, @Nullable List<Plane> fine) {}
+
+  /**
+   * @param ready of all that is asked for; null if each part makes its own
+   */
+  private record Glow(GlowLayer layer, Halo wide, Halo fine, @Nullable Spread ready)
+      implements Effect {
+
+    @Override
+    public Area needed(Area out) {
+      if (ready != null) {
+        return out;
+      }
+      Area far = wide.light().needed(out);
+      return layer.soften() > 0 ? far.union(fine.light().needed(out)) : far;
+    }
+
+    @Override
+    public Effect over(Picture input, Area out) {
+      return wide.light().small() && (layer.soften() == 0 || fine.light().small())
+          ? new Glow(layer, wide, fine, spread(input, out))
+          : this;
+    }
+
+    @Override
+    public Picture render(Picture input, Area out) {
+      if (layer.glow() == 0 && layer.soften() == 0) {
+        return input.crop(out);
+      }
+      Spread spread = ready == null ? spread(input, out) : ready;
+      return glowing(
+          input.crop(out),
+          wide.brought(spread.soft, out),
+          fine.brought(spread.fine, out),
+          wide.brought(spread.lights, out),
+          layer);
+    }
+
+    private Spread spread(Picture input, Area out) {
+      boolean softens = layer.soften() > 0;
+      return new Spread(
+          layer.glow() == 0
+              ? null
+              : wide.of(input, out, p -> lights(p, (float) layer.from())),
+          softens ? wide.of(input, out, p -> p) : null,
+          softens ? fine.of(input, out, p -> p) : null);
+    }
   }
 
   private static Picture lights(Picture light, float from) {
@@ -87,12 +139,15 @@ final class GlowKernel implements LayerKernel<GlowLayer, Measurements> {
   }
 
   /**
-   * @param own linear light
-   * @param soft blurred light, or its own where it is not softened
+   * @param soft blurred light and {@code fine} its texture, or null where it is not softened
    * @param lights blurred, or null
    */
   private static Picture glowing(
-      Picture own, Picture soft, Picture fine, Picture lights, GlowLayer layer) {
+      Picture own,
+      @Nullable Picture soft,
+      @Nullable Picture fine,
+      @Nullable Picture lights,
+      GlowLayer layer) {
     Picture out = Picture.of(own.area());
     float glow = (float) layer.glow();
     float soften = (float) layer.soften();
@@ -106,8 +161,8 @@ final class GlowKernel implements LayerKernel<GlowLayer, Measurements> {
             float[] from = own.plane(c).values();
             float[] to = out.plane(c).values();
             for (int i = top * w; i < bottom * w; i++) {
-              float light = from[i];
-              if (soften > 0) {
+              float light = Transfer.toLinear(from[i]);
+              if (soft != null && fine != null) {
                 light +=
                     soften
                         * (soft.plane(c).values()[i]

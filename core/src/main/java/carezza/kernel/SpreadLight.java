@@ -1,11 +1,14 @@
 package carezza.kernel;
 
+import java.util.List;
 import java.util.function.DoubleToIntFunction;
+import java.util.function.Function;
 import java.util.function.UnaryOperator;
+import java.util.stream.Stream;
 
 import carezza.filter.Resampling;
 import carezza.image.Area;
-import carezza.image.Picture;
+import carezza.image.ParallelRows;
 import carezza.image.Plane;
 import carezza.mask.EvaluationContext;
 
@@ -17,6 +20,9 @@ import carezza.mask.EvaluationContext;
  */
 record SpreadLight(LowBand band, int reach) {
 
+  /** Fine pixels that are made coarse at a time: what they are made of is not held for all. */
+  private static final int PIXELS = 1 << 18;
+
   /**
    * @param sigma of the spread in pixels of the context's level
    * @param reach coarse pixels for a sigma in coarse pixels
@@ -27,7 +33,7 @@ record SpreadLight(LowBand band, int reach) {
   }
 
   /** Coarse pixels that an output is made from. */
-  Area wide(Area out) {
+  private Area wide(Area out) {
     return band.coarse(out).grow(reach).intersect(band.coarse().whole());
   }
 
@@ -35,31 +41,42 @@ record SpreadLight(LowBand band, int reach) {
     return band.fine(wide(out));
   }
 
+  /** Whether what was spread is small enough to be kept for a whole picture. */
+  boolean small() {
+    return band.levels() > 0;
+  }
+
   /**
-   * The linear light of a part of the input, spread.
+   * Planes that are spread, at the coarse level.
    *
-   * @param linear light over at least what is needed
-   * @param lightOf what of it is spread
-   * @param spread at the coarse level
+   * @param planes their number
+   * @param fineOf the fine planes over a part of what is needed; asked on many threads
+   * @param spread of a coarse plane
    */
-  Picture spread(
-      Picture linear, Area out, UnaryOperator<Picture> lightOf, UnaryOperator<Plane> spread) {
-    Picture light = lightOf.apply(linear.crop(needed(out)));
-    Area coarse = band.coarse(out);
-    return light.map(p -> brought(spread.apply(reduced(p)).crop(coarse), out));
+  List<Plane> spread(
+      Area out, int planes, Function<Area, List<Plane>> fineOf, UnaryOperator<Plane> spread) {
+    Area wide = wide(out);
+    List<Plane> coarse = Stream.generate(() -> Plane.of(wide)).limit(planes).toList();
+    int fineWidth = wide.width() << band.levels();
+    int rows = Math.max(1, (PIXELS / fineWidth) >> band.levels());
+    ParallelRows.each(
+        fineWidth,
+        wide.height(),
+        (from, to) -> {
+          for (int y = from; y < to; y += rows) {
+            Area part =
+                new Area(wide.x(), wide.y() + y, wide.width(), Math.min(rows, to - y));
+            List<Plane> fine = fineOf.apply(band.fine(part));
+            for (int i = 0; i < planes; i++) {
+              coarse.get(i).copyFrom(Resampling.reduce(fine.get(i), band.levels()));
+            }
+          }
+        });
+    return coarse.stream().map(p -> spread.apply(p).crop(band.coarse(out))).toList();
   }
 
-  /** One plane, such as a mask, spread alike. */
-  Plane spread(Plane fine, Area out, UnaryOperator<Plane> spread) {
-    return brought(
-        spread.apply(reduced(fine.crop(band.fine(wide(out))))).crop(band.coarse(out)), out);
-  }
-
-  private Plane reduced(Plane fine) {
-    return Resampling.reduce(fine, band.levels());
-  }
-
-  private Plane brought(Plane coarse, Area out) {
+  /** What was spread, at the pixels of a part of the output. */
+  Plane brought(Plane coarse, Area out) {
     if (band.levels() == 0) {
       return coarse.crop(out);
     }
