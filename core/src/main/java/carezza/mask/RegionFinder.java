@@ -22,6 +22,13 @@ final class RegionFinder {
   /** How far foreheads reach, in ovals of the face. */
   private static final double HEAD = 1.4;
 
+  /** By how much the subject's edge may lie wrong before its matting, in face widths. */
+  private static final double REACH = 1 / 25.0;
+
+  /** Sigma of what lies beside a pixel of that edge. */
+  private static final double NEAR = 1 / 300.0;
+
+  private final Picture working;
   private final Picture lab;
   private final Area area;
   private final FaceFrame face;
@@ -37,8 +44,9 @@ final class RegionFinder {
   /** Coarse probability of the subject, or null. */
   private final Plane subject;
 
-  private RegionFinder(Picture lab, FaceFrame face, Plane subject) {
-    this.lab = lab;
+  private RegionFinder(Picture working, FaceFrame face, Plane subject) {
+    this.working = working;
+    this.lab = smoothed(Lab.of(working), face);
     this.subject = subject;
     this.area = lab.area();
     this.face = face;
@@ -56,7 +64,7 @@ final class RegionFinder {
 
   /** Coverage of every region over the picture's area. */
   static Map<SemanticRegion, Plane> find(Picture working, FaceFrame face, Plane subject) {
-    RegionFinder finder = new RegionFinder(smoothed(Lab.of(working), face), face, subject);
+    RegionFinder finder = new RegionFinder(working, face, subject);
     return finder.all();
   }
 
@@ -136,7 +144,7 @@ final class RegionFinder {
   // --- subject
 
   /**
-   * The subject with its edges drawn by the picture; where none was looked for, what is no
+   * The subject with its edge as its colours tell it; where none was looked for, what is no
    * backdrop.
    */
   private Plane person() {
@@ -150,7 +158,11 @@ final class RegionFinder {
                 subject == null
                     ? 1 - backdrop.likeness(i)
                     : subject.sample((x - area.x() + 0.5) * sx, (y - area.y() + 0.5) * sy));
-    return Planes.edged(coarse, lab.first(), area, face.faceWidth() / 60);
+    Plane edged = Planes.edged(coarse, lab.first(), area, face.faceWidth() / 60);
+    Plane alpha =
+        new Matting(working, edged, REACH * face.faceWidth(), NEAR * face.faceWidth()).alpha();
+    // A face is no backdrop, whatever its colour.
+    return Planes.most(alpha, within());
   }
 
   /** A suggestion: of the subject what is neither skin nor face, around and above the head. */
