@@ -62,14 +62,15 @@ public final class Exports {
    * shrunk from full size keeps the detail that is seen there.
    */
   Picture sized(Project project, Delivery delivery, Picture whole) {
-    Picture cut = cut(project, whole);
+    Picture cut = framed(project, whole);
     Picture sized =
         delivery.sized(cut, project.crop() == null ? session.size() : project.crop().size(1));
     boolean shrunk = sized.area().width() < cut.area().width();
     return shrunk && delivery.level() == 0 ? OutputSharpening.keeping(cut, sized) : sized;
   }
 
-  private Picture cut(Project project, Picture whole) {
+  /** A finished picture of any level cut to the project's frame, what lies beyond it filled. */
+  public Picture framed(Project project, Picture whole) {
     Crop crop = project.crop();
     if (crop == null) {
       return whole;

@@ -61,6 +61,7 @@ public final class PictureView extends Region {
   private final ViewRenderer renderer;
   private final Tools tools;
   private final Screen image = new Screen();
+  private final CanvasBeyond beyond;
   private final SettledPicture settled;
   private final Region wipe = new Region();
   private final Canvas overlay = new Canvas();
@@ -70,6 +71,7 @@ public final class PictureView extends Region {
   private double wipeShare = 0.5;
   private ViewPort port = new ViewPort(0, 0, 1, 1, 1);
   private boolean fitted = true;
+  private Area fittedTo;
   private final PictureHand hand;
   private boolean exact;
   private final PauseTransition brushSaid = new PauseTransition(BRUSH_SAID);
@@ -85,6 +87,7 @@ public final class PictureView extends Region {
     setId("picture");
     getStyleClass().add("picture");
     armsLength = new ArmsLength(state, place -> lookAt(place, port.zoom()));
+    beyond = new CanvasBeyond(state);
     settled = new SettledPicture(state);
     settled.setVisible(false);
     wipe.setId("wipe");
@@ -108,7 +111,7 @@ public final class PictureView extends Region {
     waiting.getStyleClass().add("picture-label");
     waiting.setMouseTransparent(true);
     waiting.setVisible(false);
-    getChildren().addAll(image, settled, overlay, wipe, armsLength, waiting);
+    getChildren().addAll(beyond, image, settled, overlay, wipe, armsLength, waiting);
     overlay.setMouseTransparent(true);
     compare();
     setFocusTraversable(true);
@@ -120,9 +123,9 @@ public final class PictureView extends Region {
   private void listen() {
     ViewState view = state.view();
     subscriptions.on(this::begin, state.document().sessionProperty());
+    subscriptions.on(this::change, state.document().projectProperty());
     subscriptions.on(
         this::refresh,
-        state.document().projectProperty(),
         view.playheadProperty(),
         view.asShotProperty(),
         view.maskShownProperty(),
@@ -180,6 +183,16 @@ public final class PictureView extends Region {
     fit();
   }
 
+  /** A frame that reaches further than before is seen whole again, but does not move in the hand. */
+  private void change() {
+    boolean inHand = state.tools().tool() == ToolKind.FRAME;
+    if (fitted && !inHand && !state.document().isEmpty() && !whole().equals(fittedTo)) {
+      fit();
+    } else {
+      refresh();
+    }
+  }
+
   private void takeUp() {
     boolean frame = state.tools().tool() == ToolKind.FRAME;
     setCursor(tools.inHand().cursor());
@@ -230,22 +243,23 @@ public final class PictureView extends Region {
   public void fit() {
     if (!state.document().isEmpty()) {
       fitted = true;
-      port = ViewPort.fit(whole(), (int) getWidth(), (int) getHeight());
+      fittedTo = whole();
+      port = ViewPort.fit(fittedTo, (int) getWidth(), (int) getHeight());
       refresh();
     }
   }
 
-  /** What fits into the view: the photograph, with what a frame in hand reaches beyond it. */
+  /** What fits into the view: the photograph, with what a frame reaches beyond it. */
   private Area whole() {
-    Area photograph = state.document().session().size().area();
-    if (state.tools().tool() != ToolKind.FRAME) {
-      return photograph;
+    Area all = state.document().session().size().area();
+    boolean inHand = state.tools().tool() == ToolKind.FRAME;
+    if (!inHand && !state.crop().beyond()) {
+      return all;
     }
-    Area all = photograph;
     for (Point corner : state.crop().frame().corners()) {
       all = all.union(Area.around(corner.x() - 1, corner.y() - 1, corner.x() + 1, corner.y() + 1));
     }
-    return all.grow(FRAME_ROOM);
+    return inHand ? all.grow(FRAME_ROOM) : all;
   }
 
   /** One photograph pixel to one view pixel, about the pointer or the middle. */
@@ -391,6 +405,7 @@ public final class PictureView extends Region {
     if (!port.equals(shownPort.get())) {
       shownPort.set(port);
       settled.follow(port);
+      beyond.follow(port);
     }
     armsLength.follow(port);
     drawOverlay();
@@ -443,6 +458,7 @@ public final class PictureView extends Region {
     blinking.stop();
     renderer.close();
     settled.close();
+    beyond.close();
     armsLength.close();
   }
 }
