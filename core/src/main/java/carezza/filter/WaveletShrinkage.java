@@ -30,9 +30,12 @@ public final class WaveletShrinkage {
     void sigma(float[] tones);
   }
 
-  /** Pixels beyond its output that the shrinkage reads. */
+  /**
+   * Pixels beyond its output that the shrinkage reads: the steps of all scales, the widest window,
+   * and what lies between the means of two halvings.
+   */
   public static int reach(int scales) {
-    return scales == 0 ? 0 : (2 * WINDOW + 2) << scales;
+    return scales == 0 ? 0 : (1 << scales) - 1 + (WINDOW << scales - 1) + 2 * Math.min(2, scales - 1);
   }
 
   private final int w;

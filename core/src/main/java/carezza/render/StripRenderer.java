@@ -26,8 +26,11 @@ final class StripRenderer {
   /** Pixels of a band: three float planes of it fit in a core's own cache. */
   private static final int BAND_PIXELS = 1 << 16;
 
-  /** A band is at least this many times as high as what its layer reads beyond it. */
+  /** A band is at least this many times as high as what its layer reads beyond it on one side. */
   private static final int REACHES = 8;
+
+  /** And twice that, as long as there are at least so many bands. */
+  private static final int BANDS = 8;
 
   private final Area whole;
   private final Cancellation cancellation;
@@ -115,7 +118,9 @@ final class StripRenderer {
   private List<Area> bands(LayerPass pass) {
     Area probe = new Area(0, whole.height() / 2, whole.width(), 1);
     int read = pass.needed(probe).height();
-    int height = Math.max(BAND_PIXELS / whole.width(), read > 1 ? REACHES / 2 * read : 1);
+    int least = read > 1 ? REACHES / 2 * read : 1;
+    int wanted = Math.max(least, Math.min(2 * least, whole.height() / BANDS));
+    int height = Math.max(BAND_PIXELS / whole.width(), wanted);
     List<Area> bands = new ArrayList<>();
     for (int y = 0; y < whole.height(); y += Math.max(1, height)) {
       bands.add(new Area(0, y, whole.width(), Math.min(Math.max(1, height), whole.height() - y)));

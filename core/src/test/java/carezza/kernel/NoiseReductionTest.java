@@ -189,4 +189,23 @@ public class NoiseReductionTest {
     assertThat(Pictures.largest(inParts, inOne)).isLessThan(1e-6);
     assertThat(Pictures.largest(inParts, plane)).isGreaterThan(0.05);
   }
+
+  @Test
+  public void aPartReadsNoFurtherThanItSays() {
+    Plane plane = Pictures.noise(new Area(0, 0, 300, 260), 0.5, 0.1, 5);
+    WaveletShrinkage.SigmaByTone noise = row -> Arrays.fill(row, 0.08f);
+    for (int scales = 1; scales <= 4; scales++) {
+      for (int full = 1; full <= 2; full++) {
+        Plane whole =
+            new WaveletShrinkage(plane.area(), scales, full).shrunk(plane, plane, noise);
+        Area part = new Area(101, 90, 60, 53);
+        Area read = part.grow(WaveletShrinkage.reach(scales));
+        Plane own = plane.crop(read);
+        Plane alone = new WaveletShrinkage(read, scales, full).shrunk(own, own, noise);
+        assertThat(Pictures.largest(alone.crop(part), whole.crop(part)))
+            .as("%s scales, %s of them full", scales, full)
+            .isLessThan(1e-5);
+      }
+    }
+  }
 }

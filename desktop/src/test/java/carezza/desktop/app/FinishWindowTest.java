@@ -6,11 +6,13 @@ import static org.assertj.core.api.Assertions.within;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.concurrent.Callable;
 import javafx.geometry.BoundingBox;
 import javafx.geometry.Bounds;
 import javafx.geometry.Point2D;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
+import javafx.scene.image.ImageView;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.MouseButton;
 
@@ -329,5 +331,38 @@ public class FinishWindowTest extends WindowDriver {
     await(() -> ((Label) node("#halo")).getText().matches(".*\\d\\.\\d L\\*.*"));
     clickOn("#band-out-1");
     assertThat(selected(SharpenLayer.class).bands()).isEqualTo(List.of(layer.bands().getFirst()));
+  }
+
+  @Test
+  public void canvasBeyondThePhotographIsSeenAsItWillBeDelivered() throws Exception {
+    Callable<Boolean> drawn = () -> ((ImageView) node("#canvas-beyond")).getImage() != null;
+    onStage(
+        () -> {
+          picture().fit();
+          return null;
+        });
+    await(() -> picture().isExact());
+    double zoom = onStage(() -> picture().zoom());
+    assertThat(drawn.call()).isFalse();
+
+    onStage(
+        () -> {
+          state().crop().grow(0.1);
+          return null;
+        });
+    await(drawn);
+    await(() -> picture().isExact());
+    assertThat(onStage(() -> picture().zoom())).as("all of it is in the view").isLessThan(zoom);
+    // Beside the top left corner the backdrop goes on.
+    assertThat(distance(shownAt(-40, 60), shownAt(12, 60))).isLessThan(16);
+
+    onStage(
+        () -> {
+          state().crop().inside();
+          return null;
+        });
+    await(() -> !drawn.call());
+    await(() -> picture().isExact());
+    assertThat(onStage(() -> picture().zoom())).isCloseTo(zoom, within(1e-9));
   }
 }
