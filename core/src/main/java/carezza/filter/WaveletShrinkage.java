@@ -35,7 +35,9 @@ public final class WaveletShrinkage {
    * and what lies between the means of two halvings.
    */
   public static int reach(int scales) {
-    return scales == 0 ? 0 : (1 << scales) - 1 + (WINDOW << scales - 1) + 2 * Math.min(2, scales - 1);
+    return scales == 0
+        ? 0
+        : (1 << scales) - 1 + (WINDOW << scales - 1) + 2 * Math.min(2, scales - 1);
   }
 
   private final int w;

@@ -50,9 +50,7 @@ final class FocusFalloffKernel implements LayerKernel<FocusFalloffLayer, Measure
 
     @Override
     public Area needed(Area out) {
-      return ready == null
-          ? spread.needed(out).grow(maskReach).intersect(context.whole())
-          : out;
+      return ready == null ? spread.needed(out).grow(maskReach).intersect(context.whole()) : out;
     }
 
     @Override

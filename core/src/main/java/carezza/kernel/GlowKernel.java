@@ -106,9 +106,7 @@ final class GlowKernel implements LayerKernel<GlowLayer, Measurements> {
     private Spread spread(Picture input, Area out) {
       boolean softens = layer.soften() > 0;
       return new Spread(
-          layer.glow() == 0
-              ? null
-              : wide.of(input, out, p -> lights(p, (float) layer.from())),
+          layer.glow() == 0 ? null : wide.of(input, out, p -> lights(p, (float) layer.from())),
           softens ? wide.of(input, out, p -> p) : null,
           softens ? fine.of(input, out, p -> p) : null);
     }

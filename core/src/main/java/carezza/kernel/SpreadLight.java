@@ -64,8 +64,7 @@ record SpreadLight(LowBand band, int reach) {
         wide.height(),
         (from, to) -> {
           for (int y = from; y < to; y += rows) {
-            Area part =
-                new Area(wide.x(), wide.y() + y, wide.width(), Math.min(rows, to - y));
+            Area part = new Area(wide.x(), wide.y() + y, wide.width(), Math.min(rows, to - y));
             List<Plane> fine = fineOf.apply(band.fine(part));
             for (int i = 0; i < planes; i++) {
               coarse.get(i).copyFrom(Resampling.reduce(fine.get(i), band.levels()));

@@ -112,8 +112,7 @@ final class Matting {
     Plane alpha =
         Planes.made(
             area,
-            (i, x, y) ->
-                isUnknown(x, y) ? prior.values()[i] : prior.values()[i] > 0.5f ? 1 : 0);
+            (i, x, y) -> isUnknown(x, y) ? prior.values()[i] : prior.values()[i] > 0.5f ? 1 : 0);
     for (int pass = 0; pass < PASSES; pass++) {
       Plane known = pass == 0 ? prior : agreed(alpha);
       float mixtures = pass == PASSES - 1 ? MIXED : UNDECIDED;
@@ -210,8 +209,7 @@ final class Matting {
           moments, weight, sigma, new Colours(moments, weight, FURTHER * sigma, null));
     }
 
-    private Colours(
-        List<Plane> moments, Plane weight, double sigma, @Nullable Colours further) {
+    private Colours(List<Plane> moments, Plane weight, double sigma, @Nullable Colours further) {
       this.further = further;
       this.weight = GaussianBlur.blur(weight, sigma);
       sums = moments.stream().map(p -> GaussianBlur.blur(p.times(weight), sigma)).toList();

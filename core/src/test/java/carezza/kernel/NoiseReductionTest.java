@@ -196,8 +196,7 @@ public class NoiseReductionTest {
     WaveletShrinkage.SigmaByTone noise = row -> Arrays.fill(row, 0.08f);
     for (int scales = 1; scales <= 4; scales++) {
       for (int full = 1; full <= 2; full++) {
-        Plane whole =
-            new WaveletShrinkage(plane.area(), scales, full).shrunk(plane, plane, noise);
+        Plane whole = new WaveletShrinkage(plane.area(), scales, full).shrunk(plane, plane, noise);
         Area part = new Area(101, 90, 60, 53);
         Area read = part.grow(WaveletShrinkage.reach(scales));
         Plane own = plane.crop(read);

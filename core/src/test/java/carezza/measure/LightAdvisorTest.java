@@ -35,6 +35,7 @@ import carezza.testing.Pictures;
 import carezza.testing.Portrait;
 
 /** Proposals of light and shade, and pushed layers, judged by the gauges on the portraits. */
+@Test(groups = "elsewhere")
 public class LightAdvisorTest {
 
   private static final DodgeBurnLayer FRESH = (DodgeBurnLayer) LayerType.DODGE_BURN.fresh();

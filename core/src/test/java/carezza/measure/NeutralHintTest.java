@@ -22,6 +22,7 @@ import carezza.render.Pyramid;
 import carezza.testing.Portrait;
 
 /** Places that are likely to be neutral, against the masks of the truth. */
+@Test(groups = "elsewhere")
 public class NeutralHintTest {
 
   private static final int LEVEL = 1;

@@ -32,6 +32,7 @@ import carezza.render.TileCache;
 import carezza.testing.Portrait;
 
 /** The truth itself scores full, what is untouched nothing, and what is lost is told. */
+@Test(groups = "elsewhere")
 public class JudgeTest {
 
   private static final List<Exercise> BY_TRUTH =

@@ -29,6 +29,7 @@ import carezza.testing.AtWork;
 import carezza.testing.Portrait;
 import carezza.testing.Thorough;
 
+@Test(groups = "elsewhere")
 public class RoutinesTest {
 
   private static final Routine HEAD_SHOT = RoutineFile.shipped("clean-head-shot");

@@ -183,7 +183,9 @@ public final class PictureView extends Region {
     fit();
   }
 
-  /** A frame that reaches further than before is seen whole again, but does not move in the hand. */
+  /**
+   * A frame that reaches further than before is seen whole again, but does not move in the hand.
+   */
   private void change() {
     boolean inHand = state.tools().tool() == ToolKind.FRAME;
     if (fitted && !inHand && !state.document().isEmpty() && !whole().equals(fittedTo)) {
