@@ -42,6 +42,8 @@ final class TopStrip extends HBox implements AutoCloseable {
 
   private static final Texts TEXTS = Texts.of("app");
 
+  private static final double BESIDE = 40;
+
   private final AppState state;
   private final Workspace workspace;
   private final Subscriptions subscriptions = new Subscriptions();
@@ -63,6 +65,9 @@ final class TopStrip extends HBox implements AutoCloseable {
     MenuBar menus = MenuBars.of(actions);
     HBox row = new HBox(2);
     row.setAlignment(Pos.CENTER);
+    // Beside the menus, which never change: tabs stay where they are whatever the picture is
+    // called.
+    row.setPadding(new Insets(0, 0, 0, BESIDE));
     ToggleGroup group = new ToggleGroup();
     for (AppView view : views) {
       if (view.listed()) {
@@ -88,7 +93,6 @@ final class TopStrip extends HBox implements AutoCloseable {
     getChildren()
         .addAll(
             menus,
-            new Spring(),
             row,
             new Spring(),
             title(),

@@ -25,6 +25,7 @@ import carezza.desktop.state.Brush;
 import carezza.desktop.state.Pen;
 import carezza.desktop.state.ToolKind;
 import carezza.image.PictureSize;
+import carezza.kernel.LayerType;
 import carezza.model.DodgeBurnLayer;
 import carezza.model.HealLayer;
 import carezza.model.Mask;
@@ -386,5 +387,33 @@ public class WindowTest extends WindowDriver {
     robot.type(KeyCode.ESCAPE);
     WaitForAsyncUtils.waitForFxEvents();
     assertThat(isThere("#commands")).isFalse();
+  }
+
+  @Test
+  public void whatIsThereStaysWhereItIsWhenALayerComesAndGoes() throws Exception {
+    Node card = node("#card-sculpt");
+    double tab = node("#view-deliver").localToScene(0, 0).getX();
+    onStage(
+        () -> {
+          state().selection().add(LayerType.CURVE);
+          return null;
+        });
+    WaitForAsyncUtils.waitForFxEvents();
+    String added = onStage(() -> state().selection().selected());
+    assertThat(isThere("#card-" + added)).isTrue();
+    Node same = node("#card-sculpt");
+    assertThat(same).isSameAs(card);
+    // The title says that it is not saved, and is longer.
+    assertThat(node("#view-deliver").localToScene(0, 0).getX()).isEqualTo(tab);
+
+    onStage(
+        () -> {
+          state().document().undo();
+          return null;
+        });
+    WaitForAsyncUtils.waitForFxEvents();
+    assertThat(isThere("#card-" + added)).isFalse();
+    same = node("#card-sculpt");
+    assertThat(same).isSameAs(card);
   }
 }

@@ -2,17 +2,15 @@ package carezza.desktop.view.bench;
 
 import java.util.ArrayList;
 import java.util.EnumMap;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import javafx.collections.MapChangeListener;
 import javafx.geometry.Bounds;
-import javafx.geometry.Pos;
 import javafx.geometry.Side;
 import javafx.scene.Node;
-import javafx.scene.control.Button;
 import javafx.scene.control.ContextMenu;
 import javafx.scene.control.Label;
 import javafx.scene.control.MenuItem;
@@ -25,14 +23,11 @@ import javafx.scene.layout.Pane;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
-import javafx.scene.shape.Circle;
 
-import carezza.desktop.control.Spring;
 import carezza.desktop.state.AppState;
 import carezza.desktop.state.LowKey;
 import carezza.desktop.state.Subscriptions;
 import carezza.desktop.state.ToolKind;
-import carezza.desktop.style.Glyph;
 import carezza.desktop.style.Icon;
 import carezza.desktop.text.Names;
 import carezza.desktop.text.Texts;
@@ -49,7 +44,6 @@ import carezza.plan.Plan;
 public final class CourseView extends VBox {
 
   private static final Texts TEXTS = Texts.of("bench");
-  private static final Texts PLAN = Texts.of("plan");
 
   private final AppState state;
   private final Subscriptions subscriptions = new Subscriptions();
@@ -60,8 +54,7 @@ public final class CourseView extends VBox {
   private final Region head = new Region();
   private final ScrollPane scroll;
   private final List<LayerCard> cards = new ArrayList<>();
-  private final Map<Stage, VBox> columns = new EnumMap<>(Stage.class);
-  private final Map<Stage, Circle> dots = new EnumMap<>(Stage.class);
+  private final Map<Stage, StageColumn> columns = new EnumMap<>(Stage.class);
   private final MaskThumbs thumbs;
   private final Node start = photograph();
   private Shown shown;
@@ -86,6 +79,13 @@ public final class CourseView extends VBox {
     Tooltip.install(rail, new Tooltip(TEXTS.get("courseView.playhead-drag-to-see-the-picture")));
     rail.setOnMousePressed(this::movePlayhead);
     rail.setOnMouseDragged(this::movePlayhead);
+    stages.getChildren().add(new VBox(4, new Label(" "), start));
+    for (Stage stage : Stage.values()) {
+      StageColumn column =
+          new StageColumn(stage, state.view().stageHeldProperty()::set, this::choose);
+      columns.put(stage, column);
+      stages.getChildren().add(column);
+    }
     VBox content = new VBox(2, rail, stages);
     scroll = new ScrollPane(content);
     scroll.setFitToHeight(true);
@@ -128,7 +128,7 @@ public final class CourseView extends VBox {
   }
 
   /**
-   * Builds the cards anew where one came, went or moved; otherwise they show what has changed of
+   * Sorts the cards anew where one came, went or moved; otherwise they show what has changed of
    * their layers.
    */
   private void show() {
@@ -152,18 +152,32 @@ public final class CourseView extends VBox {
     }
   }
 
+  /** Makes the cards that are new; the others stay, as making one takes its time. */
   private void build() {
-    stages.getChildren().clear();
+    Map<LayerCard.Key, LayerCard> known = new HashMap<>();
+    cards.forEach(c -> known.put(c.key(), c));
     cards.clear();
-    columns.clear();
-    VBox first = new VBox(4, new Label(" "), start);
-    stages.getChildren().add(first);
-    for (Stage stage : Stage.values()) {
-      VBox column = column(stage);
-      columns.put(stage, column);
-      stages.getChildren().add(column);
-    }
+    columns.forEach(
+        (stage, column) -> {
+          List<LayerCard> own = new ArrayList<>();
+          for (Layer layer : state.document().stack().layers()) {
+            if (layer.attributes().stage() == stage) {
+              LayerCard card = known.get(LayerCard.Key.of(layer));
+              own.add(card == null ? made(layer) : card);
+              own.getLast().show(LayerCard.Face.of(layer));
+              own.getLast().show(thumbs.images().get(own.getLast().id()));
+            }
+          }
+          column.allow(!state.document().isEmpty());
+          column.show(own);
+          cards.addAll(own);
+        });
     markOpen();
+  }
+
+  private LayerCard made(Layer layer) {
+    return new LayerCard(
+        layer, state.selection(), state.view()::turnFold, this::dropped, this::showMenu);
   }
 
   /** Members of a folded group stand behind its card. */
@@ -206,12 +220,10 @@ public final class CourseView extends VBox {
   /** A dot where the plan has something open. */
   private void markOpen() {
     Plan plan = state.plan().planProperty().get();
-    dots.forEach(
-        (stage, dot) -> {
-          boolean open =
-              plan != null && plan.open().stream().anyMatch(f -> f.kind().stage() == stage);
-          dot.setVisible(open);
-        });
+    columns.forEach(
+        (stage, column) ->
+            column.mark(
+                plan != null && plan.open().stream().anyMatch(f -> f.kind().stage() == stage)));
   }
 
   private void takeUp() {
@@ -241,48 +253,6 @@ public final class CourseView extends VBox {
     scroll.setHvalue(Math.clamp(wanted / (width - seen), 0, 1));
   }
 
-  private VBox column(Stage stage) {
-    Label name = new Label((stage.ordinal() + 1) + "  " + Names.of(stage));
-    name.getStyleClass().add("stage-name");
-    name.setMinWidth(Region.USE_PREF_SIZE);
-    name.setId("stage-" + stage.name().toLowerCase(Locale.ROOT));
-    name.setTooltip(
-        new Tooltip(TEXTS.get("courseView.hold-the-picture-without-what-does", Names.of(stage))));
-    name.setOnMousePressed(e -> state.view().stageHeldProperty().set(stage));
-    name.setOnMouseReleased(e -> state.view().stageHeldProperty().set(null));
-    Button add = new Button();
-    add.setId("add-" + stage.name().toLowerCase(Locale.ROOT));
-    add.getStyleClass().add("add");
-    add.setGraphic(Glyph.ADD.node());
-    add.setTooltip(new Tooltip(TEXTS.get("courseView.add-a-layer-to", Names.of(stage))));
-    add.setAccessibleText(TEXTS.get("courseView.add-a-layer-to", Names.of(stage)));
-    add.setDisable(state.document().isEmpty());
-    add.setOnAction(e -> choose(stage, add));
-    Circle open = new Circle(3);
-    open.getStyleClass().add("stage-open");
-    open.setId("open-" + stage.name().toLowerCase(Locale.ROOT));
-    open.setAccessibleText(PLAN.get("course.open"));
-    Tooltip.install(open, new Tooltip(PLAN.get("course.open")));
-    dots.put(stage, open);
-    HBox top = new HBox(4, name, open, new Spring(), add);
-    top.setAlignment(Pos.CENTER_LEFT);
-    HBox row = new HBox(4);
-    for (Layer layer : state.document().stack().layers()) {
-      if (layer.attributes().stage() == stage) {
-        LayerCard card =
-            new LayerCard(
-                layer, state.selection(), state.view()::turnFold, this::dropped, this::showMenu);
-        card.show(thumbs.images().get(card.id()));
-        cards.add(card);
-        row.getChildren().add(card);
-      }
-    }
-    VBox column = new VBox(4, top, row);
-    column.getStyleClass().add("stage");
-    HBox.setHgrow(column, Priority.SOMETIMES);
-    return column;
-  }
-
   private void showMenu(LayerCard card) {
     state.selection().select(card.id());
     menu.show(card, Side.TOP, 0, 0);
@@ -290,7 +260,7 @@ public final class CourseView extends VBox {
 
   /** A card was let go somewhere else: it goes to that stage, between the cards there. */
   private void dropped(LayerCard card, double sceneX) {
-    for (Map.Entry<Stage, VBox> each : columns.entrySet()) {
+    for (Map.Entry<Stage, StageColumn> each : columns.entrySet()) {
       Bounds column = each.getValue().localToScene(each.getValue().getBoundsInLocal());
       if (sceneX >= column.getMinX() && sceneX < column.getMaxX()) {
         Set<String> own = state.document().stack().members(card.id());
@@ -307,7 +277,7 @@ public final class CourseView extends VBox {
     }
   }
 
-  private void choose(Stage stage, Button at) {
+  private void choose(Stage stage, Node at) {
     List<LayerType> kinds = LayerType.MADE_ANEW.stream().filter(k -> k.stage() == stage).toList();
     if (kinds.size() == 1) {
       state.selection().add(kinds.getFirst());

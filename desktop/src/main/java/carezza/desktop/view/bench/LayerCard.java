@@ -51,6 +51,7 @@ final class LayerCard extends VBox {
   /** Way of the pointer from which a press is a drag. */
   private static final double DRAG = 8;
 
+  private final Key key;
   private final String id;
   private final Stage stage;
   private final SelectionController selection;
@@ -75,6 +76,15 @@ final class LayerCard extends VBox {
     }
   }
 
+  /** What a card is made for; with another of these it is another card. */
+  record Key(String id, Stage stage, boolean member, Class<?> kind) {
+
+    static Key of(Layer layer) {
+      LayerAttributes a = layer.attributes();
+      return new Key(a.id(), a.stage(), a.group() != null, layer.getClass());
+    }
+  }
+
   /**
    * @param turnFold folds the group of that id, or unfolds it
    * @param dropped takes the card and where in the scene it was let go
@@ -88,6 +98,7 @@ final class LayerCard extends VBox {
       Consumer<LayerCard> menu) {
     super(3);
     LayerAttributes attributes = layer.attributes();
+    key = Key.of(layer);
     id = attributes.id();
     stage = attributes.stage();
     this.selection = selection;
@@ -196,6 +207,10 @@ final class LayerCard extends VBox {
 
   Stage stage() {
     return stage;
+  }
+
+  Key key() {
+    return key;
   }
 
   /** Shows where the layer acts; nothing takes no room. */
