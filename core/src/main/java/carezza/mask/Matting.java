@@ -114,16 +114,18 @@ final class Matting {
             area,
             (i, x, y) -> isUnknown(x, y) ? prior.values()[i] : prior.values()[i] > 0.5f ? 1 : 0);
     for (int pass = 0; pass < PASSES; pass++) {
-      Plane known = pass == 0 ? prior : agreed(alpha);
+      boolean begins = pass == 0;
+      Plane known = begins ? prior : GaussianBlur.blur(alpha, near);
       float mixtures = pass == PASSES - 1 ? MIXED : UNDECIDED;
       ParallelRows.each(
           STEPS,
           places.length,
           (from, to) -> {
             for (int n = from; n < to; n++) {
-              if (places[n] >= 0) {
-                alpha.values()[places[n]] =
-                    share(likelihoods, n * (STEPS + 1), known.values()[places[n]], mixtures);
+              int i = places[n];
+              if (i >= 0) {
+                float p = begins ? known.values()[i] : agreed(known.values()[i]);
+                alpha.values()[i] = share(likelihoods, n * (STEPS + 1), p, mixtures);
               }
             }
           });
@@ -132,15 +134,10 @@ final class Matting {
   }
 
   /** What pixels that lie side by side say of one another: most of them have it. */
-  private Plane agreed(Plane alpha) {
-    Plane beside = GaussianBlur.blur(alpha, near);
-    return Planes.made(
-        alpha.area(),
-        (i, x, y) -> {
-          float b = Math.clamp(beside.values()[i], 0f, 1f);
-          float in = b * b;
-          return in / (in + (1 - b) * (1 - b));
-        });
+  private static float agreed(float beside) {
+    float b = Math.clamp(beside, 0f, 1f);
+    float in = b * b;
+    return in / (in + (1 - b) * (1 - b));
   }
 
   private boolean isUnknown(int x, int y) {

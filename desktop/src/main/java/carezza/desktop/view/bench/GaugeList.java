@@ -1,14 +1,19 @@
 package carezza.desktop.view.bench;
 
+import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import javafx.beans.property.BooleanProperty;
 import javafx.beans.property.SimpleBooleanProperty;
+import javafx.scene.Node;
 import javafx.scene.control.Label;
 import javafx.scene.control.Tooltip;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
 
+import carezza.desktop.control.Children;
 import carezza.desktop.control.GaugeBar;
 import carezza.desktop.control.Spring;
 import carezza.desktop.state.AppState;
@@ -31,6 +36,9 @@ final class GaugeList extends VBox {
 
   private final AppState state;
   private final BooleanProperty all = new SimpleBooleanProperty();
+  /** Of the gauges as they are read now; what has not changed is not drawn anew. */
+  private final Map<Gauge, VBox> lines = new HashMap<>();
+
   private final Subscriptions subscriptions = new Subscriptions();
 
   GaugeList(AppState state) {
@@ -60,6 +68,7 @@ final class GaugeList extends VBox {
         own.stream()
             .flatMap(id -> read.stream().filter(g -> g.id().equals(id) && g.measured()))
             .toList();
+    lines.keySet().retainAll(read);
     show(first.isEmpty() ? read : first);
   }
 
@@ -68,18 +77,20 @@ final class GaugeList extends VBox {
   }
 
   private void show(List<Gauge> gauges) {
-    getChildren().clear();
-    List<Gauge> measured = gauges.stream().filter(Gauge::measured).toList();
-    if (measured.isEmpty()) {
+    List<Node> wanted = new ArrayList<>();
+    gauges.stream()
+        .filter(Gauge::measured)
+        .forEach(g -> wanted.add(lines.computeIfAbsent(g, this::line)));
+    if (wanted.isEmpty()) {
       Label none =
           new Label(
               gauges.isEmpty()
                   ? TEXTS.get("gaugeList.reading-the-gauges")
                   : TEXTS.get("gaugeList.place-the-face-map-to-read"));
       none.setWrapText(true);
-      getChildren().add(none);
+      wanted.add(none);
     }
-    measured.forEach(g -> getChildren().add(line(g)));
+    Children.show(this, wanted);
   }
 
   private VBox line(Gauge gauge) {

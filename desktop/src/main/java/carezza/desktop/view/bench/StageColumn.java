@@ -15,6 +15,7 @@ import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import javafx.scene.shape.Circle;
 
+import carezza.desktop.control.Children;
 import carezza.desktop.control.Spring;
 import carezza.desktop.style.Glyph;
 import carezza.desktop.text.Names;
@@ -75,14 +76,6 @@ final class StageColumn extends VBox {
 
   /** Shows these cards; those that are here already stay as they are. */
   void show(List<LayerCard> cards) {
-    row.getChildren().removeIf(c -> !cards.contains(c));
-    for (int i = 0; i < cards.size(); i++) {
-      if (i >= row.getChildren().size()) {
-        row.getChildren().add(cards.get(i));
-      } else if (row.getChildren().get(i) != cards.get(i)) {
-        row.getChildren().remove(cards.get(i));
-        row.getChildren().add(i, cards.get(i));
-      }
-    }
+    Children.show(row, cards);
   }
 }
