@@ -36,6 +36,7 @@ final class GaugeList extends VBox {
 
   private final AppState state;
   private final BooleanProperty all = new SimpleBooleanProperty();
+
   /** Of the gauges as they are read now; what has not changed is not drawn anew. */
   private final Map<Gauge, VBox> lines = new HashMap<>();
 

@@ -35,7 +35,7 @@ final class CanvasBeyond extends Region implements AutoCloseable {
   private static final Duration REST = Duration.ofMillis(250);
 
   /** Pixels of the photograph's longer side at which it is drawn. */
-  private static final double LONG_EDGE = 1024;
+  private static final double LONG_EDGE = 640;
 
   private final AppState state;
   private final Subscriptions subscriptions = new Subscriptions();
