@@ -1,9 +1,14 @@
 package carezza;
 
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.tngtech.archunit.core.domain.JavaClass;
 import com.tngtech.archunit.core.domain.JavaClasses;
+import com.tngtech.archunit.core.domain.JavaPackage;
 import com.tngtech.archunit.core.importer.ClassFileImporter;
 import com.tngtech.archunit.core.importer.ImportOption;
 import com.tngtech.archunit.lang.syntax.ArchRuleDefinition;
+import org.jspecify.annotations.NullMarked;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 
@@ -103,5 +108,17 @@ public class ArchitectureTest {
         .dependOnClassesThat()
         .resideInAnyPackage("tools.jackson..", "com.fasterxml..")
         .check(CORE);
+  }
+
+  @Test
+  public void everyPackageSaysWhatMayBeNull() {
+    assertThat(
+            CORE.stream()
+                .map(JavaClass::getPackage)
+                .distinct()
+                .filter(
+                    p -> p.tryGetPackageInfo().isEmpty() || !p.isAnnotatedWith(NullMarked.class))
+                .map(JavaPackage::getName))
+        .isEmpty();
   }
 }

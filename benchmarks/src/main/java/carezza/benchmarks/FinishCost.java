@@ -16,7 +16,7 @@ import carezza.render.TileCache;
 
 /**
  * What all kinds of the last stage cost on top of the twenty-layer stack at 24 megapixels: both
- * rendered in turn, as a machine's speed drifts, and the time of each kind within the longer one.
+ * rendered in turn, as a machine's speed drifts, and the time of each kind within both.
  */
 final class FinishCost {
 
@@ -40,8 +40,9 @@ final class FinishCost {
     cost.render(plain);
     cost.render(finished);
     for (int round = 1; round <= ROUNDS; round++) {
-      double without = total(cost.render(plain));
+      Map<LayerType, Double> before = cost.render(plain);
       Map<LayerType, Double> with = cost.render(finished);
+      double without = total(before);
       System.out.printf(
           "round %d: %.1f s without, %.1f s with: %.2f; %s%n",
           round,
@@ -50,7 +51,11 @@ final class FinishCost {
           total(with) / without,
           with.entrySet().stream()
               .sorted(Map.Entry.comparingByKey())
-              .map(e -> "%s %.1f".formatted(e.getKey(), e.getValue()))
+              .map(
+                  e ->
+                      "%s %.1f %.1f"
+                          .formatted(
+                              e.getKey(), before.getOrDefault(e.getKey(), 0.0), e.getValue()))
               .collect(Collectors.joining(", ")));
     }
   }

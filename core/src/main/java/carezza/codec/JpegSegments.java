@@ -6,6 +6,8 @@ import java.util.Arrays;
 import java.util.Map;
 import java.util.TreeMap;
 
+import org.jspecify.annotations.Nullable;
+
 import carezza.metadata.IptcRecords;
 import carezza.metadata.Metadata;
 
@@ -37,12 +39,12 @@ final class JpegSegments {
   /** Bytes of the decoder's own segments, and all from the first scan on. */
   final byte[] picture;
 
-  final byte[] exif;
-  final byte[] xmp;
-  final byte[] resources;
+  final byte @Nullable [] exif;
+  final byte @Nullable [] xmp;
+  final byte @Nullable [] resources;
 
   /** The colour profile; null if there is none, empty if its parts do not fit together. */
-  final byte[] profile;
+  final byte @Nullable [] profile;
 
   /** The number in the last of the frame's marks, 0xC0 … 0xCF; 0 if there is none. */
   final int frame;
@@ -106,9 +108,9 @@ final class JpegSegments {
     private int profileCount;
     private long profileLength;
     private int at;
-    private byte[] exif;
-    private byte[] xmp;
-    private byte[] resources;
+    private byte @Nullable [] exif;
+    private byte @Nullable [] xmp;
+    private byte @Nullable [] resources;
     private int frame;
     private int precision;
     private int width;
@@ -232,7 +234,7 @@ final class JpegSegments {
       }
     }
 
-    private byte[] profile() {
+    private byte @Nullable [] profile() {
       if (profileCount == 0 && profileParts.isEmpty()) {
         return null;
       }
@@ -258,7 +260,7 @@ final class JpegSegments {
   }
 
   /** IPTC records; null if there are none. */
-  byte[] iptc() {
+  byte @Nullable [] iptc() {
     return resources == null ? null : IptcRecords.ofResources(resources);
   }
 }

@@ -23,6 +23,8 @@ import javax.imageio.plugins.tiff.TIFFTag;
 import javax.imageio.stream.ImageOutputStream;
 import javax.imageio.stream.MemoryCacheImageOutputStream;
 
+import org.jspecify.annotations.Nullable;
+
 import carezza.filter.Resampling;
 import carezza.image.Area;
 import carezza.image.Picture;
@@ -76,7 +78,7 @@ public abstract sealed class LayeredWriter implements AutoCloseable {
   @Override
   public abstract void close() throws IOException;
 
-  private BufferedImage image(Picture working, Plane alpha) {
+  private BufferedImage image(Picture working, @Nullable Plane alpha) {
     Plane[] colours = colour.encoded(working);
     Plane opacity = alpha == null ? Plane.filled(working.area(), 1) : alpha;
     return Rasters.toImage(
@@ -102,7 +104,7 @@ public abstract sealed class LayeredWriter implements AutoCloseable {
 
     private final ZipOutputStream zip;
     private final List<String> names = new ArrayList<>();
-    private Area area;
+    private Area area = Area.EMPTY;
 
     OpenRaster(OutputStream out, OutputColour colour) throws IOException {
       super(colour);

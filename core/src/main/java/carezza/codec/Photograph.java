@@ -2,6 +2,8 @@ package carezza.codec;
 
 import java.util.Set;
 
+import org.jspecify.annotations.Nullable;
+
 import carezza.image.Picture;
 import carezza.image.PictureSize;
 import carezza.metadata.Metadata;
@@ -23,7 +25,7 @@ public record Photograph(
     String profile,
     Metadata metadata,
     Set<Remark> remarks,
-    SensorLight sensor) {
+    @Nullable SensorLight sensor) {
 
   public Photograph {
     remarks = Set.copyOf(remarks);

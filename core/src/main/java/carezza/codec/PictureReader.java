@@ -12,6 +12,8 @@ import java.util.EnumSet;
 import java.util.Locale;
 import java.util.Set;
 
+import org.jspecify.annotations.Nullable;
+
 import carezza.codec.Encoded.Model;
 import carezza.colour.Lab;
 import carezza.colour.WorkingSpace;
@@ -136,7 +138,7 @@ public final class PictureReader {
   }
 
   /** What a picture is that is known but not read; null if it is none of those. */
-  private static String unread(byte[] file) {
+  private static @Nullable String unread(byte[] file) {
     String start = begin(file, 32);
     if (start.startsWith("ftyp", 4)) {
       String brand = start.substring(8, Math.min(12, start.length()));

@@ -13,6 +13,8 @@ import java.util.Set;
 import java.util.zip.CRC32;
 import java.util.zip.InflaterInputStream;
 
+import org.jspecify.annotations.Nullable;
+
 import carezza.metadata.Metadata;
 
 /**
@@ -32,10 +34,10 @@ final class PngChunks {
   /** What the decoder needs. */
   final byte[] picture;
 
-  final byte[] xmp;
+  final byte @Nullable [] xmp;
 
   /** The colour profile; null if there is none, empty if it cannot be unpacked. */
-  final byte[] profile;
+  final byte @Nullable [] profile;
 
   /** Whether all chunks lie within the file. */
   final boolean whole;
@@ -43,7 +45,11 @@ final class PngChunks {
   private final Map<String, byte[]> kept;
 
   private PngChunks(
-      byte[] picture, byte[] xmp, byte[] profile, boolean whole, Map<String, byte[]> kept) {
+      byte[] picture,
+      byte @Nullable [] xmp,
+      byte @Nullable [] profile,
+      boolean whole,
+      Map<String, byte[]> kept) {
     this.picture = picture;
     this.xmp = xmp;
     this.profile = profile;
@@ -98,7 +104,7 @@ final class PngChunks {
   }
 
   /** The content of a chunk of the colour's or the palette's; null if there is none. */
-  byte[] get(String type) {
+  byte @Nullable [] get(String type) {
     return kept.get(type);
   }
 
@@ -109,7 +115,7 @@ final class PngChunks {
   }
 
   /** Keyword, whether and how deflated, language, translated keyword, text. */
-  private static byte[] xmp(byte[] content) {
+  private static byte @Nullable [] xmp(byte[] content) {
     int key = end(content, 0);
     if (key + 3 > content.length
         || !new String(content, 0, key, StandardCharsets.ISO_8859_1).equals(XMP)) {

@@ -192,8 +192,7 @@ final class Rasters {
             type);
     WritableRaster raster = Raster.createInterleavedRaster(type, w, h, bands, null);
     float top = (1 << bits) - 1;
-    short[] deep = raster.getDataBuffer() instanceof DataBufferUShort b ? b.getData() : null;
-    byte[] plain = raster.getDataBuffer() instanceof DataBufferByte b ? b.getData() : null;
+    DataBuffer buffer = raster.getDataBuffer();
     ParallelRows.each(
         w,
         h,
@@ -202,11 +201,7 @@ final class Rasters {
             float[] values = encoded[c].values();
             for (int i = from * w; i < to * w; i++) {
               int step = (int) (Math.clamp(values[i], 0f, 1f) * top + 0.5f);
-              if (deep == null) {
-                plain[i * bands + c] = (byte) step;
-              } else {
-                deep[i * bands + c] = (short) step;
-              }
+              buffer.setElem(i * bands + c, step);
             }
           }
         });

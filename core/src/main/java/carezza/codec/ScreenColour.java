@@ -1,5 +1,7 @@
 package carezza.codec;
 
+import org.jspecify.annotations.Nullable;
+
 import carezza.colour.Lab;
 import carezza.colour.WorkingSpace;
 import carezza.image.Area;
@@ -25,30 +27,33 @@ public final class ScreenColour {
   /** The bit of a place along the diagonal that black and white take turns by. */
   private static final int HATCH = 4;
 
-  private final OutputProfile display;
-  private final OutputColour proof;
-  private final OutputColour marked;
-  private volatile float[] table;
-  private volatile float[] beyond;
+  private final @Nullable OutputProfile display;
+  private final @Nullable OutputColour proof;
+  private final @Nullable OutputColour marked;
+  private volatile float @Nullable [] table;
+  private volatile float @Nullable [] beyond;
 
-  private ScreenColour(OutputProfile display, OutputColour proof, OutputColour marked) {
+  private ScreenColour(
+      @Nullable OutputProfile display,
+      @Nullable OutputColour proof,
+      @Nullable OutputColour marked) {
     this.display = display;
     this.proof = proof;
     this.marked = marked;
   }
 
   /** The same shown by a display's profile; null is sRGB. */
-  public ScreenColour on(OutputProfile newDisplay) {
+  public ScreenColour on(@Nullable OutputProfile newDisplay) {
     return new ScreenColour(newDisplay, proof, marked);
   }
 
   /** The same as it would look in a file's colours; null is as it is. */
-  public ScreenColour proofing(OutputColour newProof) {
+  public ScreenColour proofing(@Nullable OutputColour newProof) {
     return new ScreenColour(display, newProof, marked);
   }
 
   /** The same with what a file's colour space does not hold hatched; null marks nothing. */
-  public ScreenColour marking(OutputColour newMarked) {
+  public ScreenColour marking(@Nullable OutputColour newMarked) {
     return new ScreenColour(display, proof, newMarked);
   }
 
@@ -56,17 +61,17 @@ public final class ScreenColour {
   public Picture shown(Picture working) {
     Picture out =
         display == null && proof == null ? WorkingSpace.toSrgb(working) : byTable(working);
-    if (marked != null) {
-      mark(working, out);
+    OutputColour file = marked;
+    if (file != null) {
+      mark(working, file, out);
     }
     return out;
   }
 
-  private void mark(Picture working, Picture out) {
-    if (beyond == null) {
-      beyond = distances();
-    }
-    float[] points = beyond;
+  private void mark(Picture working, OutputColour file, Picture out) {
+    float[] known = beyond;
+    float[] points = known == null ? distances(file) : known;
+    beyond = points;
     Area area = working.area();
     int w = area.width();
     ParallelRows.each(
@@ -86,10 +91,10 @@ public final class ScreenColour {
   }
 
   /** How far each colour of the table is from what the file's space makes of it, in ΔE*ab. */
-  private float[] distances() {
+  private static float[] distances(OutputColour file) {
     Picture grid = grid();
     Picture is = Lab.of(grid);
-    Picture becomes = Lab.of(marked.profile().proof(grid, marked.intent(), marked.blackPoint()));
+    Picture becomes = Lab.of(file.profile().proof(grid, file.intent(), file.blackPoint()));
     float[] points = new float[grid.area().pixels()];
     for (int i = 0; i < points.length; i++) {
       points[i] = (float) OutputCheck.distance(is, becomes, i);

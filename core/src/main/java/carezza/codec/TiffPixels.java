@@ -10,6 +10,8 @@ import java.util.EnumSet;
 import java.util.Map;
 import java.util.Set;
 
+import org.jspecify.annotations.Nullable;
+
 import carezza.codec.Encoded.Model;
 import carezza.codec.Rasters.Layout;
 import carezza.image.Area;
@@ -78,10 +80,9 @@ final class TiffPixels {
 
   static Encoded read(byte[] file, TiffDirectory root, String name) throws IOException, Problem {
     int photometric = (int) root.integer(PHOTOMETRIC, 1);
-    Model model = MODELS.get(photometric);
     int bits = (int) root.integer(BITS, 1);
     boolean real = root.integer(SAMPLE_FORMAT, 1) == REALS;
-    requireReadable(root, model, bits, name);
+    Model model = readable(root, MODELS.get(photometric), bits, name);
     PictureReader.requireRoom(root.integer(WIDTH, 0), root.integer(HEIGHT, 0), name);
     boolean lab = model == Model.LAB;
     Set<Remark> remarks = EnumSet.noneOf(Remark.class);
@@ -120,7 +121,8 @@ final class TiffPixels {
     return new Encoded(model, planes, bits, tag, metadata, remarks);
   }
 
-  private static void requireReadable(TiffDirectory root, Model model, int bits, String name)
+  /** The model, if all is of a kind that is read here. */
+  private static Model readable(TiffDirectory root, @Nullable Model model, int bits, String name)
       throws Problem {
     int compression = (int) root.integer(COMPRESSION, 1);
     int format = (int) root.integer(SAMPLE_FORMAT, 1);
@@ -145,9 +147,10 @@ final class TiffPixels {
         why = "TIFF with channels of different bits";
       }
     }
-    if (why != null) {
+    if (why != null || model == null) {
       throw new Problem(Kind.PICTURE_UNSUPPORTED, name, why);
     }
+    return model;
   }
 
   /** The file with its colours called RGB, so that the decoder leaves them as they are. */

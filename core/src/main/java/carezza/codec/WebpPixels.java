@@ -10,6 +10,8 @@ import java.util.Arrays;
 import java.util.EnumSet;
 import java.util.Set;
 
+import org.jspecify.annotations.Nullable;
+
 import carezza.codec.Encoded.Model;
 import carezza.codec.Rasters.Layout;
 import carezza.image.Plane;
@@ -82,7 +84,7 @@ final class WebpPixels {
     return new Encoded(Model.RGB, planes, 8, ColourTag.of(profile), metadata, remarks);
   }
 
-  private static TiffDirectory directory(byte[] exif, Set<Remark> remarks) {
+  private static @Nullable TiffDirectory directory(byte @Nullable [] exif, Set<Remark> remarks) {
     if (exif == null) {
       return null;
     }

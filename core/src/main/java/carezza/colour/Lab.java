@@ -1,6 +1,7 @@
 package carezza.colour;
 
 import carezza.function.LogTable;
+import carezza.function.PowerCurve;
 import carezza.image.ParallelRows;
 import carezza.image.Picture;
 import carezza.image.Plane;
@@ -36,6 +37,16 @@ public record Lab(double l, double a, double b) {
   private static final FloatMatrix FROM = new FloatMatrix(TO_XYZ.inverse());
 
   private static final LogTable CUBE_ROOT = new LogTable(Math::cbrt, -7, 4);
+
+  /** What the root function is at 0. */
+  private static final float AT_BLACK = 16 / 116f;
+
+  /** The root function above its value at black. */
+  private static final PowerCurve ROOT =
+      new PowerCurve(1 / 3.0, 1, 0, KAPPA / 116, EPSILON, 16, t -> f(t) - AT_BLACK);
+
+  /** Where the root function is no longer straight. */
+  private static final float EDGE = 6 / 29f;
 
   /** Share of white's X, Y or Z for a value of the L*a*b* root function. */
   public static double cube(double f) {
@@ -90,30 +101,62 @@ public record Lab(double l, double a, double b) {
   /** L*, a*, b* planes of a working-space picture. */
   public static Picture of(Picture working) {
     Picture out = Picture.of(working.area());
-    float[] r = working.first().values();
-    float[] g = working.second().values();
-    float[] b = working.third().values();
-    float[] l = out.first().values();
-    float[] as = out.second().values();
-    float[] bs = out.third().values();
     int w = working.area().width();
     ParallelRows.each(
         w,
         working.area().height(),
         (from, to) -> {
-          for (int i = from * w; i < to * w; i++) {
-            float lr = Transfer.toLinear(r[i]);
-            float lg = Transfer.toLinear(g[i]);
-            float lb = Transfer.toLinear(b[i]);
-            float fx = f(XR * lr + XG * lg + XB * lb);
-            float fy = f(YR * lr + YG * lg + YB * lb);
-            float fz = f(ZR * lr + ZG * lg + ZB * lb);
-            l[i] = 116 * fy - 16;
-            as[i] = 500 * (fx - fy);
-            bs[i] = 200 * (fy - fz);
+          float[][] row = new float[3][w];
+          for (int y = from; y < to; y++) {
+            light(working, y * w, row);
+            shares(row, w);
+            for (float[] share : row) {
+              ROOT.row(share, share, 0, w);
+            }
+            ofRoots(row, out, y * w);
           }
         });
     return out;
+  }
+
+  /** A row of a working-space picture as light. */
+  private static void light(Picture working, int start, float[][] row) {
+    for (int c = 0; c < 3; c++) {
+      System.arraycopy(working.plane(c).values(), start, row[c], 0, row[c].length);
+      Transfer.toLinear(row[c], row[c], 0, row[c].length);
+    }
+  }
+
+  /** Red, green and blue light to shares of white's X, Y and Z. */
+  private static void shares(float[][] row, int w) {
+    float[] r = row[0];
+    float[] g = row[1];
+    float[] b = row[2];
+    for (int i = 0; i < w; i++) {
+      float lr = r[i];
+      float lg = g[i];
+      float lb = b[i];
+      r[i] = XR * lr + XG * lg + XB * lb;
+      g[i] = YR * lr + YG * lg + YB * lb;
+      b[i] = ZR * lr + ZG * lg + ZB * lb;
+    }
+  }
+
+  private static void ofRoots(float[][] row, Picture out, int start) {
+    float[] fx = row[0];
+    float[] fy = row[1];
+    float[] fz = row[2];
+    for (int i = 0; i < fy.length; i++) {
+      float x = fx[i];
+      float y = fy[i];
+      float z = fz[i];
+      fx[i] = 116 * y;
+      fy[i] = 500 * (x - y);
+      fz[i] = 200 * (y - z);
+    }
+    for (int c = 0; c < 3; c++) {
+      System.arraycopy(row[c], 0, out.plane(c).values(), start, fy.length);
+    }
   }
 
   /** Working-space picture of L*, a*, b* planes. */
@@ -132,36 +175,53 @@ public record Lab(double l, double a, double b) {
         (from, to) -> {
           for (int i = from * w; i < to * w; i++) {
             float fy = (l[i] + 16) * (1 / 116f);
-            r[i] = inverse(fy + as[i] * (1 / 500f));
-            g[i] = inverse(fy);
-            b[i] = inverse(fy - bs[i] * (1 / 200f));
+            r[i] = smooth(fy + as[i] * (1 / 500f));
+            g[i] = smooth(fy);
+            b[i] = smooth(fy - bs[i] * (1 / 200f));
           }
         });
     FROM.apply(out);
     return Transfer.encodeInPlace(out);
   }
 
+  /**
+   * {@link #inverse} without a choice, which would hold a loop up: the straight part's end and on.
+   */
+  private static float smooth(float f) {
+    float over = f - EDGE;
+    float size = Math.abs(over);
+    float cube = 0.5f * (size + over) + EDGE;
+    float straight = EDGE - 0.5f * (size - over);
+    return (116 * straight - 16) * (float) (1 / KAPPA) + (cube * cube * cube - EDGE * EDGE * EDGE);
+  }
+
   /** Only the L* plane of a working-space picture. */
   public static Plane lightness(Picture working) {
     Plane out = Plane.of(working.area());
-    float[] r = working.first().values();
-    float[] g = working.second().values();
-    float[] b = working.third().values();
-    float[] l = out.values();
     int w = out.width();
     ParallelRows.each(
         w,
         out.height(),
         (from, to) -> {
-          for (int i = from * w; i < to * w; i++) {
-            float y =
-                YR * Transfer.toLinear(r[i])
-                    + YG * Transfer.toLinear(g[i])
-                    + YB * Transfer.toLinear(b[i]);
-            l[i] = 116 * f(y) - 16;
+          float[][] row = new float[3][w];
+          for (int y = from; y < to; y++) {
+            light(working, y * w, row);
+            float[] share = row[1];
+            lightness(row[0], row[1], row[2], share);
+            ROOT.row(share, share, 0, w);
+            for (int x = 0; x < w; x++) {
+              share[x] *= 116;
+            }
+            System.arraycopy(share, 0, out.values(), y * w, w);
           }
         });
     return out;
+  }
+
+  private static void lightness(float[] r, float[] g, float[] b, float[] y) {
+    for (int i = 0; i < y.length; i++) {
+      y[i] = YR * r[i] + YG * g[i] + YB * b[i];
+    }
   }
 
   private static void convert(float r, float g, float b, float[] out) {

@@ -91,10 +91,8 @@ public final class MonotoneCurve {
         + (t3 - t2) * h * slope[i + 1];
   }
 
-  /**
-   * The curve tabulated for pixels, exact to about 1e-6 between 0 and 1; outside it asks the curve.
-   */
+  /** The curve tabulated for pixels, exact to about 1e-6; far beyond white it asks the curve. */
   public LookupTable table() {
-    return new LookupTable(this::at, 0, 1, TABLE_STEPS);
+    return new LookupTable(this::at, LookupTable.DARKEST, LookupTable.BRIGHTEST, TABLE_STEPS);
   }
 }

@@ -2,6 +2,7 @@ package carezza.colour;
 
 import carezza.function.LogTable;
 import carezza.function.LookupTable;
+import carezza.function.PowerCurve;
 import carezza.image.ParallelRows;
 import carezza.image.Picture;
 import carezza.image.Plane;
@@ -18,6 +19,24 @@ public final class Transfer {
       new LookupTable(v -> Math.pow((v + 0.055) / 1.055, 2.4), 0, 1.5, 2048);
   private static final LogTable ENCODE =
       new LogTable(light -> 1.055 * Math.pow(light, 1 / 2.4) - 0.055, -9, 4);
+
+  private static final PowerCurve ROW_TO_LIGHT =
+      new PowerCurve(
+          2.4,
+          Math.pow(1 / 1.055, 2.4),
+          0.055,
+          1 / 12.92,
+          STRAIGHT_ENCODED,
+          1.5,
+          Transfer::toLinear);
+  private static final PowerCurve ROW_TO_ENCODED =
+      new PowerCurve(1 / 2.4, 1.055, 0, 12.92, STRAIGHT_LIGHT, 16, Transfer::toEncoded);
+
+  /**
+   * Numbers of a row turned at a time: those of some neighbours beyond the curve's usual range cost
+   * no more than these.
+   */
+  private static final int RUN = 512;
 
   /** Encoded value to light; error below 2e-7. */
   public static float toLinear(float v) {
@@ -53,6 +72,24 @@ public final class Transfer {
     return v > STRAIGHT_ENCODED && u > STRAIGHT_ENCODED ? u : toEncoded(toLinear(v) * factor);
   }
 
+  /**
+   * The light of a row's encoded values multiplied, as {@link #times} does it.
+   *
+   * @param row place of its first value in both arrays, which must not be one
+   * @param factors on the light of each
+   * @param roots the factors to the power {@link #ROOT}
+   */
+  public static void times(float[] in, float[] out, int row, float[] factors, float[] roots) {
+    for (int x = 0; x < roots.length; x++) {
+      out[row + x] = (in[row + x] + 0.055f) * roots[x] - 0.055f;
+    }
+    for (int x = 0; x < roots.length; x++) {
+      if (!(in[row + x] > STRAIGHT_ENCODED && out[row + x] > STRAIGHT_ENCODED)) {
+        out[row + x] = toEncoded(toLinear(in[row + x]) * factors[x]);
+      }
+    }
+  }
+
   /** A new picture with all three planes turned to light. */
   public static Picture toLinear(Picture encoded) {
     return encoded.map(p -> decode(p, Plane.of(p.area())));
@@ -73,33 +110,36 @@ public final class Transfer {
     return encoded.map(p -> decode(p, p));
   }
 
+  /** Turns {@code in[from … to)} to light at the same places of {@code out}, which may be it. */
+  public static void toLinear(float[] in, float[] out, int from, int to) {
+    turn(ROW_TO_LIGHT, in, out, from, to);
+  }
+
+  /** Encodes {@code in[from … to)} at the same places of {@code out}, which may be it. */
+  public static void toEncoded(float[] in, float[] out, int from, int to) {
+    turn(ROW_TO_ENCODED, in, out, from, to);
+  }
+
+  private static void turn(PowerCurve curve, float[] in, float[] out, int from, int to) {
+    for (int i = from; i < to; i += RUN) {
+      curve.row(in, out, i, Math.min(to, i + RUN));
+    }
+  }
+
   private static Plane decode(Plane from, Plane to) {
-    float[] in = from.values();
-    float[] out = to.values();
-    int w = from.width();
-    ParallelRows.each(
-        w,
-        from.height(),
-        (top, bottom) -> {
-          for (int i = top * w; i < bottom * w; i++) {
-            out[i] = toLinear(in[i]);
-          }
-        });
-    return to;
+    return turn(ROW_TO_LIGHT, from, to);
   }
 
   private static Plane encode(Plane from, Plane to) {
-    float[] in = from.values();
-    float[] out = to.values();
+    return turn(ROW_TO_ENCODED, from, to);
+  }
+
+  private static Plane turn(PowerCurve curve, Plane from, Plane to) {
     int w = from.width();
     ParallelRows.each(
         w,
         from.height(),
-        (top, bottom) -> {
-          for (int i = top * w; i < bottom * w; i++) {
-            out[i] = toEncoded(in[i]);
-          }
-        });
+        (top, bottom) -> turn(curve, from.values(), to.values(), top * w, bottom * w));
     return to;
   }
 }

@@ -1,6 +1,5 @@
 package carezza.colour;
 
-import carezza.image.ParallelRows;
 import carezza.image.Picture;
 
 /**
@@ -33,23 +32,9 @@ public final class WorkingSpace {
 
   /** As above, in the picture's own planes, which come back. */
   public static Picture fromSrgbInPlace(Picture srgb) {
-    float[] r = srgb.first().values();
-    float[] g = srgb.second().values();
-    float[] b = srgb.third().values();
-    int w = srgb.area().width();
-    ParallelRows.each(
-        w,
-        srgb.area().height(),
-        (from, to) -> {
-          float[] light = new float[3];
-          for (int i = from * w; i < to * w; i++) {
-            FROM_SRGB.apply(
-                Transfer.toLinear(r[i]), Transfer.toLinear(g[i]), Transfer.toLinear(b[i]), light);
-            r[i] = Transfer.toEncoded(light[0]);
-            g[i] = Transfer.toEncoded(light[1]);
-            b[i] = Transfer.toEncoded(light[2]);
-          }
-        });
+    Transfer.decodeInPlace(srgb);
+    FROM_SRGB.apply(srgb);
+    Transfer.encodeInPlace(srgb);
     return srgb;
   }
 

@@ -5,6 +5,8 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 
+import org.jspecify.annotations.Nullable;
+
 import carezza.image.Picture;
 import carezza.model.Point;
 
@@ -91,16 +93,10 @@ final class FaceDetector {
 
   private static List<Box> look(Network net, Picture srgb, NetworkInput crop, double sure) {
     Map<String, float[]> out = net.run(crop.pixels(srgb, net.side(), -1, 1));
-    float[] rows = null;
-    float[] scores = null;
-    for (float[] values : out.values()) {
-      if (rows == null || values.length > rows.length) {
-        scores = rows == null ? scores : rows;
-        rows = values;
-      } else {
-        scores = values;
-      }
-    }
+    List<float[]> both =
+        out.values().stream().sorted(Comparator.comparingInt(v -> v.length)).toList();
+    float[] scores = both.getFirst();
+    float[] rows = both.getLast();
     List<Box> found = new ArrayList<>();
     for (int i = 0; i < scores.length; i++) {
       double score = 1 / (1 + Math.exp(-Math.clamp(scores[i], -100, 100)));

@@ -10,6 +10,8 @@ import java.util.Optional;
 import java.util.Scanner;
 import java.util.stream.IntStream;
 
+import org.jspecify.annotations.Nullable;
+
 import carezza.image.Picture;
 import carezza.model.Point;
 
@@ -41,16 +43,13 @@ final class FaceMesh {
   /** Points in pixels of the picture; empty where the network sees no face in the box. */
   Optional<Point[]> find(Picture srgb, FaceDetector.Box box) {
     NetworkInput crop = new NetworkInput(box.middle(), MARGIN * box.longer(), box.angle(), false);
-    Point[] points = null;
-    for (int pass = 0; pass < 2; pass++) {
-      points = run(srgb, crop);
-      if (points == null) {
-        return Optional.empty();
-      }
-      crop = around(points);
+    Point[] first = run(srgb, crop);
+    Point[] points = first == null ? null : run(srgb, around(first));
+    if (points == null) {
+      return Optional.empty();
     }
     double[][] sum = new double[MeshPoints.COUNT][2];
-    NetworkInput settled = crop;
+    NetworkInput settled = around(points);
     List<Optional<Point[]>> looks =
         IntStream.range(0, 4).parallel().mapToObj(look -> look(srgb, settled, look)).toList();
     for (Optional<Point[]> look : looks) {
@@ -87,23 +86,23 @@ final class FaceMesh {
         box.middle(), MARGIN * Math.max(box.width(), box.height()), box.angle(), false);
   }
 
-  private Point[] run(Picture srgb, NetworkInput crop) {
+  private Point @Nullable [] run(Picture srgb, NetworkInput crop) {
     Map<String, float[]> out = net.run(crop.pixels(srgb, net.side(), 0, 1));
-    double flag = 1 / (1 + Math.exp(-out.get("conv_faceflag")[0]));
+    double flag = 1 / (1 + Math.exp(-Network.output(out, "conv_faceflag")[0]));
     if (flag <= SURE) {
       return null;
     }
     float[][] xy = new float[MeshPoints.COUNT][2];
-    float[] mesh = out.get("output_mesh_identity");
+    float[] mesh = Network.output(out, "output_mesh_identity");
     for (int i = 0; i < MeshPoints.PLAIN; i++) {
       xy[i][0] = mesh[3 * i];
       xy[i][1] = mesh[3 * i + 1];
     }
-    refine(xy, MeshPoints.REFINED_LIPS, out.get("output_lips"));
-    refine(xy, MeshPoints.REFINED_LEFT_EYE, out.get("output_left_eye"));
-    refine(xy, MeshPoints.REFINED_RIGHT_EYE, out.get("output_right_eye"));
-    refine(xy, new int[] {468, 469, 470, 471, 472}, out.get("output_left_iris"));
-    refine(xy, new int[] {473, 474, 475, 476, 477}, out.get("output_right_iris"));
+    refine(xy, MeshPoints.REFINED_LIPS, Network.output(out, "output_lips"));
+    refine(xy, MeshPoints.REFINED_LEFT_EYE, Network.output(out, "output_left_eye"));
+    refine(xy, MeshPoints.REFINED_RIGHT_EYE, Network.output(out, "output_right_eye"));
+    refine(xy, new int[] {468, 469, 470, 471, 472}, Network.output(out, "output_left_iris"));
+    refine(xy, new int[] {473, 474, 475, 476, 477}, Network.output(out, "output_right_iris"));
     Point[] points = new Point[MeshPoints.COUNT];
     for (int i = 0; i < points.length; i++) {
       points[crop.mirrored() ? mirror[i] : i] =

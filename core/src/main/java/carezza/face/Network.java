@@ -64,4 +64,13 @@ final class Network {
       throw new IllegalStateException("Running a network", e);
     }
   }
+
+  /** An output by its name. */
+  static float[] output(Map<String, float[]> outputs, String name) {
+    float[] values = outputs.get(name);
+    if (values == null) {
+      throw new IllegalStateException("The network has no output " + name);
+    }
+    return values;
+  }
 }

@@ -17,6 +17,6 @@ final class SubjectMatte {
   Plane find(Picture srgb) {
     int n = net.side();
     Map<String, float[]> out = net.run(NetworkInput.ofWhole(srgb, n));
-    return new Plane(new Area(0, 0, n, n), out.get("activation_10"));
+    return new Plane(new Area(0, 0, n, n), Network.output(out, "activation_10"));
   }
 }

@@ -1,5 +1,7 @@
 package carezza.kernel;
 
+import org.jspecify.annotations.Nullable;
+
 import carezza.colour.Lab;
 import carezza.filter.GuidedFilter;
 import carezza.filter.Resampling;
@@ -15,7 +17,7 @@ import carezza.image.Plane;
  * @param sigma of the smoothing in pixels of the site's level
  * @param edge difference of L* at which smoothing is halved
  */
-record BaseDetailEffect(LowBand low, double sigma, double edge, Parts parts, Plane ready)
+record BaseDetailEffect(LowBand low, double sigma, double edge, Parts parts, @Nullable Plane ready)
     implements Effect {
 
   /** What the effect makes of the lightness around, and what it does. */

@@ -2,6 +2,8 @@ package carezza.kernel;
 
 import java.util.List;
 
+import org.jspecify.annotations.Nullable;
+
 import carezza.colour.MonotoneCurve;
 import carezza.colour.MonotoneCurve.Point;
 import carezza.function.LookupTable;
@@ -45,7 +47,7 @@ final class CurveKernel implements LayerKernel<CurveLayer, Measurements> {
   }
 
   /** Null for the straight curve, which changes nothing. */
-  private static LookupTable table(List<Point> points) {
+  private static @Nullable LookupTable table(List<Point> points) {
     return straight(points) ? null : new MonotoneCurve(points).table();
   }
 

@@ -3,6 +3,8 @@ package carezza.kernel;
 import java.util.List;
 import java.util.function.DoubleUnaryOperator;
 
+import org.jspecify.annotations.Nullable;
+
 import carezza.colour.Blends;
 import carezza.colour.MonotoneCurve;
 import carezza.colour.MonotoneCurve.Point;
@@ -97,7 +99,11 @@ final class DodgeBurnKernel implements LayerKernel<DodgeBurnLayer, Measurements>
    * @param held the curve for luminance, null where colour is wholly let go
    */
   private record Bend(
-      boolean idle, Mask mask, LookupTable free, Luminance.Curve held, float keepColour) {
+      boolean idle,
+      Mask mask,
+      @Nullable LookupTable free,
+      Luminance.@Nullable Curve held,
+      float keepColour) {
 
     static Bend of(Method method, double rise, Mask mask, double keepColour) {
       boolean idle = rise == 0 || mask instanceof Mask.Nothing;
@@ -105,7 +111,9 @@ final class DodgeBurnKernel implements LayerKernel<DodgeBurnLayer, Measurements>
       return new Bend(
           idle,
           mask,
-          idle || keepColour == 1 ? null : new LookupTable(function, 0, 1, STEPS),
+          idle || keepColour == 1
+              ? null
+              : new LookupTable(function, LookupTable.DARKEST, LookupTable.BRIGHTEST, STEPS),
           idle || keepColour == 0 ? null : new Luminance.Curve(function),
           (float) keepColour);
     }

@@ -1,12 +1,11 @@
 package carezza.kernel;
 
+import java.util.Arrays;
 import java.util.function.DoubleUnaryOperator;
 
 import carezza.colour.Transfer;
 import carezza.function.LookupTable;
-import carezza.image.ParallelRows;
 import carezza.image.Picture;
-import carezza.image.Plane;
 import carezza.mask.EvaluationContext;
 import carezza.model.ExposureLayer;
 
@@ -31,7 +30,7 @@ final class ExposureKernel implements LayerKernel<ExposureLayer, Measurements> {
     double knee = 1 - DEEPEST_KNEE * layer.recover();
     if (knee == 1) {
       float root = (float) Math.pow(gain, Transfer.ROOT);
-      return Effect.perPixel(own -> own.map(p -> lit(p, (float) gain, root)));
+      return Effect.perPixel(own -> lit(own, (float) gain, root));
     }
     // Of the largest channel, encoded, before: what happens to the light of all three.
     DoubleUnaryOperator factor =
@@ -50,39 +49,28 @@ final class ExposureKernel implements LayerKernel<ExposureLayer, Measurements> {
     return Effect.perPixel(own -> expose(own, factors, roots));
   }
 
-  private static Plane lit(Plane own, float gain, float root) {
-    Plane out = Plane.of(own.area());
-    int w = own.width();
-    ParallelRows.each(
-        w,
-        own.height(),
-        (from, to) -> {
-          for (int i = from * w; i < to * w; i++) {
-            out.values()[i] = Transfer.times(own.values()[i], gain, root);
-          }
+  private static Picture lit(Picture own, float gain, float root) {
+    return Luminance.times(
+        own,
+        (row, factors, roots) -> {
+          Arrays.fill(factors, gain);
+          Arrays.fill(roots, root);
         });
-    return out;
   }
 
-  private static Picture expose(Picture own, LookupTable factors, LookupTable roots) {
-    Picture out = Picture.of(own.area());
+  private static Picture expose(Picture own, LookupTable factor, LookupTable root) {
     float[] r = own.first().values();
     float[] g = own.second().values();
     float[] b = own.third().values();
-    int w = own.area().width();
-    ParallelRows.each(
-        w,
-        own.area().height(),
-        (from, to) -> {
-          for (int i = from * w; i < to * w; i++) {
+    return Luminance.times(
+        own,
+        (row, factors, roots) -> {
+          for (int x = 0; x < roots.length; x++) {
+            int i = row + x;
             float top = Math.max(0, Math.max(r[i], Math.max(g[i], b[i])));
-            float factor = factors.at(top);
-            float root = roots.at(top);
-            out.first().values()[i] = Transfer.times(r[i], factor, root);
-            out.second().values()[i] = Transfer.times(g[i], factor, root);
-            out.third().values()[i] = Transfer.times(b[i], factor, root);
+            factors[x] = factor.at(top);
+            roots[x] = root.at(top);
           }
         });
-    return out;
   }
 }

@@ -96,13 +96,17 @@ final class FocusFalloffKernel implements LayerKernel<FocusFalloffLayer, Measure
         w,
         own.area().height(),
         (top, bottom) -> {
+          float[] weights = sums.get(3).values();
           for (int c = 0; c < 3; c++) {
+            float[] from = own.plane(c).values();
+            float[] sum = sums.get(c).values();
+            float[] to = out.plane(c).values();
             for (int i = top * w; i < bottom * w; i++) {
-              float weight = sums.get(3).values()[i];
-              out.plane(c).values()[i] =
-                  weight < LEAST
-                      ? own.plane(c).values()[i]
-                      : Transfer.toEncoded(sums.get(c).values()[i] / weight);
+              to[i] = sum[i] / Math.max(LEAST, weights[i]);
+            }
+            Transfer.toEncoded(to, to, top * w, bottom * w);
+            for (int i = top * w; i < bottom * w; i++) {
+              to[i] = weights[i] < LEAST ? from[i] : to[i];
             }
           }
         });

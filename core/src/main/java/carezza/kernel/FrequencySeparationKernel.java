@@ -3,6 +3,8 @@ package carezza.kernel;
 import java.util.List;
 import java.util.function.UnaryOperator;
 
+import org.jspecify.annotations.Nullable;
+
 import carezza.colour.Lab;
 import carezza.filter.GaussianBlur;
 import carezza.filter.GuidedFilter;
@@ -86,7 +88,7 @@ final class FrequencySeparationKernel
   public Effect effect(
       FrequencySeparationLayer layer, Measurements read, EvaluationContext context) {
     return new Separation(
-        layer, context, LowBand.of(context, layer.radius() * context.scale()), null);
+        layer, context, LowBand.of(context, layer.chosenRadius() * context.scale()), null);
   }
 
   /**
@@ -96,11 +98,11 @@ final class FrequencySeparationKernel
    * @param ready the change over the whole picture, or null to compute it for each part
    */
   private record Separation(
-      FrequencySeparationLayer layer, EvaluationContext site, LowBand low, Picture ready)
+      FrequencySeparationLayer layer, EvaluationContext site, LowBand low, @Nullable Picture ready)
       implements Effect {
 
     private double sigma() {
-      return layer.radius() * site.scale();
+      return layer.chosenRadius() * site.scale();
     }
 
     private boolean evens() {

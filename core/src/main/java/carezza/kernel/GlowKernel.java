@@ -147,34 +147,46 @@ final class GlowKernel implements LayerKernel<GlowLayer, Measurements> {
       @Nullable Picture lights,
       GlowLayer layer) {
     Picture out = Picture.of(own.area());
-    float glow = (float) layer.glow();
-    float soften = (float) layer.soften();
-    float texture = (float) layer.texture();
     int w = own.area().width();
     ParallelRows.each(
         w,
         own.area().height(),
         (top, bottom) -> {
           for (int c = 0; c < 3; c++) {
-            float[] from = own.plane(c).values();
             float[] to = out.plane(c).values();
-            for (int i = top * w; i < bottom * w; i++) {
-              float light = Transfer.toLinear(from[i]);
-              if (soft != null && fine != null) {
-                light +=
-                    soften
-                        * (soft.plane(c).values()[i]
-                            - light
-                            + texture * (light - fine.plane(c).values()[i]));
-              }
-              if (lights != null) {
-                float halo = glow * Math.max(0, lights.plane(c).values()[i]);
-                light += Math.max(0, 1 - light) * Math.min(1, halo);
-              }
-              to[i] = Transfer.toEncoded(light);
+            int first = top * w;
+            int end = bottom * w;
+            Transfer.toLinear(own.plane(c).values(), to, first, end);
+            if (soft != null && fine != null) {
+              soften(
+                  to,
+                  soft.plane(c).values(),
+                  fine.plane(c).values(),
+                  (float) layer.soften(),
+                  (float) layer.texture(),
+                  first,
+                  end);
             }
+            if (lights != null) {
+              lay(to, lights.plane(c).values(), (float) layer.glow(), first, end);
+            }
+            Transfer.toEncoded(to, to, first, end);
           }
         });
     return out;
+  }
+
+  private static void soften(
+      float[] light, float[] soft, float[] fine, float share, float texture, int from, int to) {
+    for (int i = from; i < to; i++) {
+      light[i] += share * (soft[i] - light[i] + texture * (light[i] - fine[i]));
+    }
+  }
+
+  private static void lay(float[] light, float[] lights, float glow, int from, int to) {
+    for (int i = from; i < to; i++) {
+      float halo = Math.min(1, glow * Math.max(0, lights[i]));
+      light[i] += Math.max(0, 1 - light[i]) * halo;
+    }
   }
 }

@@ -2,6 +2,8 @@ package carezza.kernel;
 
 import java.util.List;
 
+import org.jspecify.annotations.Nullable;
+
 import carezza.filter.GaussianBlur;
 import carezza.image.Area;
 import carezza.image.Plane;
@@ -31,7 +33,7 @@ final class Grain {
     }
   }
 
-  double[] over(List<int[]> places, Placement place) {
+  double[] over(List<int[]> places, @Nullable Placement place) {
     double energy = SourceSearch.mean(all, places, place) + 1e-9;
     return new double[] {
       SourceSearch.mean(along, places, place) / energy,

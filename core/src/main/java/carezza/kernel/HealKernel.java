@@ -3,6 +3,8 @@ package carezza.kernel;
 import java.util.ArrayList;
 import java.util.List;
 
+import org.jspecify.annotations.Nullable;
+
 import carezza.filter.GaussianBlur;
 import carezza.filter.Membrane;
 import carezza.image.Area;
@@ -178,7 +180,7 @@ final class HealKernel implements LayerKernel<HealLayer, Measurements> {
     /** What is read for it elsewhere, cut to the picture; empty if nothing is. */
     final Area source;
 
-    final Placement from;
+    final @Nullable Placement from;
     final double scale;
     final double radius;
 
@@ -198,7 +200,8 @@ final class HealKernel implements LayerKernel<HealLayer, Measurements> {
 
     /** Nothing would change, or there is nothing to take. */
     boolean idle() {
-      return work.isEmpty() || way.takes() && (source.isEmpty() || way.clones() && from.still());
+      return work.isEmpty()
+          || way.takes() && (from == null || source.isEmpty() || way.clones() && from.still());
     }
   }
 
@@ -225,7 +228,8 @@ final class HealKernel implements LayerKernel<HealLayer, Measurements> {
       ProtectedAreas.over(context, own, p.area.bounds())
           .ifPresent(f -> f.keepApart(coverage, trust));
     }
-    Picture source = p.way.takes() ? p.from.taken(input.crop(p.source), work) : own;
+    Placement from = p.way.takes() ? p.from : null;
+    Picture source = from == null ? own : from.taken(input.crop(p.source), work);
     Picture pixels =
         p.way == RepairMethod.HEAL && layer.band() == Band.ALL && skin(context, coverage) >= SKIN
             ? healedSkin(own, source, trust, coverage, p)
@@ -235,8 +239,8 @@ final class HealKernel implements LayerKernel<HealLayer, Measurements> {
         coverage.values()[i] *= p.amount;
       }
     }
-    if (p.way.takes()) {
-      leaveWhatHasNoSource(coverage, p, input.area());
+    if (from != null) {
+      leaveWhatHasNoSource(coverage, p, from, input.area());
     }
     return new Fill(pixels, coverage);
   }
@@ -260,7 +264,9 @@ final class HealKernel implements LayerKernel<HealLayer, Measurements> {
     if (!texture.visible()) {
       return tone.picture();
     }
-    return p.from.still() ? texture.layOwn(tone.picture()) : texture.lay(source, tone.picture());
+    return p.from == null || p.from.still()
+        ? texture.layOwn(tone.picture())
+        : texture.lay(source, tone.picture());
   }
 
   private static Picture filled(Picture own, Picture source, Plane trust, Band band, Placed p) {
@@ -283,14 +289,14 @@ final class HealKernel implements LayerKernel<HealLayer, Measurements> {
   }
 
   /** Where a source reaches out of the picture there is nothing to take. */
-  private static void leaveWhatHasNoSource(Plane coverage, Placed p, Area picture) {
-    if (picture.contains(p.from.read(p.work))) {
+  private static void leaveWhatHasNoSource(Plane coverage, Placed p, Placement from, Area picture) {
+    if (picture.contains(from.read(p.work))) {
       return;
     }
     Area a = coverage.area();
     for (int y = a.y(); y < a.bottom(); y++) {
       for (int x = a.x(); x < a.right(); x++) {
-        if (!p.source.contains(p.from.wholeX(x, y), p.from.wholeY(x, y))) {
+        if (!p.source.contains(from.wholeX(x, y), from.wholeY(x, y))) {
           coverage.values()[coverage.index(x, y)] = 0;
         }
       }

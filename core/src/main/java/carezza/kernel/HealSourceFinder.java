@@ -5,6 +5,8 @@ import java.util.List;
 import java.util.Objects;
 import java.util.stream.Stream;
 
+import org.jspecify.annotations.Nullable;
+
 import carezza.model.HealLayer;
 import carezza.model.HealLayer.Band;
 import carezza.model.HealLayer.Patch;
@@ -104,7 +106,8 @@ public final class HealSourceFinder {
     }
   }
 
-  private static Source fresh(Piece piece, List<SourceSearch.Candidate> ranked, List<Taken> taken) {
+  private static @Nullable Source fresh(
+      Piece piece, List<SourceSearch.Candidate> ranked, List<Taken> taken) {
     if (ranked.isEmpty()) {
       return null;
     }

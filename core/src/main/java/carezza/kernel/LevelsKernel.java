@@ -61,22 +61,15 @@ final class LevelsKernel implements LayerKernel<LevelsLayer, Measurements> {
   }
 
   private static Picture lit(Picture own, Plane stops) {
-    Picture out = Picture.of(own.area());
-    int w = own.area().width();
-    ParallelRows.each(
-        w,
-        own.area().height(),
-        (from, to) -> {
-          for (int i = from * w; i < to * w; i++) {
-            float s = Math.clamp(stops.values()[i], -2, 2);
-            float f = POWER.at(s);
-            float k = ROOT.at(s);
-            for (int c = 0; c < 3; c++) {
-              out.plane(c).values()[i] = Transfer.times(own.plane(c).values()[i], f, k);
-            }
+    return Luminance.times(
+        own,
+        (row, factors, roots) -> {
+          for (int x = 0; x < roots.length; x++) {
+            float s = Math.clamp(stops.values()[row + x], -2, 2);
+            factors[x] = POWER.at(s);
+            roots[x] = ROOT.at(s);
           }
         });
-    return out;
   }
 
   private static Picture stretched(Picture own, float black, float perUnit) {

@@ -18,6 +18,38 @@ final class Luminance {
 
   private Luminance() {}
 
+  /** What the light of each pixel of a row is multiplied by. */
+  @FunctionalInterface
+  interface Factors {
+
+    /**
+     * @param row index of the row's first pixel in the planes
+     * @param factors on light, to be filled
+     * @param roots the factors to the power {@link Transfer#ROOT}, to be filled
+     */
+    void along(int row, float[] factors, float[] roots);
+  }
+
+  /** A picture with its light multiplied; the given one is not modified. */
+  static Picture times(Picture encoded, Factors light) {
+    Picture out = Picture.of(encoded.area());
+    int w = encoded.area().width();
+    ParallelRows.each(
+        w,
+        encoded.area().height(),
+        (from, to) -> {
+          float[] factors = new float[w];
+          float[] roots = new float[w];
+          for (int row = from * w; row < to * w; row += w) {
+            light.along(row, factors, roots);
+            for (int c = 0; c < 3; c++) {
+              Transfer.times(encoded.plane(c).values(), out.plane(c).values(), row, factors, roots);
+            }
+          }
+        });
+    return out;
+  }
+
   /**
    * A curve on luma, the encoded channels weighted as light is; greys have their own value for it.
    * What the curve does to a grey's light is the factor for all three channels.
@@ -34,34 +66,29 @@ final class Luminance {
             return Math.max(0, Transfer.toLinear((float) curve.applyAsDouble(luma)))
                 / Transfer.toLinear((float) luma);
           };
-      factor = new LookupTable(ratio, 0, 1, STEPS);
-      root = new LookupTable(v -> Math.pow(ratio.applyAsDouble(v), Transfer.ROOT), 0, 1, STEPS);
+      factor = new LookupTable(ratio, 0, LookupTable.BRIGHTEST, STEPS);
+      root =
+          new LookupTable(
+              v -> Math.pow(ratio.applyAsDouble(v), Transfer.ROOT),
+              0,
+              LookupTable.BRIGHTEST,
+              STEPS);
     }
 
     /** The changed picture; the given one is not modified. */
     Picture apply(Picture encoded) {
-      Picture out = Picture.of(encoded.area());
       float[] r = encoded.first().values();
       float[] g = encoded.second().values();
       float[] b = encoded.third().values();
-      float[] toR = out.first().values();
-      float[] toG = out.second().values();
-      float[] toB = out.third().values();
-      int w = encoded.area().width();
-      ParallelRows.each(
-          w,
-          encoded.area().height(),
-          (from, to) -> {
-            for (int i = from * w; i < to * w; i++) {
-              float luma = WorkingSpace.luminance(r[i], g[i], b[i]);
-              float f = factor.at(luma);
-              float k = root.at(luma);
-              toR[i] = Transfer.times(r[i], f, k);
-              toG[i] = Transfer.times(g[i], f, k);
-              toB[i] = Transfer.times(b[i], f, k);
+      return times(
+          encoded,
+          (row, factors, roots) -> {
+            for (int x = 0; x < roots.length; x++) {
+              float luma = WorkingSpace.luminance(r[row + x], g[row + x], b[row + x]);
+              factors[x] = factor.at(luma);
+              roots[x] = root.at(luma);
             }
           });
-      return out;
     }
   }
 

@@ -4,6 +4,8 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 
+import org.jspecify.annotations.Nullable;
+
 import carezza.colour.MonotoneCurve;
 import carezza.colour.Transfer;
 import carezza.colour.WorkingSpace;
@@ -115,7 +117,7 @@ final class NeutralPointsKernel implements LayerKernel<NeutralPointsLayer, Measu
   }
 
   /** Null where the gain does it all. */
-  private static LookupTable curve(List<Colour> colours, double[] gain, int channel) {
+  private static @Nullable LookupTable curve(List<Colour> colours, double[] gain, int channel) {
     if (colours.size() < 2) {
       return null;
     }

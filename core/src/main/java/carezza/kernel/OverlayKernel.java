@@ -17,6 +17,7 @@ import carezza.mask.EvaluationContext;
 import carezza.mask.Masks;
 import carezza.model.Mask;
 import carezza.model.OverlayLayer;
+import carezza.model.OverlayPicture;
 import carezza.model.SemanticRegion;
 import carezza.overlay.OverlayPixels;
 
@@ -45,7 +46,7 @@ final class OverlayKernel implements LayerKernel<OverlayLayer, Measurements> {
   public OverlayLayer measured(OverlayLayer full) {
     return new OverlayLayer(
         full.attributes().withMask(new Mask.Everything()),
-        null,
+        OverlayPicture.of(OverlayPicture.Shipped.LIGHTS),
         full.behind(),
         0.5,
         0.5,
@@ -54,7 +55,7 @@ final class OverlayKernel implements LayerKernel<OverlayLayer, Measurements> {
         false,
         0,
         0,
-        null);
+        OverlayLayer.STRAIGHT);
   }
 
   /** The old backdrop, and its mean light. */
@@ -79,7 +80,7 @@ final class OverlayKernel implements LayerKernel<OverlayLayer, Measurements> {
   private static final class Laid {
 
     private final OverlayLayer layer;
-    private final OldBackdrop backdrop;
+    private final @Nullable OldBackdrop backdrop;
     private final EvaluationContext context;
     private final OverlayPixels.Level source;
     private final @Nullable LookupTable curve;
@@ -200,14 +201,14 @@ final class OverlayKernel implements LayerKernel<OverlayLayer, Measurements> {
       float[] colour = new float[3];
       float[] back = new float[3];
       float[][] old = new float[3][open == null ? 0 : shares.length];
-      if (open != null) {
+      if (backdrop != null) {
         backdrop.along(out.x(), out.y() + y, old);
       }
       int row = y * out.width();
       for (int x = 0; x < shares.length; x++) {
         int i = row + x;
         float share = amount * mask[i] * shares[x];
-        if (share == 0) {
+        if (share == 0 || open != null && open[i] == 0) {
           continue;
         }
         colour[0] = laid[0][x];

@@ -5,7 +5,6 @@ import carezza.colour.Transfer;
 import carezza.filter.GaussianBlur;
 import carezza.function.LookupTable;
 import carezza.image.Area;
-import carezza.image.ParallelRows;
 import carezza.image.Picture;
 import carezza.image.Plane;
 import carezza.mask.EvaluationContext;
@@ -85,29 +84,22 @@ final class SharpenKernel implements LayerKernel<SharpenLayer, Measurements> {
   }
 
   private static Picture add(Picture own, Plane lightness, Plane detail, float limit) {
-    Picture out = Picture.of(own.area());
     float perLimit = limit == 0 ? 0 : 1 / limit;
-    int w = detail.width();
-    ParallelRows.each(
-        w,
-        detail.height(),
-        (from, to) -> {
-          for (int i = from * w; i < to * w; i++) {
-            float change = limit * SOFT_LIMIT.at(detail.values()[i] * perLimit);
-            float l = lightness.values()[i];
+    return Luminance.times(
+        own,
+        (row, factors, roots) -> {
+          for (int x = 0; x < roots.length; x++) {
+            float change = limit * SOFT_LIMIT.at(detail.values()[row + x] * perLimit);
+            float l = lightness.values()[row + x];
             float light = Luminance.light(l);
-            float factor = light > BLACK ? Luminance.light(Math.max(0, l + change)) / light : 1;
+            factors[x] = light > BLACK ? Luminance.light(Math.max(0, l + change)) / light : 1;
             // Above L* 8 light is a cube, and the curve's root of a cube's ratio t is t to 5/4.
             float t = Math.max(0, (l + change + 16) / (l + 16));
-            float root =
+            roots[x] =
                 l > CUBE_FROM && l + change > CUBE_FROM
                     ? t * (float) Math.sqrt((float) Math.sqrt(t))
-                    : (float) Math.pow(factor, Transfer.ROOT);
-            for (int c = 0; c < 3; c++) {
-              out.plane(c).values()[i] = Transfer.times(own.plane(c).values()[i], factor, root);
-            }
+                    : (float) Math.pow(factors[x], Transfer.ROOT);
           }
         });
-    return out;
   }
 }

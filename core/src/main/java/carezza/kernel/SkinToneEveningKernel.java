@@ -1,5 +1,7 @@
 package carezza.kernel;
 
+import org.jspecify.annotations.Nullable;
+
 import carezza.colour.Lab;
 import carezza.colour.Pigments;
 import carezza.filter.GaussianBlur;
@@ -158,14 +160,16 @@ final class SkinToneEveningKernel
    * What is done to each pixel, over a coarse area: densities of pigment to take away, and shifts
    * of L*, a*, b*; null where nothing of the kind is asked for.
    */
-  private record Change(Plane melanin, Plane haemoglobin, Picture shift) {}
+  private record Excess(Plane melanin, Plane haemoglobin) {}
+
+  private record Change(@Nullable Excess excess, @Nullable Picture shift) {}
 
   private record Evening(
       SkinToneEveningLayer layer,
       Measurements.SkinTone tone,
       EvaluationContext site,
       LowBand low,
-      Change ready)
+      @Nullable Change ready)
       implements Effect {
 
     private double sigma() {
@@ -193,8 +197,9 @@ final class SkinToneEveningKernel
     public Picture render(Picture input, Area out) {
       Change change = ready == null ? change(input, low.coarse(out)) : ready;
       Picture own = input.crop(out);
-      if (change.melanin() != null) {
-        own = Pigments.remove(own, fine(change.melanin(), out), fine(change.haemoglobin(), out));
+      Excess excess = change.excess();
+      if (excess != null) {
+        own = Pigments.remove(own, fine(excess.melanin(), out), fine(excess.haemoglobin(), out));
       }
       if (change.shift() != null) {
         Picture lab = Lab.of(own);
@@ -218,16 +223,15 @@ final class SkinToneEveningKernel
       MaskedBlur blur = new MaskedBlur(mask, sigma());
       Plane inRange =
           layer.range() == null ? null : wedge(layer.range(), Lab.of(own).map(blur::blur));
-      Plane melanin = null;
-      Plane haemoglobin = null;
+      Excess excess = null;
       if (layer.redness() > 0 || layer.pigment() > 0) {
         Pigments.Maps maps = Pigments.of(own);
-        haemoglobin =
+        Plane haemoglobin =
             excess(
                 blur.blur(maps.haemoglobin()),
                 tone.haemoglobinBase(),
                 layer.redness() * tone.haemoglobinTrust());
-        melanin =
+        Plane melanin =
             excess(
                 blur.blur(maps.melanin()),
                 tone.melaninBase(),
@@ -237,15 +241,15 @@ final class SkinToneEveningKernel
           melanin = melanin.times(inRange);
         }
         own = layer.target() == null ? own : Pigments.remove(own, melanin, haemoglobin);
-        haemoglobin = haemoglobin.crop(coarse);
-        melanin = melanin.crop(coarse);
+        excess = new Excess(melanin.crop(coarse), haemoglobin.crop(coarse));
       }
       Picture shift = null;
-      if (layer.target() != null) {
-        shift = shift(Lab.of(own).map(blur::blur));
+      Target target = layer.target();
+      if (target != null) {
+        shift = shift(target, Lab.of(own).map(blur::blur));
         shift = (inRange == null ? shift : shift.map(p -> p.times(inRange))).crop(coarse);
       }
-      return new Change(melanin, haemoglobin, shift);
+      return new Change(excess, shift);
     }
 
     /** 1 inside the wedge, falling softly beyond its sides. */
@@ -265,8 +269,7 @@ final class SkinToneEveningKernel
     }
 
     /** How far each place of the low band, in L*a*b*, moves towards the target. */
-    private Picture shift(Picture band) {
-      Target target = layer.target();
+    private Picture shift(Target target, Picture band) {
       Picture shift = Picture.of(band.area());
       double apart = layer.lightness() * (target.lightness() - tone.medianLightness());
       double most = site.job().limit("skin", "mostChange");

@@ -4,6 +4,8 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 
+import org.jspecify.annotations.Nullable;
+
 import carezza.colour.Lab;
 import carezza.filter.GaussianBlur;
 import carezza.filter.RobustStatistics;
@@ -392,7 +394,7 @@ final class SourceSearch {
     return Math.sqrt(total);
   }
 
-  static double mean(Plane plane, List<int[]> places, Placement place) {
+  static double mean(Plane plane, List<int[]> places, @Nullable Placement place) {
     double sum = 0;
     for (int[] p : places) {
       sum +=

@@ -3,7 +3,6 @@ package carezza.kernel;
 import carezza.colour.Transfer;
 import carezza.function.LookupTable;
 import carezza.image.Area;
-import carezza.image.ParallelRows;
 import carezza.image.Picture;
 import carezza.mask.EvaluationContext;
 import carezza.model.FaceMap;
@@ -78,32 +77,17 @@ final class VignetteKernel implements LayerKernel<VignetteLayer, Measurements> {
       Picture own, LookupTable factor, LookupTable root, Point middle, float across, float down) {
     float x0 = (float) middle.x();
     float y0 = (float) middle.y();
-    Picture out = Picture.of(own.area());
     Area area = own.area();
-    ParallelRows.each(
-        area.width(),
-        area.height(),
-        (from, to) -> {
-          float[] factors = new float[area.width()];
-          float[] roots = new float[area.width()];
-          for (int y = from; y < to; y++) {
-            float dy = (area.y() + y + 0.5f - y0) * down;
-            for (int x = 0; x < area.width(); x++) {
-              float dx = (area.x() + x + 0.5f - x0) * across;
-              float d = (float) Math.sqrt(dx * dx + dy * dy);
-              factors[x] = factor.at(d);
-              roots[x] = root.at(d);
-            }
-            for (int c = 0; c < 3; c++) {
-              float[] v = own.plane(c).values();
-              float[] u = out.plane(c).values();
-              int row = y * area.width();
-              for (int x = 0; x < area.width(); x++) {
-                u[row + x] = Transfer.times(v[row + x], factors[x], roots[x]);
-              }
-            }
+    return Luminance.times(
+        own,
+        (row, factors, roots) -> {
+          float dy = (area.y() + row / area.width() + 0.5f - y0) * down;
+          for (int x = 0; x < area.width(); x++) {
+            float dx = (area.x() + x + 0.5f - x0) * across;
+            float d = (float) Math.sqrt(dx * dx + dy * dy);
+            factors[x] = factor.at(d);
+            roots[x] = root.at(d);
           }
         });
-    return out;
   }
 }

@@ -3,4 +3,7 @@
  * comes from, its readings, the area it needs, its pixels. {@link carezza.kernel.Kernels} picks the
  * kernel.
  */
+@NullMarked
 package carezza.kernel;
+
+import org.jspecify.annotations.NullMarked;

@@ -5,6 +5,8 @@ import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.IntFunction;
 
+import org.jspecify.annotations.Nullable;
+
 import carezza.colour.Lab;
 import carezza.image.Area;
 import carezza.image.Level;
@@ -73,7 +75,7 @@ public final class Edges {
   /**
    * The stroke looked at last and how far it has come, so that one that grows is not begun anew.
    */
-  private Begun last;
+  private @Nullable Begun last;
 
   private record Begun(Stroke stroke, Walk walk) {
     boolean growsInto(Stroke longer) {
@@ -181,7 +183,7 @@ public final class Edges {
     private final Picture lab;
     private final Flood flood;
     private final double edge;
-    private double[] carried;
+    private double[] carried = {};
     private double x;
     private double y;
 

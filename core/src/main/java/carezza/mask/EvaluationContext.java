@@ -1,5 +1,7 @@
 package carezza.mask;
 
+import org.jspecify.annotations.Nullable;
+
 import carezza.image.Area;
 import carezza.image.Level;
 import carezza.image.PictureSize;
@@ -22,9 +24,9 @@ public record EvaluationContext(
     PictureSize photograph,
     int level,
     Regions regions,
-    Edges edges,
-    MaskCache memory,
-    SensorLight sensor,
+    @Nullable Edges edges,
+    @Nullable MaskCache memory,
+    @Nullable SensorLight sensor,
     LayerChanges changes,
     JobLevel job) {
 

@@ -1,5 +1,7 @@
 package carezza.mask;
 
+import org.jspecify.annotations.Nullable;
+
 import carezza.filter.Cholesky;
 import carezza.filter.GaussianBlur;
 import carezza.image.Area;
@@ -50,7 +52,7 @@ final class HairModel {
   private final SkinModel tone;
   private final Plane rough;
   private final Normal skin;
-  private Normal hair;
+  private @Nullable Normal hair;
 
   /** How far this hair looks like skin to {@link SkinModel}: 0 never, 1 often. */
   private double alike;

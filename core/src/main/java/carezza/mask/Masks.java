@@ -4,6 +4,8 @@ import java.util.List;
 import java.util.Optional;
 import java.util.function.DoubleFunction;
 
+import org.jspecify.annotations.Nullable;
+
 import carezza.colour.Lab;
 import carezza.filter.DiscMorphology;
 import carezza.filter.GaussianBlur;
@@ -42,6 +44,8 @@ public final class Masks {
   /** Difference of L* that edge refinement takes for an edge. */
   private static final double REFINE_EDGE = 4;
 
+  private static final Picture NOTHING = Picture.of(Area.EMPTY);
+
   private Masks() {}
 
   /**
@@ -55,6 +59,18 @@ public final class Masks {
     return context.memory() == null || plain(mask) || readsInput(mask)
         ? made(mask, area, context, input)
         : context.memory().of(mask, area, a -> made(mask, a, context, input));
+  }
+
+  /**
+   * Coverage of a mask that does not look at the layer's input.
+   *
+   * @throws IllegalArgumentException if it does
+   */
+  public static Plane render(Mask mask, Area area, EvaluationContext context) {
+    if (readsInput(mask)) {
+      throw new IllegalArgumentException("the mask reads what lies below it");
+    }
+    return render(mask, area, context, NOTHING);
   }
 
   /** Masks that are had for nothing. */

@@ -1,5 +1,7 @@
 package carezza.mask;
 
+import org.jspecify.annotations.Nullable;
+
 import carezza.filter.GuidedFilter;
 import carezza.image.Area;
 import carezza.image.ParallelRows;

@@ -3,6 +3,8 @@ package carezza.mask;
 import java.util.EnumMap;
 import java.util.Map;
 
+import org.jspecify.annotations.Nullable;
+
 import carezza.colour.Lab;
 import carezza.filter.GaussianBlur;
 import carezza.image.Area;
@@ -42,9 +44,9 @@ final class RegionFinder {
   private final int[] samples;
 
   /** Coarse probability of the subject, or null. */
-  private final Plane subject;
+  private final @Nullable Plane subject;
 
-  private RegionFinder(Picture working, FaceFrame face, Plane subject) {
+  private RegionFinder(Picture working, FaceFrame face, @Nullable Plane subject) {
     this.working = working;
     this.lab = smoothed(Lab.of(working), face);
     this.subject = subject;
@@ -63,7 +65,7 @@ final class RegionFinder {
   }
 
   /** Coverage of every region over the picture's area. */
-  static Map<SemanticRegion, Plane> find(Picture working, FaceFrame face, Plane subject) {
+  static Map<SemanticRegion, Plane> find(Picture working, FaceFrame face, @Nullable Plane subject) {
     RegionFinder finder = new RegionFinder(working, face, subject);
     return finder.all();
   }
@@ -143,22 +145,30 @@ final class RegionFinder {
 
   // --- subject
 
+  private Plane noBackdrop() {
+    Backdrop backdrop = new Backdrop(lab, face.oval(1));
+    return Planes.made(area, (i, x, y) -> 1 - backdrop.likeness(i));
+  }
+
+  /** A plane on any grid over the picture, on the picture's own. */
+  private Plane enlarged(Plane coarse) {
+    double sx = (double) coarse.width() / area.width();
+    double sy = (double) coarse.height() / area.height();
+    return Planes.made(
+        area, (i, x, y) -> coarse.sample((x - area.x() + 0.5) * sx, (y - area.y() + 0.5) * sy));
+  }
+
   /**
    * The subject with its edge as its colours tell it; where none was looked for, what is no
    * backdrop.
    */
   private Plane person() {
-    Backdrop backdrop = subject == null ? new Backdrop(lab, face.oval(1)) : null;
-    double sx = subject == null ? 0 : (double) subject.width() / area.width();
-    double sy = subject == null ? 0 : (double) subject.height() / area.height();
-    Plane coarse =
-        Planes.made(
+    Plane edged =
+        Planes.edged(
+            subject == null ? noBackdrop() : enlarged(subject),
+            lab.first(),
             area,
-            (i, x, y) ->
-                subject == null
-                    ? 1 - backdrop.likeness(i)
-                    : subject.sample((x - area.x() + 0.5) * sx, (y - area.y() + 0.5) * sy));
-    Plane edged = Planes.edged(coarse, lab.first(), area, face.faceWidth() / 60);
+            face.faceWidth() / 60);
     Plane alpha =
         new Matting(working, edged, REACH * face.faceWidth(), NEAR * face.faceWidth()).alpha();
     // A face is no backdrop, whatever its colour.

@@ -3,8 +3,11 @@ package carezza.mask;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.concurrent.ConcurrentHashMap;
+
+import org.jspecify.annotations.Nullable;
 
 import carezza.filter.Resampling;
 import carezza.image.Area;
@@ -60,7 +63,7 @@ public final class Regions {
    * @param photograph working-space pixels of the whole photograph at {@link #level}
    * @param subject probability of the subject on any grid over the whole photograph, or null
    */
-  public static Regions find(Picture photograph, FaceMap faces, Plane subject) {
+  public static Regions find(Picture photograph, FaceMap faces, @Nullable Plane subject) {
     return find(photograph, List.of(faces), subject);
   }
 
@@ -72,14 +75,14 @@ public final class Regions {
    * @param faces at least one; the first is the one that is measured
    * @param subject probability of the subject on any grid over the whole photograph, or null
    */
-  public static Regions find(Picture photograph, List<FaceMap> faces, Plane subject) {
+  public static Regions find(Picture photograph, List<FaceMap> faces, @Nullable Plane subject) {
     FaceMap first = faces.getFirst();
     int level = level(first);
-    Map<SemanticRegion, Plane> found = null;
+    Map<SemanticRegion, Plane> found = Map.of();
     for (FaceMap map : faces) {
       Map<SemanticRegion, Plane> own =
           RegionFinder.find(photograph, new FaceFrame(map, level), subject);
-      found = found == null ? own : together(found, own);
+      found = found.isEmpty() ? own : together(found, own);
     }
     return new Regions(faces, level, found);
   }
@@ -89,25 +92,34 @@ public final class Regions {
     Map<SemanticRegion, Plane> both = new EnumMap<>(SemanticRegion.class);
     for (SemanticRegion region : List.copyOf(one.keySet())) {
       // Large planes are let go as soon as they are joined.
-      both.put(region, Planes.most(one.remove(region), other.remove(region)));
+      both.put(region, Planes.most(taken(one, region), taken(other, region)));
     }
     // What is hair, or neck, beside one face may be the other's face.
     both.put(
         SemanticRegion.HAIR,
         Planes.minus(
-            Planes.minus(both.get(SemanticRegion.HAIR), both.get(SemanticRegion.SKIN)),
-            Planes.or(both.get(SemanticRegion.LIPS), both.get(SemanticRegion.BROWS_LASHES))));
+            Planes.minus(of(both, SemanticRegion.HAIR), of(both, SemanticRegion.SKIN)),
+            Planes.or(of(both, SemanticRegion.LIPS), of(both, SemanticRegion.BROWS_LASHES))));
     for (SemanticRegion body :
         List.of(
             SemanticRegion.EARS,
             SemanticRegion.NECK_SKIN,
             SemanticRegion.SHOULDERS,
             SemanticRegion.HANDS)) {
-      both.put(body, Planes.minus(both.get(body), both.get(SemanticRegion.FACE_SKIN)));
+      both.put(body, Planes.minus(of(both, body), of(both, SemanticRegion.FACE_SKIN)));
     }
-    Plane subject = both.get(SemanticRegion.SUBJECT);
+    Plane subject = of(both, SemanticRegion.SUBJECT);
     both.put(SemanticRegion.BACKDROP, Planes.minus(Plane.filled(subject.area(), 1), subject));
     return both;
+  }
+
+  /** The finder names every region. */
+  private static Plane of(Map<SemanticRegion, Plane> planes, SemanticRegion region) {
+    return Objects.requireNonNull(planes.get(region));
+  }
+
+  private static Plane taken(Map<SemanticRegion, Plane> planes, SemanticRegion region) {
+    return Objects.requireNonNull(planes.remove(region));
   }
 
   /** The face that is measured. */
@@ -134,7 +146,7 @@ public final class Regions {
 
   /** Area means down to a coarser level, so that fine outlines do not alias; made once. */
   private StoredCoverage reduced(SemanticRegion region, int atLevel) {
-    return atLevel == level ? found.get(region) : coarse(region, atLevel);
+    return atLevel == level ? Objects.requireNonNull(found.get(region)) : coarse(region, atLevel);
   }
 
   private StoredCoverage coarse(SemanticRegion region, int atLevel) {

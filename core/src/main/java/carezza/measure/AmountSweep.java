@@ -93,7 +93,7 @@ public record AmountSweep(List<Double> amounts, List<List<Gauge>> readings) {
   private boolean held(int gauge, double amount) {
     double value = value(gauge, amount);
     double start = value(gauge, 0);
-    Band band = readings.getFirst().get(gauge).band();
+    Band band = readings.getFirst().get(gauge).requiredBand();
     double room = MOVED * Math.max(1e-3, Math.abs(value));
     return value >= Math.min(band.low(), start) - room
         && value <= Math.max(band.high(), start) + room;

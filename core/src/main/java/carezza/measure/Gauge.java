@@ -1,5 +1,7 @@
 package carezza.measure;
 
+import org.jspecify.annotations.Nullable;
+
 import carezza.job.Band;
 
 /**
@@ -12,7 +14,8 @@ import carezza.job.Band;
  * @param after at the end of the stack; NaN where there is nothing to measure
  * @param band where {@code after} should lie, or null where the gauge only informs
  */
-public record Gauge(String id, String unit, String where, double before, double after, Band band) {
+public record Gauge(
+    String id, String unit, String where, double before, double after, @Nullable Band band) {
 
   /** How the reading stands to its band. */
   public enum Verdict {
@@ -36,6 +39,18 @@ public record Gauge(String id, String unit, String where, double before, double 
   /** Whether it is measured and lies beyond its band. */
   public boolean isOutside() {
     return verdict() == Verdict.ABOVE || verdict() == Verdict.BELOW;
+  }
+
+  /**
+   * The band, of a gauge that has one.
+   *
+   * @throws IllegalStateException if it only informs
+   */
+  public Band requiredBand() {
+    if (band == null) {
+      throw new IllegalStateException(id + " has no band");
+    }
+    return band;
   }
 
   public boolean measured() {

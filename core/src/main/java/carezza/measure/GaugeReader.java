@@ -2,6 +2,8 @@ package carezza.measure;
 
 import java.util.List;
 
+import org.jspecify.annotations.Nullable;
+
 import carezza.function.Recent;
 import carezza.image.Area;
 import carezza.image.Cancellation;
@@ -27,7 +29,7 @@ public final class GaugeReader {
 
   private final Renderer renderer;
   private final Recent<RenderInput, Findings> found = new Recent<>(MOST_KEPT);
-  private volatile Settled known;
+  private volatile @Nullable Settled known;
 
   public GaugeReader(Renderer renderer) {
     this.renderer = renderer;

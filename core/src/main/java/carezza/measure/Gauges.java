@@ -4,6 +4,8 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 
+import org.jspecify.annotations.Nullable;
+
 import carezza.colour.Lab;
 import carezza.image.Picture;
 import carezza.job.Band;
@@ -59,11 +61,12 @@ public final class Gauges {
   }
 
   private void add(
-      String id, String unit, SemanticRegion region, double was, double is, Band band) {
+      String id, String unit, SemanticRegion region, double was, double is, @Nullable Band band) {
     add(id, unit, region.name().toLowerCase(Locale.ROOT), was, is, band);
   }
 
-  private void add(String id, String unit, String where, double was, double is, Band band) {
+  private void add(
+      String id, String unit, String where, double was, double is, @Nullable Band band) {
     found.add(new Gauge(id, unit, where, was, is, band));
   }
 
@@ -99,7 +102,7 @@ public final class Gauges {
     return after.face().chroma() < COLOURLESS ? Double.NaN : 1;
   }
 
-  private Band around(String id, double was) {
+  private @Nullable Band around(String id, double was) {
     return Double.isNaN(was) ? null : job.around(id, was);
   }
 
@@ -156,7 +159,7 @@ public final class Gauges {
     return new Band(Math.max(band.low(), Math.min(own, band.high())), band.high());
   }
 
-  private Band teethLightness(Lab was, Lab eyes) {
+  private @Nullable Band teethLightness(Lab was, Lab eyes) {
     double top = was.l() + job.limit("teethLightness", "mostRise");
     if (!Double.isNaN(eyes.l())) {
       double beside = eyes.l() + job.limit("teethLightness", "aboveSclera");
@@ -165,7 +168,7 @@ public final class Gauges {
     return Double.isNaN(top) ? null : new Band(Double.NEGATIVE_INFINITY, top);
   }
 
-  private Band scleraLightness() {
+  private @Nullable Band scleraLightness() {
     double was = before.sclera().l();
     double top = was + job.limit("scleraLightness", "mostRise");
     if (!Double.isNaN(after.skinLights())) {

@@ -89,7 +89,7 @@ public record NeutralHint(Point place, SemanticRegion what, double likelihood, L
       // What is left over within a face, as an open mouth, is no cloth.
       FaceOval o = face.oval();
       Mask oval = new Mask.Ellipse(o.x(), o.y(), o.radiusX(), o.radiusY(), o.angle(), 0);
-      without(cloth, Masks.render(oval, context.whole(), context, null));
+      without(cloth, Masks.render(oval, context.whole(), context));
     }
     Lab median = SkinGauges.median(lab, cloth);
     if (!Double.isNaN(median.l()) && median.chroma() < GREYISH) {

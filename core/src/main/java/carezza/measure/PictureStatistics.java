@@ -122,7 +122,7 @@ public record PictureStatistics(
       Area box = skin.covered().grow(GaussianBlur.reach(fw / 110)).intersect(site.whole());
       Plane inBox = skin.crop(box);
       Plane lightness = lab.first().crop(box);
-      Pigments.Maps maps = there ? Pigments.of(picture.crop(box)) : null;
+      Pigments.Maps maps = Pigments.of(there ? picture.crop(box) : Picture.of(Area.EMPTY));
       double nan = Double.NaN;
       Plane face =
           together(

@@ -2,6 +2,8 @@ package carezza.measure;
 
 import java.util.Arrays;
 
+import org.jspecify.annotations.Nullable;
+
 import carezza.colour.WorkingSpace;
 import carezza.filter.GaussianBlur;
 import carezza.image.Area;
@@ -272,7 +274,7 @@ record SkinMaps(
    * Mean around one pixel, weighted by a Gaussian and by {@code weights}, where there are any;
    * outside of the area nothing counts.
    */
-  static double mean(Plane map, Plane weights, int x, int y, double sigma) {
+  static double mean(Plane map, @Nullable Plane weights, int x, int y, double sigma) {
     int step = Math.max(1, (int) (sigma / 5));
     int reach = (int) Math.ceil(3 * sigma / step) * step;
     double sum = 0;

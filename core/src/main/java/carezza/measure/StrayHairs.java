@@ -414,8 +414,10 @@ public final class StrayHairs {
       }
     }
     List<Integer> back = new ArrayList<>(List.of(last));
-    for (int i = last; from.get(i) != i; i = from.get(i)) {
-      back.add(from.get(i));
+    int at = last;
+    while (at != start) {
+      at = from.getOrDefault(at, start);
+      back.add(at);
     }
     return back.reversed();
   }

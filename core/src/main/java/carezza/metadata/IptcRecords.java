@@ -4,6 +4,8 @@ import java.io.ByteArrayOutputStream;
 import java.nio.ByteBuffer;
 import java.util.function.IntPredicate;
 
+import org.jspecify.annotations.Nullable;
+
 /**
  * IPTC-IIM datasets (IIM 4.2, chapter 1.5): each a mark, its record, its number, its length, its
  * content.
@@ -65,7 +67,7 @@ public final class IptcRecords {
    *
    * @return null if there are none
    */
-  public static byte[] ofResources(byte[] resources) {
+  public static byte @Nullable [] ofResources(byte[] resources) {
     ByteBuffer in = ByteBuffer.wrap(resources);
     while (in.remaining() >= 12 && in.getInt() == RESOURCE_MARK) {
       int number = in.getShort() & 0xFFFF;

@@ -5,6 +5,8 @@ import java.nio.ByteOrder;
 import java.util.Optional;
 import java.util.Set;
 
+import org.jspecify.annotations.Nullable;
+
 /**
  * What a file says about its picture beside the pixels: EXIF, IPTC and XMP. What describes the file
  * rather than the photograph (sizes, orientation, small pictures, makers' own blocks) is never
@@ -71,12 +73,16 @@ public final class Metadata {
   /** Which letters the records are written in. */
   private static final int CODED_CHARACTERS = IptcRecords.id(1, 90);
 
-  private final TiffDirectory exif;
-  private final byte[] iptc;
-  private final byte[] xmp;
+  private final @Nullable TiffDirectory exif;
+  private final byte @Nullable [] iptc;
+  private final byte @Nullable [] xmp;
   private final boolean retouched;
 
-  private Metadata(TiffDirectory exif, byte[] iptc, byte[] xmp, boolean retouched) {
+  private Metadata(
+      @Nullable TiffDirectory exif,
+      byte @Nullable [] iptc,
+      byte @Nullable [] xmp,
+      boolean retouched) {
     this.exif = exif;
     this.iptc = iptc;
     this.xmp = xmp;
@@ -88,7 +94,8 @@ public final class Metadata {
    * @param iptc records, or null
    * @param xmp a packet, or null
    */
-  public static Metadata of(TiffDirectory exif, byte[] iptc, byte[] xmp) {
+  public static Metadata of(
+      @Nullable TiffDirectory exif, byte @Nullable [] iptc, byte @Nullable [] xmp) {
     return new Metadata(exif, bounded(iptc), bounded(xmp), false);
   }
 
@@ -99,7 +106,7 @@ public final class Metadata {
     return of(root, iptc, root.has(XMP) ? root.bytes(XMP) : null);
   }
 
-  private static byte[] bounded(byte[] bytes) {
+  private static byte @Nullable [] bounded(byte @Nullable [] bytes) {
     return bytes == null || bytes.length == 0 || bytes.length > LARGEST ? null : bytes;
   }
 
@@ -137,15 +144,15 @@ public final class Metadata {
     }
     boolean all = what == Carried.ALL;
     TiffDirectory root = exif.only(OF_PHOTOGRAPH::contains);
-    inner(root, TiffDirectory.EXIF, all);
+    inner(exif, root, TiffDirectory.EXIF, all);
     if (all) {
-      inner(root, TiffDirectory.PLACE, true);
+      inner(exif, root, TiffDirectory.PLACE, true);
     }
     return root.isEmpty() ? Optional.empty() : Optional.of(root.stream());
   }
 
-  private void inner(TiffDirectory root, int tag, boolean all) {
-    for (TiffDirectory given : exif.inner(tag)) {
+  private static void inner(TiffDirectory from, TiffDirectory root, int tag, boolean all) {
+    for (TiffDirectory given : from.inner(tag)) {
       TiffDirectory part = given.only(t -> all ? !OF_FILE.contains(t) : OF_TAKING.contains(t));
       if (!part.isEmpty()) {
         root.put(tag, part);

@@ -14,6 +14,8 @@ import java.util.Set;
 import java.util.TreeMap;
 import java.util.function.IntPredicate;
 
+import org.jspecify.annotations.Nullable;
+
 /**
  * A directory of a TIFF stream (TIFF 6.0; BigTIFF is read, too) with the directories it points to:
  * fields by their tag, as they lie in the stream. EXIF blocks, TIFF pictures and DNG photographs
@@ -44,7 +46,7 @@ public final class TiffDirectory {
   private final ByteOrder order;
   private final Map<Integer, Field> fields = new TreeMap<>();
   private final Map<Integer, List<TiffDirectory>> directories = new TreeMap<>();
-  private TiffDirectory next;
+  private @Nullable TiffDirectory next;
 
   private TiffDirectory(ByteOrder order) {
     this.order = order;
@@ -121,7 +123,7 @@ public final class TiffDirectory {
     }
 
     /** Directories that cannot be read are passed over: the first one is what counts. */
-    private TiffDirectory later(long offset) {
+    private @Nullable TiffDirectory later(long offset) {
       try {
         return directory(offset);
       } catch (IOException | IndexOutOfBoundsException | ArithmeticException e) {
@@ -181,7 +183,7 @@ public final class TiffDirectory {
   }
 
   /** The directory that follows this one in the stream, or null. */
-  public TiffDirectory next() {
+  public @Nullable TiffDirectory next() {
     return next;
   }
 

@@ -5,6 +5,8 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 
+import org.jspecify.annotations.Nullable;
+
 /**
  * What was agreed on for a picture: the job, how large it is delivered, the time there is, what is
  * left as it is, and what must not be touched.
@@ -56,7 +58,7 @@ public record Brief(
   /**
    * @param reason null to take the finding up again
    */
-  public Brief leaving(String finding, String reason) {
+  public Brief leaving(String finding, @Nullable String reason) {
     Map<String, String> other = new LinkedHashMap<>(left);
     if (reason == null) {
       other.remove(finding);

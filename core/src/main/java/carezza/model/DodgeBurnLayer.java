@@ -2,6 +2,8 @@ package carezza.model;
 
 import java.util.List;
 
+import org.jspecify.annotations.Nullable;
+
 /**
  * Light and shade, each laid on where its mask says.
  *
@@ -23,8 +25,8 @@ public record DodgeBurnLayer(
     Mask dodgeMask,
     Mask burnMask,
     @Parameter(usual = 0.5) double keepColour,
-    Mask.Range lights,
-    Mask.Range shades)
+    Mask.@Nullable Range lights,
+    Mask.@Nullable Range shades)
     implements Layer {
 
   /** How light and shade are made; each can do only so much to middle grey. */
@@ -81,7 +83,7 @@ public record DodgeBurnLayer(
     return limited(burnMask, shades);
   }
 
-  private static Mask limited(Mask mask, Mask.Range tones) {
+  private static Mask limited(Mask mask, Mask.@Nullable Range tones) {
     return tones == null || mask instanceof Mask.Nothing ? mask : new Mask.And(mask, tones);
   }
 
@@ -115,7 +117,7 @@ public record DodgeBurnLayer(
         attributes, method, dodge, burn, dodgeMask, burnMask, newKeepColour, lights, shades);
   }
 
-  public DodgeBurnLayer withTones(Mask.Range newLights, Mask.Range newShades) {
+  public DodgeBurnLayer withTones(Mask.@Nullable Range newLights, Mask.@Nullable Range newShades) {
     return new DodgeBurnLayer(
         attributes, method, dodge, burn, dodgeMask, burnMask, keepColour, newLights, newShades);
   }

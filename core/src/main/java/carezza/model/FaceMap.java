@@ -3,6 +3,8 @@ package carezza.model;
 import java.util.HashSet;
 import java.util.Set;
 
+import org.jspecify.annotations.Nullable;
+
 /**
  * Where the face is: an oval around it from hairline to chin, both pupils and both corners of the
  * mouth, placed by hand or found. 'Left' is left in the picture.
@@ -18,7 +20,7 @@ public record FaceMap(
     Point rightPupil,
     Point leftMouth,
     Point rightMouth,
-    FaceOutlines outlines,
+    @Nullable FaceOutlines outlines,
     Set<Part> corrected) {
 
   /** What of a face is found, and corrected, as one. */
@@ -35,7 +37,7 @@ public record FaceMap(
       Point rightPupil,
       Point leftMouth,
       Point rightMouth,
-      FaceOutlines outlines) {
+      @Nullable FaceOutlines outlines) {
     this(oval, leftPupil, rightPupil, leftMouth, rightMouth, outlines, Set.of());
   }
 
@@ -89,14 +91,15 @@ public record FaceMap(
     boolean left = kept.contains(Part.LEFT_EYE);
     boolean right = kept.contains(Part.RIGHT_EYE);
     boolean mouth = kept.contains(Part.MOUTH);
-    boolean both = outlines != null && earlier.outlines != null;
+    FaceOutlines own = outlines;
+    FaceOutlines before = earlier.outlines;
     return new FaceMap(
         kept.contains(Part.OVAL) ? earlier.oval : oval,
         left ? earlier.leftPupil : leftPupil,
         right ? earlier.rightPupil : rightPupil,
         mouth ? earlier.leftMouth : leftMouth,
         mouth ? earlier.rightMouth : rightMouth,
-        both ? outlines.keeping(earlier.outlines, kept) : outlines,
+        own == null || before == null ? own : own.keeping(before, kept),
         kept);
   }
 

@@ -3,6 +3,8 @@ package carezza.model;
 import java.util.List;
 import java.util.stream.Stream;
 
+import org.jspecify.annotations.Nullable;
+
 /**
  * Parts the picture in a low band (tone) and a high band (texture), works on each and adds them
  * again.
@@ -26,7 +28,7 @@ public record FrequencySeparationLayer(
             high = 60,
             usual = Double.NaN,
             step = 0.1)
-        Double radius,
+        @Nullable Double radius,
     Split split,
     @Parameter(most = 2, usual = 1) double textureGain,
     @Parameter(most = 2, usual = 1) double blotchGain,
@@ -71,7 +73,19 @@ public record FrequencySeparationLayer(
     areas = areas == null ? List.of() : List.copyOf(areas);
   }
 
-  public FrequencySeparationLayer withRadius(Double newRadius) {
+  /**
+   * The radius once it is chosen.
+   *
+   * @throws IllegalStateException if it is still to be advised
+   */
+  public double chosenRadius() {
+    if (radius == null) {
+      throw new IllegalStateException("the radius is not advised yet");
+    }
+    return radius;
+  }
+
+  public FrequencySeparationLayer withRadius(@Nullable Double newRadius) {
     return new FrequencySeparationLayer(
         attributes, newRadius, split, textureGain, blotchGain, evening, edgeGuard, areas);
   }

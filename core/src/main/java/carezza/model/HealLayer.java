@@ -5,6 +5,8 @@ import java.util.Collection;
 import java.util.List;
 import java.util.function.UnaryOperator;
 
+import org.jspecify.annotations.Nullable;
+
 /**
  * Replaces blemishes by skin from nearby that is made to join.
  *
@@ -103,7 +105,7 @@ public record HealLayer(
     }
 
     /** A heal in full. */
-    public Patch(RepairArea area, Source source) {
+    public Patch(RepairArea area, @Nullable Source source) {
       this(area, source == null ? List.of() : List.of(source), RepairMethod.HEAL, 1);
     }
 
@@ -174,7 +176,7 @@ public record HealLayer(
   }
 
   /** A part of a repair that has a source of its own. */
-  public record Piece(RepairArea area, Source source) {
+  public record Piece(RepairArea area, @Nullable Source source) {
 
     /** Whether it is known to take its skin from another place. */
     public boolean takesFromElsewhere() {

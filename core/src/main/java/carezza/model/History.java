@@ -6,18 +6,20 @@ import java.util.Deque;
 import java.util.List;
 import java.util.Objects;
 
+import org.jspecify.annotations.Nullable;
+
 /**
  * The projects of a session, for undo and redo without limit; they share what they have in common.
  * Steps with the same non-null label in a row count as one, so a drag of a slider is one undo.
  */
 public final class History {
 
-  private record Step(Project project, String label) {}
+  private record Step(Project project, @Nullable String label) {}
 
   private final Deque<Step> past = new ArrayDeque<>();
   private final Deque<Step> future = new ArrayDeque<>();
   private Step present;
-  private Project saved;
+  private @Nullable Project saved;
 
   /** Begins with a project that lies in its file as it is, or that nothing has been done to yet. */
   public History(Project project) {
@@ -62,7 +64,7 @@ public final class History {
   }
 
   /** Makes {@code next} the present; what was undone before is gone. */
-  public void advance(Project next, String label) {
+  public void advance(Project next, @Nullable String label) {
     if (next.equals(present.project())) {
       return;
     }

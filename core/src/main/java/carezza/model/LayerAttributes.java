@@ -3,6 +3,8 @@ package carezza.model;
 import java.util.Map;
 import java.util.UUID;
 
+import org.jspecify.annotations.Nullable;
+
 import carezza.colour.BlendMode;
 
 /**
@@ -26,7 +28,7 @@ public record LayerAttributes(
     double amount,
     Mask mask,
     BlendMode blend,
-    String group,
+    @Nullable String group,
     Map<String, Object> unknown) {
 
   public static final double MAX_AMOUNT = 2;
@@ -42,7 +44,8 @@ public record LayerAttributes(
   }
 
   public static LayerAttributes of(String name, Stage stage, Mask mask) {
-    return new LayerAttributes(freshId(), name, stage, true, 1, mask, BlendMode.NORMAL, null, null);
+    return new LayerAttributes(
+        freshId(), name, stage, true, 1, mask, BlendMode.NORMAL, null, Map.of());
   }
 
   /** Under an id that no layer has. */
@@ -85,7 +88,7 @@ public record LayerAttributes(
   /**
    * @param newGroup id of a group, or null to belong to none
    */
-  public LayerAttributes inGroup(String newGroup) {
+  public LayerAttributes inGroup(@Nullable String newGroup) {
     return new LayerAttributes(id, name, stage, on, amount, mask, blend, newGroup, unknown);
   }
 

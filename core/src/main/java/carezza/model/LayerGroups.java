@@ -9,6 +9,8 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.Set;
 
+import org.jspecify.annotations.Nullable;
+
 /** How a stack is rearranged: a group and its members are one piece. */
 final class LayerGroups {
 
@@ -41,7 +43,8 @@ final class LayerGroups {
     return List.copyOf(arranged);
   }
 
-  private static void lay(String group, Map<String, List<Layer>> members, List<Layer> onto) {
+  private static void lay(
+      @Nullable String group, Map<String, List<Layer>> members, List<Layer> onto) {
     for (Layer layer : members.getOrDefault(group, List.of())) {
       if (layer instanceof GroupLayer) {
         lay(layer.attributes().id(), members, onto);
@@ -104,7 +107,7 @@ final class LayerGroups {
   }
 
   /** The next layer that way in the same group and stage, or null. */
-  private static Layer neighbour(LayerStack stack, String id, int by) {
+  private static @Nullable Layer neighbour(LayerStack stack, String id, int by) {
     LayerAttributes own = stack.find(id).orElseThrow().attributes();
     List<Layer> siblings =
         stack.layers().stream()
@@ -117,7 +120,10 @@ final class LayerGroups {
 
   /** With a piece taken out of its group, to stand above or below it. */
   private static LayerStack out(LayerStack stack, String id, int by) {
-    Layer group = stack.find(stack.find(id).orElseThrow().attributes().group()).orElseThrow();
+    Layer group =
+        stack
+            .find(Objects.requireNonNull(stack.find(id).orElseThrow().attributes().group()))
+            .orElseThrow();
     List<Layer> piece = piece(stack, id);
     List<Layer> others = new ArrayList<>(stack.layers());
     others.removeAll(piece);
@@ -141,7 +147,7 @@ final class LayerGroups {
   }
 
   /** The innermost group that reaches over a place between two layers, or null. */
-  private static String around(LayerStack stack, int at) {
+  private static @Nullable String around(LayerStack stack, int at) {
     if (at <= 0 || at >= stack.size()) {
       return null;
     }
@@ -155,7 +161,7 @@ final class LayerGroups {
   }
 
   /** A piece in another stage and group; what is within it stays within. */
-  private static List<Layer> placed(List<Layer> piece, Stage stage, String group) {
+  private static List<Layer> placed(List<Layer> piece, Stage stage, @Nullable String group) {
     Layer top = piece.getLast();
     return piece.stream()
         .map(l -> l.with(l.attributes().withStage(stage)))
@@ -217,7 +223,7 @@ final class LayerGroups {
       LayerAttributes own = layer.attributes();
       copies.add(
           layer.with(
-              own.withId(fresh.get(own.id()))
+              own.withId(fresh.getOrDefault(own.id(), own.id()))
                   .inGroup(
                       own.group() == null ? null : fresh.getOrDefault(own.group(), own.group()))
                   .withMask(own.mask().relinked(fresh))));

@@ -8,6 +8,8 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.function.UnaryOperator;
 
+import org.jspecify.annotations.Nullable;
+
 /**
  * The layers from the photograph upwards, always in the stages' order, those of shape above all.
  * The members of a group stand right below it, in its stage; a layer that names a group that cannot
@@ -56,7 +58,7 @@ public record LayerStack(List<Layer> layers) {
   }
 
   /** Place of the layer from the bottom, −1 if it is not here. */
-  public int indexOf(String id) {
+  public int indexOf(@Nullable String id) {
     for (int i = 0; i < layers.size(); i++) {
       if (layers.get(i).attributes().id().equals(id)) {
         return i;
@@ -143,7 +145,7 @@ public record LayerStack(List<Layer> layers) {
   }
 
   private LayerStack withoutOne(String id) {
-    Mask gone = find(id).map(l -> l.attributes().mask()).orElse(null);
+    Mask gone = find(id).orElseThrow().attributes().mask();
     return new LayerStack(
         layers.stream()
             .filter(l -> !l.attributes().id().equals(id))
@@ -173,8 +175,9 @@ public record LayerStack(List<Layer> layers) {
       LayerAttributes is =
           own.withMask(acting(own.mask(), new HashSet<>(Set.of(own.id()))))
               .switched(own.on() && !still.contains(own.id()));
-      changed |= !is.equals(own);
-      acting.add(layer.with(is));
+      boolean same = is.equals(own);
+      changed |= !same;
+      acting.add(same ? layer : layer.with(is));
     }
     return changed ? new LayerStack(acting) : this;
   }

@@ -3,6 +3,8 @@ package carezza.model;
 import java.util.ArrayList;
 import java.util.List;
 
+import org.jspecify.annotations.Nullable;
+
 import carezza.model.Mask.And;
 import carezza.model.Mask.Dilate;
 import carezza.model.Mask.Disabled;
@@ -75,7 +77,7 @@ public record MaskParts(List<Part> parts) {
   }
 
   /** What a mask stands on, or null if it stands for itself. */
-  private static Mask under(Mask mask) {
+  private static @Nullable Mask under(Mask mask) {
     return switch (mask) {
       case And a -> a.one();
       case Or o -> o.one();
@@ -114,7 +116,7 @@ public record MaskParts(List<Part> parts) {
 
   /** The mask again, with what is switched off still in it. */
   public Mask mask() {
-    Mask whole = null;
+    Mask whole = new Everything();
     for (Part part : parts) {
       whole = joined(whole, part);
       whole = part.on() ? whole : new Disabled(whole);

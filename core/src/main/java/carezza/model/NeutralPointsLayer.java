@@ -1,5 +1,7 @@
 package carezza.model;
 
+import org.jspecify.annotations.Nullable;
+
 /**
  * Makes picked places neutral, each at its own lightness: one, two or three of them.
  *
@@ -8,7 +10,11 @@ package carezza.model;
  * @param highlight as a light grey, or null
  */
 public record NeutralPointsLayer(
-    LayerAttributes attributes, Point shadow, Point midtone, Point highlight) implements Layer {
+    LayerAttributes attributes,
+    @Nullable Point shadow,
+    @Nullable Point midtone,
+    @Nullable Point highlight)
+    implements Layer {
 
   /** The three points by name. */
   public enum Tone {
@@ -22,7 +28,7 @@ public record NeutralPointsLayer(
   }
 
   /** The place of a tone, or null. */
-  public Point at(Tone tone) {
+  public @Nullable Point at(Tone tone) {
     return switch (tone) {
       case SHADOW -> shadow;
       case MIDTONE -> midtone;
@@ -31,7 +37,7 @@ public record NeutralPointsLayer(
   }
 
   /** With another place for a tone; null takes it out. */
-  public NeutralPointsLayer moved(Tone tone, Point place) {
+  public NeutralPointsLayer moved(Tone tone, @Nullable Point place) {
     return switch (tone) {
       case SHADOW -> new NeutralPointsLayer(attributes, place, midtone, highlight);
       case MIDTONE -> new NeutralPointsLayer(attributes, shadow, place, highlight);

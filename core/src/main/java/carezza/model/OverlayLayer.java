@@ -32,7 +32,8 @@ public record OverlayLayer(
     List<MonotoneCurve.Point> curve)
     implements Layer {
 
-  private static final List<MonotoneCurve.Point> STRAIGHT =
+  /** A curve that changes nothing. */
+  public static final List<MonotoneCurve.Point> STRAIGHT =
       List.of(new MonotoneCurve.Point(0, 0), new MonotoneCurve.Point(1, 1));
 
   public OverlayLayer {

@@ -5,6 +5,8 @@ import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.List;
 
+import org.jspecify.annotations.Nullable;
+
 /** The numbers of a record as they are declared at its components, in their order. */
 public final class Parameters {
 
@@ -106,7 +108,7 @@ public final class Parameters {
    *
    * @throws IllegalArgumentException naming the first that is out of its range, and the range
    */
-  void check(Double... values) {
+  void check(@Nullable Double... values) {
     if (values.length != all.size()) {
       throw new IllegalStateException(values.length + " values for " + all);
     }

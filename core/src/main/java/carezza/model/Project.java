@@ -6,6 +6,8 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.function.UnaryOperator;
 
+import org.jspecify.annotations.Nullable;
+
 /**
  * All there is to a retouch but the photograph's pixels. Immutable: an edit makes a new project
  * that shares everything unchanged.
@@ -25,11 +27,11 @@ import java.util.function.UnaryOperator;
 public record Project(
     String title,
     PhotoReference photograph,
-    FaceMap faces,
+    @Nullable FaceMap faces,
     List<FaceMap> others,
     List<KeptMark> kept,
     List<Point> pins,
-    Crop crop,
+    @Nullable Crop crop,
     LayerStack stack,
     Variants variants,
     Brief brief,
@@ -55,7 +57,18 @@ public record Project(
   /** A project in which nothing is done yet. */
   public static Project begun(String title, PhotoReference photograph) {
     return new Project(
-        title, photograph, null, null, null, null, null, null, null, null, null, null);
+        title,
+        photograph,
+        null,
+        List.of(),
+        List.of(),
+        List.of(),
+        null,
+        LayerStack.EMPTY,
+        Variants.NONE,
+        Brief.USUAL,
+        "",
+        Map.of());
   }
 
   public Optional<FaceMap> faceMap() {
@@ -78,7 +91,7 @@ public record Project(
         unknown);
   }
 
-  public Project withFaces(FaceMap newFaces) {
+  public Project withFaces(@Nullable FaceMap newFaces) {
     return new Project(
         title,
         photograph,
@@ -153,7 +166,7 @@ public record Project(
   /**
    * @param newFrame null to deliver all
    */
-  public Project withCrop(Crop newFrame) {
+  public Project withCrop(@Nullable Crop newFrame) {
     return new Project(
         title,
         photograph,

@@ -1,5 +1,9 @@
 package carezza.model;
 
+import java.util.Objects;
+
+import org.jspecify.annotations.Nullable;
+
 /**
  * Something that must not be touched, in the words it was agreed on.
  *
@@ -8,7 +12,8 @@ package carezza.model;
  * @param region where, by name; null for a place
  * @param place where, an ellipse in photograph pixels; null for a region
  */
-public record Promise(String words, Rule rule, SemanticRegion region, Mask.Ellipse place) {
+public record Promise(
+    String words, Rule rule, @Nullable SemanticRegion region, Mask.@Nullable Ellipse place) {
 
   /** What must not happen. */
   public enum Rule {
@@ -27,5 +32,15 @@ public record Promise(String words, Rule rule, SemanticRegion region, Mask.Ellip
     if (words.length() > 200) {
       throw new IllegalArgumentException("words of a promise are longer than 200 characters");
     }
+  }
+
+  /** Of an area by its name. */
+  public static Promise of(String words, Rule rule, SemanticRegion region) {
+    return new Promise(words, rule, region, null);
+  }
+
+  /** Where it holds. */
+  public Mask where() {
+    return place != null ? place : new Mask.RegionMask(Objects.requireNonNull(region));
   }
 }

@@ -5,6 +5,9 @@ import java.lang.reflect.RecordComponent;
 import java.util.Arrays;
 import java.util.Map;
 import java.util.TreeMap;
+import java.util.stream.Collectors;
+
+import org.jspecify.annotations.Nullable;
 
 /**
  * Reads and changes one value of a layer, or of a record within it, by its name as files have it:
@@ -13,6 +16,16 @@ import java.util.TreeMap;
 public final class RecordValue {
 
   private RecordValue() {}
+
+  /** Components by name: to ask a class for them copies them all. */
+  private static final ClassValue<Map<String, RecordComponent>> COMPONENTS =
+      new ClassValue<>() {
+        @Override
+        protected Map<String, RecordComponent> computeValue(Class<?> type) {
+          return Arrays.stream(type.getRecordComponents())
+              .collect(Collectors.toUnmodifiableMap(RecordComponent::getName, c -> c));
+        }
+      };
 
   /**
    * @throws IllegalArgumentException if there is no such value, or it is no number
@@ -74,13 +87,13 @@ public final class RecordValue {
    *
    * @throws IllegalArgumentException if there is no such value, or it may not be that
    */
-  public static <R> R with(R record, String path, Object value) {
+  public static <R> R with(R record, String path, @Nullable Object value) {
     @SuppressWarnings("unchecked")
     R changed = (R) changed(record, path, value);
     return changed;
   }
 
-  private static Object changed(Object record, String path, Object value) {
+  private static Object changed(Object record, String path, @Nullable Object value) {
     int dot = path.indexOf('.');
     if (dot < 0) {
       return rebuilt(record, path, value);
@@ -90,12 +103,11 @@ public final class RecordValue {
   }
 
   private static Object value(Object record, String name) {
-    for (RecordComponent component : record.getClass().getRecordComponents()) {
-      if (component.getName().equals(name)) {
-        return get(record, component);
-      }
+    RecordComponent component = COMPONENTS.get(record.getClass()).get(name);
+    if (component == null) {
+      throw new IllegalArgumentException(record.getClass() + " has no " + name);
     }
-    throw new IllegalArgumentException(record.getClass() + " has no " + name);
+    return get(record, component);
   }
 
   private static Object get(Object record, RecordComponent component) {
@@ -111,7 +123,7 @@ public final class RecordValue {
    *
    * @param attributes of a layer, or null where it is none
    */
-  static <R extends Record> R usual(Class<R> type, LayerAttributes attributes) {
+  static <R extends Record> R usual(Class<R> type, @Nullable LayerAttributes attributes) {
     RecordComponent[] components = type.getRecordComponents();
     Object[] values = new Object[components.length];
     for (int i = 0; i < components.length; i++) {
@@ -132,7 +144,7 @@ public final class RecordValue {
     return (Layer) usual(type.asSubclass(Record.class), attributes);
   }
 
-  private static Object rebuilt(Object record, String name, Object value) {
+  private static Object rebuilt(Object record, String name, @Nullable Object value) {
     value(record, name);
     RecordComponent[] components = record.getClass().getRecordComponents();
     Object[] values = new Object[components.length];

@@ -1,5 +1,7 @@
 package carezza.model;
 
+import org.jspecify.annotations.Nullable;
+
 import carezza.colour.Lab;
 
 /**
@@ -18,11 +20,11 @@ public record SkinToneEveningLayer(
     LayerAttributes attributes,
     @Parameter(usual = 0.5) double redness,
     @Parameter(usual = 0.3) double pigment,
-    Target target,
+    @Nullable Target target,
     @Parameter(usual = 0.4) double hue,
     @Parameter(usual = 0.2) double chroma,
     @Parameter double lightness,
-    Wedge range,
+    @Nullable Wedge range,
     boolean force)
     implements Layer {
 
@@ -66,11 +68,11 @@ public record SkinToneEveningLayer(
     Parameters.of(SkinToneEveningLayer.class).check(redness, pigment, hue, chroma, lightness);
   }
 
-  public SkinToneEveningLayer withTarget(Target newTarget) {
+  public SkinToneEveningLayer withTarget(@Nullable Target newTarget) {
     return RecordValue.with(this, "target", newTarget);
   }
 
-  public SkinToneEveningLayer withRange(Wedge newRange) {
+  public SkinToneEveningLayer withRange(@Nullable Wedge newRange) {
     return RecordValue.with(this, "range", newRange);
   }
 

@@ -356,7 +356,7 @@ public final class PlanReader {
             face.oval().radiusY(),
             face.oval().angle(),
             0);
-    return SkinGauges.median(lab, skin.times(Masks.render(oval, context.whole(), context, null)));
+    return SkinGauges.median(lab, skin.times(Masks.render(oval, context.whole(), context)));
   }
 
   private void match(String part, Lab face, Lab other, @Nullable Point at) {

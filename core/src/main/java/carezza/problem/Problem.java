@@ -4,6 +4,8 @@ import java.text.MessageFormat;
 import java.util.Objects;
 import java.util.ResourceBundle;
 
+import org.jspecify.annotations.Nullable;
+
 /**
  * Something the retoucher has to know: what, where and how to go on. The message is one sentence
  * from the bundle {@code carezza/problems}; callers act on {@link #kind()}.
@@ -63,12 +65,12 @@ public final class Problem extends Exception {
   /**
    * @param arguments what the sentence of this kind names, file first
    */
-  public Problem(Kind kind, Object... arguments) {
+  public Problem(Kind kind, @Nullable Object... arguments) {
     super(sentence(kind, arguments));
     this.kind = kind;
   }
 
-  public Problem(Throwable cause, Kind kind, Object... arguments) {
+  public Problem(Throwable cause, Kind kind, @Nullable Object... arguments) {
     super(sentence(kind, arguments), cause);
     this.kind = kind;
   }

@@ -1,5 +1,7 @@
 package carezza.profile;
 
+import org.jspecify.annotations.Nullable;
+
 /** What a file says of its colours. */
 public sealed interface ColourTag {
 
@@ -13,7 +15,7 @@ public sealed interface ColourTag {
   record Described(MatrixProfile profile) implements ColourTag {}
 
   /** Of an embedded profile's bytes; null is nothing. */
-  static ColourTag of(byte[] icc) {
+  static ColourTag of(byte @Nullable [] icc) {
     return icc == null ? new Untagged() : new Embedded(icc);
   }
 }

@@ -114,8 +114,8 @@ public final class BatchFile {
       own.put("region", gauge.where());
       ModelJson.number(own, "before", gauge.before(), DIGITS);
       ModelJson.number(own, "after", gauge.after(), DIGITS);
-      ModelJson.number(own, "low", gauge.band().low(), DIGITS);
-      ModelJson.number(own, "high", gauge.band().high(), DIGITS);
+      ModelJson.number(own, "low", gauge.requiredBand().low(), DIGITS);
+      ModelJson.number(own, "high", gauge.requiredBand().high(), DIGITS);
     }
     ArrayNode remarks = node.putArray("preflight");
     for (Remark remark : entry.preflight().remarks()) {

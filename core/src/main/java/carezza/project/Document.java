@@ -4,6 +4,8 @@ import java.nio.file.Path;
 import java.util.Objects;
 import java.util.stream.Stream;
 
+import org.jspecify.annotations.Nullable;
+
 import carezza.codec.Photograph;
 import carezza.model.PhotoReference;
 import carezza.model.Project;
@@ -25,12 +27,12 @@ public record Document(
     Project project,
     Photograph photograph,
     byte[] file,
-    Path source,
-    Path path,
-    Path origin,
+    @Nullable Path source,
+    @Nullable Path path,
+    @Nullable Path origin,
     WorkRecord work) {
 
-  public Document with(Project newProject, Path newPath) {
+  public Document with(Project newProject, @Nullable Path newPath) {
     return new Document(newProject, photograph, file, source, newPath, origin, work);
   }
 
@@ -50,7 +52,7 @@ public record Document(
   }
 
   /** The same with the photograph linked where it lies, or embedded if that is null. */
-  public Document linkedTo(Path newSource) {
+  public Document linkedTo(@Nullable Path newSource) {
     PhotoReference photo = project.photograph();
     return new Document(
         project.withPhotograph(
@@ -74,7 +76,7 @@ public record Document(
   }
 
   /** The same, its photograph read from this file; null where that is not known. */
-  public Document readFrom(Path newOrigin) {
+  public Document readFrom(@Nullable Path newOrigin) {
     return new Document(project, photograph, file, source, path, newOrigin, work);
   }
 

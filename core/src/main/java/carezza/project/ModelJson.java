@@ -13,6 +13,7 @@ import java.util.stream.Stream;
 
 import com.fasterxml.jackson.annotation.JsonInclude;
 import com.fasterxml.jackson.annotation.JsonTypeInfo;
+import org.jspecify.annotations.Nullable;
 import tools.jackson.core.JacksonException;
 import tools.jackson.core.StreamReadFeature;
 import tools.jackson.core.exc.StreamReadException;
@@ -149,7 +150,7 @@ final class ModelJson {
    * @param strokes collects the strokes, which the JSON then refers to by their place; null to
    *     write them out in full
    */
-  static ObjectNode write(Project project, List<Stroke> strokes) {
+  static ObjectNode write(Project project, @Nullable List<Stroke> strokes) {
     ObjectNode node = MAPPER.createObjectNode();
     node.put("version", project.variants().isEmpty() ? WITHOUT_VARIANTS : VERSION);
     node.put("title", project.title());
@@ -203,7 +204,7 @@ final class ModelJson {
             VariantJson.read(node, strokes),
             node.hasNonNull("brief")
                 ? read(node.get("brief"), Brief.class, "brief", List.of())
-                : null,
+                : Brief.USUAL,
             node.path("notes").asString(""),
             unknownFields(node));
     requireFitting(project);
@@ -246,7 +247,7 @@ final class ModelJson {
   }
 
   /** The field {@code faceMap}, or null if there is none. */
-  static FaceMap readFaceMap(ObjectNode node) {
+  static @Nullable FaceMap readFaceMap(ObjectNode node) {
     return node.hasNonNull("faceMap")
         ? read(node.get("faceMap"), FaceMap.class, "faceMap", List.of())
         : null;
@@ -262,13 +263,13 @@ final class ModelJson {
 
   // --- stacks
 
-  static ArrayNode write(LayerStack stack, List<Stroke> strokes) {
+  static ArrayNode write(LayerStack stack, @Nullable List<Stroke> strokes) {
     ArrayNode array = MAPPER.createArrayNode();
     stack.layers().forEach(l -> array.add(write(l, strokes)));
     return array;
   }
 
-  static ObjectNode write(Layer layer, List<Stroke> strokes) {
+  static ObjectNode write(Layer layer, @Nullable List<Stroke> strokes) {
     ObjectNode flat = understood(layer, strokes);
     Map<String, Object> unknown = new TreeMap<>(layer.attributes().unknown());
     Object within = unknown.remove(WITHIN);
@@ -280,7 +281,7 @@ final class ModelJson {
   }
 
   /** A layer without the fields that this version does not know. */
-  private static ObjectNode understood(Layer layer, List<Stroke> strokes) {
+  private static ObjectNode understood(Layer layer, @Nullable List<Stroke> strokes) {
     ObjectNode flat = MAPPER.createObjectNode();
     if (layer instanceof LockedLayer locked) {
       keep(locked.content(), flat);
@@ -295,7 +296,7 @@ final class ModelJson {
     return flat;
   }
 
-  private static ObjectNode tree(Layer layer, List<Stroke> strokes) {
+  private static ObjectNode tree(Layer layer, @Nullable List<Stroke> strokes) {
     byte[] json =
         MAPPER.writer().withAttribute(StrokeJson.COLLECTED, strokes).writeValueAsBytes(layer);
     return (ObjectNode) MAPPER.readTree(json);
@@ -444,7 +445,7 @@ final class ModelJson {
   }
 
   /** What is wrong and where, in the file's words and none of the reader's. */
-  private static String wording(JacksonException e) {
+  private static @Nullable String wording(JacksonException e) {
     if (e.getCause() instanceof IllegalArgumentException refused) {
       return refused.getMessage();
     }

@@ -89,8 +89,10 @@ final class PatchJson {
           points.add(context.readTreeAsValue(point, Point.class));
         }
         area = new Polygon(points, number(node, "feather", 0));
+      } else if (node.has("area")) {
+        area = context.readTreeAsValue(node.get("area"), Stroke.class);
       } else {
-        area = node.has("area") ? context.readTreeAsValue(node.get("area"), Stroke.class) : null;
+        throw new IllegalArgumentException("area is missing");
       }
       List<Source> sources = new ArrayList<>();
       if (node.hasNonNull("source")) {

@@ -14,6 +14,7 @@ import java.util.zip.ZipEntry;
 import java.util.zip.ZipInputStream;
 import java.util.zip.ZipOutputStream;
 
+import org.jspecify.annotations.Nullable;
 import tools.jackson.databind.node.ObjectNode;
 
 import carezza.codec.Photograph;
@@ -134,10 +135,10 @@ public final class ProjectFile {
   /** The project with the way from its file to a linked photograph. */
   private static Project linkedFrom(Document document, Path file) {
     PhotoReference photo = document.project().photograph();
-    if (document.source() == null) {
+    Path folder = file.toAbsolutePath().normalize().getParent();
+    if (document.source() == null || folder == null) {
       return document.project();
     }
-    Path folder = file.toAbsolutePath().normalize().getParent();
     String way = folder.relativize(document.source()).toString().replace('\\', '/');
     return document
         .project()
@@ -345,7 +346,7 @@ public final class ProjectFile {
   }
 
   /** A stack and, if given, a face map, as {@code project.json} holds them. */
-  public record StackFile(LayerStack stack, FaceMap faces) {}
+  public record StackFile(LayerStack stack, @Nullable FaceMap faces) {}
 
   /** Reads a JSON file with the fields {@code stack} and, if wanted, {@code faceMap}. */
   public static StackFile readStack(Path file) throws Problem {

@@ -7,6 +7,7 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.Objects;
 
 import org.jspecify.annotations.Nullable;
 import tools.jackson.databind.JsonNode;
@@ -140,7 +141,9 @@ public final class RecipeFile {
     }
     OutputColour colour =
         new OutputColour(
-            known == null ? OutputProfile.of(beside.resolve(profile)) : known,
+            known == null
+                ? OutputProfile.of(Objects.requireNonNull(beside).resolve(profile))
+                : known,
             word(node, "intent", "colorimetric", Intent.class, place),
             node.path("blackPoint").asBoolean(true));
     int width = whole(node, "width", 0, 0, 60_000, place);

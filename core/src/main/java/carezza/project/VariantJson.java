@@ -3,6 +3,7 @@ package carezza.project;
 import java.util.ArrayList;
 import java.util.List;
 
+import org.jspecify.annotations.Nullable;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
@@ -17,7 +18,7 @@ final class VariantJson {
 
   private VariantJson() {}
 
-  static ObjectNode write(Variants variants, List<Stroke> strokes) {
+  static ObjectNode write(Variants variants, @Nullable List<Stroke> strokes) {
     ObjectNode node = ModelJson.mapper().createObjectNode();
     node.put("name", variants.name());
     node.put("place", variants.place());

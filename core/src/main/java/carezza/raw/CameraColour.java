@@ -1,5 +1,7 @@
 package carezza.raw;
 
+import org.jspecify.annotations.Nullable;
+
 import carezza.colour.Matrix3;
 import carezza.colour.RgbSpace;
 
@@ -22,7 +24,8 @@ public record CameraColour(double[] neutral, Matrix3 toWorking, double kelvin) {
    * @param calibration of this body against its kind
    * @param forward balanced channels to XYZ at D50, or null
    */
-  record Illuminant(double kelvin, Matrix3 fromXyz, Matrix3 calibration, Matrix3 forward) {
+  record Illuminant(
+      double kelvin, Matrix3 fromXyz, Matrix3 calibration, @Nullable Matrix3 forward) {
 
     private Illuminant between(Illuminant other, double share) {
       return new Illuminant(
@@ -37,7 +40,7 @@ public record CameraColour(double[] neutral, Matrix3 toWorking, double kelvin) {
   private static final double CLOSE = 1e-7;
 
   /** Of one light, or of two; by the neutral. */
-  static CameraColour of(Illuminant one, Illuminant other, double[] neutral) {
+  static CameraColour of(Illuminant one, @Nullable Illuminant other, double[] neutral) {
     double[] xy = {0.3457, 0.3585};
     Illuminant found = one;
     for (int i = 0; i < MOST_STEPS; i++) {
@@ -56,7 +59,7 @@ public record CameraColour(double[] neutral, Matrix3 toWorking, double kelvin) {
     return new CameraColour(unit, working(found, unit, xy), kelvin(xy));
   }
 
-  private static Illuminant at(Illuminant one, Illuminant other, double kelvin) {
+  private static Illuminant at(Illuminant one, @Nullable Illuminant other, double kelvin) {
     if (other == null || one.kelvin() == other.kelvin()) {
       return one;
     }

@@ -4,6 +4,8 @@ import java.io.IOException;
 import java.util.ArrayList;
 import java.util.List;
 
+import org.jspecify.annotations.Nullable;
+
 import carezza.colour.Matrix3;
 import carezza.colour.RgbSpace;
 import carezza.image.Area;
@@ -145,7 +147,7 @@ final class DngFile {
     }
   }
 
-  private Illuminant illuminant(int which) {
+  private @Nullable Illuminant illuminant(int which) {
     double[] colour = root.numbers(COLOR_MATRIX_1 + which);
     if (colour.length < 9) {
       return null;

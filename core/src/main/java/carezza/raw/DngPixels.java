@@ -5,6 +5,8 @@ import java.nio.ByteBuffer;
 import java.util.concurrent.atomic.AtomicReference;
 import java.util.stream.IntStream;
 
+import org.jspecify.annotations.Nullable;
+
 import carezza.image.Area;
 import carezza.image.ParallelRows;
 import carezza.image.Plane;
@@ -58,7 +60,7 @@ final class DngPixels {
   }
 
   /** Why the samples cannot be unpacked here; null if they can. */
-  static String unreadable(TiffDirectory raw, boolean mosaic) {
+  static @Nullable String unreadable(TiffDirectory raw, boolean mosaic) {
     int compression = (int) raw.integer(COMPRESSION, PLAIN);
     int bits = (int) raw.integer(BITS, 16);
     long samples = raw.integer(SAMPLES, 1);
@@ -211,7 +213,7 @@ final class DngPixels {
     return out;
   }
 
-  private float[] table() {
+  private float @Nullable [] table() {
     double[] given = raw.numbers(LINEARIZATION_TABLE);
     if (given.length == 0) {
       return null;

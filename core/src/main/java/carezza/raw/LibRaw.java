@@ -12,6 +12,8 @@ import java.lang.invoke.MethodHandle;
 import java.util.List;
 import java.util.Optional;
 
+import org.jspecify.annotations.Nullable;
+
 import carezza.colour.Matrix3;
 import carezza.colour.RgbSpace;
 import carezza.image.Area;
@@ -89,7 +91,8 @@ public final class LibRaw {
     return Found.LIBRARY;
   }
 
-  private MethodHandle function(String name, MemoryLayout result, MemoryLayout... arguments) {
+  private MethodHandle function(
+      String name, @Nullable MemoryLayout result, MemoryLayout... arguments) {
     FunctionDescriptor shape =
         result == null
             ? FunctionDescriptor.ofVoid(arguments)
@@ -98,7 +101,8 @@ public final class LibRaw {
   }
 
   /** Calls a function of a picture's handle. */
-  private Object call(String name, MemoryLayout result, MemorySegment handle, Object... rest) {
+  private Object call(
+      String name, @Nullable MemoryLayout result, MemorySegment handle, Object... rest) {
     MemoryLayout[] arguments = new MemoryLayout[rest.length + 1];
     Object[] values = new Object[rest.length + 1];
     arguments[0] = ValueLayout.ADDRESS;

@@ -1,7 +1,10 @@
 package carezza.raw;
 
 import java.io.IOException;
+import java.util.Objects;
 import java.util.function.UnaryOperator;
+
+import org.jspecify.annotations.Nullable;
 
 import carezza.colour.FloatMatrix;
 import carezza.colour.Transfer;
@@ -44,7 +47,7 @@ public record RawPhotograph(Picture pixels, int bits, SensorLight sensor, boolea
   }
 
   /** Why a DNG cannot be read here; null if it can. */
-  public static String unreadable(TiffDirectory root) throws IOException {
+  public static @Nullable String unreadable(TiffDirectory root) throws IOException {
     DngFile dng = DngFile.of(root);
     String why = DngPixels.unreadable(dng.raw, dng.mosaic);
     if (why == null && dng.mosaic && pattern(dng.raw) == null) {
@@ -53,7 +56,7 @@ public record RawPhotograph(Picture pixels, int bits, SensorLight sensor, boolea
     return why;
   }
 
-  private static int[] pattern(TiffDirectory raw) {
+  private static int @Nullable [] pattern(TiffDirectory raw) {
     long[] repeat = raw.integers(CFA_REPEAT);
     byte[] cell = raw.bytes(CFA_PATTERN);
     byte[] planes = raw.bytes(CFA_PLANE_COLOUR);
@@ -81,7 +84,7 @@ public record RawPhotograph(Picture pixels, int bits, SensorLight sensor, boolea
     Plane[] planes = DngPixels.of(file, dng);
     Picture light;
     if (dng.mosaic) {
-      Mosaic mosaic = new Mosaic(planes[0], pattern(dng.raw));
+      Mosaic mosaic = new Mosaic(planes[0], Objects.requireNonNull(pattern(dng.raw)));
       balance(mosaic, colour.neutral());
       light = Transfer.decodeInPlace(Demosaicing.of(mosaic));
     } else {

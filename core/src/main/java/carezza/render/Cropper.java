@@ -115,7 +115,7 @@ public final class Cropper {
     return i / 2 * width + i % 2 * (width - 1);
   }
 
-  private static Plane cut(Plane plane, Plane low, Crop crop, double scale, Area out) {
+  private static Plane cut(Plane plane, @Nullable Plane low, Crop crop, double scale, Area out) {
     Plane result = Plane.of(out);
     int w = plane.width();
     int h = plane.height();

@@ -5,6 +5,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 
+import org.jspecify.annotations.Nullable;
+
 import carezza.model.LayerAttributes;
 import carezza.model.LockedLayer;
 import carezza.model.OverlayPicture;
@@ -52,7 +54,7 @@ public record Fingerprint(long one, long two) {
       return b ^ (b >>> 31);
     }
 
-    private void add(Object o) {
+    private void add(@Nullable Object o) {
       switch (o) {
         case null -> mix(1);
         case Fingerprint f -> {

@@ -3,6 +3,8 @@ package carezza.render;
 import java.util.List;
 import java.util.function.Function;
 
+import org.jspecify.annotations.Nullable;
+
 import carezza.image.Area;
 import carezza.image.Cancellation;
 import carezza.image.Picture;
@@ -47,9 +49,9 @@ public final class IncrementalRenderer {
   /**
    * The edited layer made ready for the whole view, and what it was then at full amount; or null.
    */
-  private LayerPass own;
+  private @Nullable LayerPass own;
 
-  private Layer ownAtFull;
+  private @Nullable Layer ownAtFull;
   private double nanosPerPixel = USUAL_NANOS;
 
   /**

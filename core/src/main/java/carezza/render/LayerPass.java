@@ -1,5 +1,7 @@
 package carezza.render;
 
+import org.jspecify.annotations.Nullable;
+
 import carezza.colour.BlendMode;
 import carezza.image.Area;
 import carezza.image.Cancellation;
@@ -125,22 +127,21 @@ final class LayerPass {
     Area active = out;
     if (!Masks.readsInput(mask) && !(mask instanceof Mask.Everything)) {
       // Where the mask is known beforehand, only what lies under it is computed.
-      coverage = Masks.render(mask, out, context, null);
+      coverage = Masks.render(mask, out, context);
       active = coverage.covered();
       if (active.isEmpty()) {
         return below.after(floor(), out);
       }
     }
     Picture own = below.after(floor(), needed(active).union(out));
-    boolean whole = mask instanceof Mask.Everything && amount == 1;
-    if (coverage == null && !whole) {
-      coverage = Masks.render(mask, out, context, own);
-    }
     cancellation.check();
     Picture made = floor() == place ? effect.render(own, active) : below.after(place, active);
     Picture changed = Kernels.blends(layer) ? laid(made, own) : made;
-    if (whole) {
+    if (mask instanceof Mask.Everything && amount == 1) {
       return changed;
+    }
+    if (coverage == null) {
+      coverage = Masks.render(mask, out, context, own);
     }
     Picture result = Picture.of(out);
     result.copyFrom(own);

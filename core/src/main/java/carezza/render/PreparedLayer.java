@@ -3,6 +3,8 @@ package carezza.render;
 import java.util.List;
 import java.util.Set;
 
+import org.jspecify.annotations.Nullable;
+
 import carezza.kernel.Measurements;
 import carezza.mask.EvaluationContext;
 import carezza.model.GroupLayer;
@@ -51,7 +53,7 @@ record PreparedLayer(
   }
 
   /** Number of layers below the one of this id, −1 if it is not there. */
-  static int place(List<PreparedLayer> layers, String id) {
+  static int place(List<PreparedLayer> layers, @Nullable String id) {
     for (int i = 0; i < layers.size(); i++) {
       if (layers.get(i).layer().attributes().id().equals(id)) {
         return i;

@@ -57,11 +57,12 @@ public final class Pyramid {
           for (int y = from; y < to; y++) {
             light(in, 2 * y * w, w, upper);
             light(in, Math.min(2 * y + 1, h - 1) * w, w, lower);
+            int row = y * cw;
             for (int x = 0; x < cw; x++) {
               int i = 2 * x;
-              float mean = (upper[i] + upper[i + 1] + lower[i] + lower[i + 1]) * 0.25f;
-              out.values()[y * cw + x] = Transfer.toEncoded(mean);
+              out.values()[row + x] = (upper[i] + upper[i + 1] + lower[i] + lower[i + 1]) * 0.25f;
             }
+            Transfer.toEncoded(out.values(), out.values(), row, row + cw);
           }
         });
     return out;
@@ -69,9 +70,8 @@ public final class Pyramid {
 
   /** A row of encoded pixels as light, the last one twice where they are odd. */
   private static void light(float[] in, int at, int w, float[] row) {
-    for (int x = 0; x < w; x++) {
-      row[x] = Transfer.toLinear(in[at + x]);
-    }
-    row[row.length - 1] = Transfer.toLinear(in[at + w - 1]);
+    System.arraycopy(in, at, row, 0, w);
+    row[row.length - 1] = in[at + w - 1];
+    Transfer.toLinear(row, row, 0, row.length);
   }
 }

@@ -11,6 +11,8 @@ import java.util.concurrent.atomic.AtomicReference;
 import java.util.concurrent.atomic.LongAdder;
 import java.util.stream.IntStream;
 
+import org.jspecify.annotations.Nullable;
+
 import carezza.image.Area;
 import carezza.image.Cancellation;
 import carezza.image.Level;
@@ -52,7 +54,7 @@ public final class Renderer {
   }
 
   private final Pyramid photograph;
-  private final SensorLight sensor;
+  private final @Nullable SensorLight sensor;
   private final Edges edges;
   private final TileCache cache;
   private static final AtomicLong COUNT = new AtomicLong();
@@ -84,7 +86,7 @@ public final class Renderer {
   /**
    * @param sensor what the camera's sensor saw, or null
    */
-  public Renderer(Pyramid photograph, TileCache cache, SensorLight sensor) {
+  public Renderer(Pyramid photograph, TileCache cache, @Nullable SensorLight sensor) {
     this.photograph = photograph;
     this.sensor = sensor;
     this.edges = new Edges(photograph::level);
@@ -183,7 +185,7 @@ public final class Renderer {
         first.layer(), all, own, run.after(pass.floor(), pass.needed(all).union(all)));
     List<PreparedLayer> below = List.copyOf(layers.subList(0, edited));
     TileRenderer input = tiles(below, scene, level, Cancellation.NONE);
-    made.set(
+    IncrementalRenderer follower =
         new IncrementalRenderer(
             scene,
             layerId,
@@ -191,8 +193,9 @@ public final class Renderer {
             edited,
             input,
             steps,
-            layer -> read(layer, below, first.under(), scene, Readiness.EXACT, Cancellation.NONE)));
-    return made.get();
+            layer -> read(layer, below, first.under(), scene, Readiness.EXACT, Cancellation.NONE));
+    made.set(follower);
+    return follower;
   }
 
   /** What layers below one changed, as the view that follows an edit has them now. */
@@ -205,9 +208,10 @@ public final class Renderer {
       RenderInput scene) {
     List<PreparedLayer> below = layers.subList(0, asking);
     return (layer, area, l) -> {
-      boolean moving =
-          made.get() != null && l == level && PreparedLayer.place(below, layer) >= edited;
-      return moving ? made.get().change(layer, area) : changes(below, scene).of(layer, area, l);
+      IncrementalRenderer own = made.get();
+      return own != null && l == level && PreparedLayer.place(below, layer) >= edited
+          ? own.change(layer, area)
+          : changes(below, scene).of(layer, area, l);
     };
   }
 
@@ -314,7 +318,7 @@ public final class Renderer {
    * Earlier readings fit unless the repairs have other pieces now than were looked at: a stroke
    * grows under the hand.
    */
-  private static Measurements usable(Measurements earlier, Layer layer) {
+  private static @Nullable Measurements usable(@Nullable Measurements earlier, Layer layer) {
     return earlier instanceof Measurements.HealSources found
             && layer instanceof HealLayer heal
             && !fits(found.sources(), heal.patches())

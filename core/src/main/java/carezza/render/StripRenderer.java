@@ -4,8 +4,11 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.stream.IntStream;
+
+import org.jspecify.annotations.Nullable;
 
 import carezza.image.Area;
 import carezza.image.Cancellation;
@@ -35,7 +38,7 @@ final class StripRenderer {
   private final Area whole;
   private final Cancellation cancellation;
   private final Map<String, Plane> changes = new ConcurrentHashMap<>();
-  private Picture spare;
+  private @Nullable Picture spare;
 
   StripRenderer(Area whole, Cancellation cancellation) {
     this.whole = whole;
@@ -62,7 +65,9 @@ final class StripRenderer {
       Picture next = spare == null ? Picture.of(whole) : spare;
       Picture input = current;
       StackPictures below =
-          (count, area) -> (count == pass.place() ? input : floors.get(count)).crop(area);
+          (count, area) ->
+              (count == pass.place() ? input : Objects.requireNonNull(floors.get(count)))
+                  .crop(area);
       run(pass.over(below.after(pass.floor(), whole), whole), below, next);
       each.see(pass.layer(), current, next);
       if (isFollowed(pass, passes)) {

@@ -7,6 +7,8 @@ import java.util.Iterator;
 import java.util.LinkedHashMap;
 import java.util.Map;
 
+import org.jspecify.annotations.Nullable;
+
 import carezza.image.Picture;
 
 /**
@@ -51,7 +53,7 @@ public final class TileCache {
   }
 
   /** The tile, or null; not to be modified. */
-  synchronized Picture get(Fingerprint key) {
+  synchronized @Nullable Picture get(Fingerprint key) {
     Kept kept = tiles.get(key);
     return kept == null ? null : kept.get();
   }

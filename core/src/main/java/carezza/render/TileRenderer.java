@@ -4,7 +4,10 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.concurrent.atomic.LongAdder;
+
+import org.jspecify.annotations.Nullable;
 
 import carezza.image.Area;
 import carezza.image.Cancellation;
@@ -87,10 +90,10 @@ final class TileRenderer implements StackPictures {
       }
     }
     if (tiles.size() == 1 && grid.area(tiles.getFirst()).equals(area)) {
-      return found.get(tiles.getFirst());
+      return Objects.requireNonNull(found.get(tiles.getFirst()));
     }
     Picture out = Picture.of(area);
-    tiles.forEach(tile -> out.copyFrom(found.get(tile)));
+    found.values().forEach(out::copyFrom);
     return out;
   }
 

@@ -165,7 +165,7 @@ public final class RoutineMaker {
       return null;
     }
     Layer bare = withoutPlaces(layer, rules);
-    Mask mask = bare == null ? null : free(bare.attributes().mask());
+    Mask mask = bare == null ? new Mask.Nothing() : free(bare.attributes().mask());
     if (bare == null || mask instanceof Mask.Nothing) {
       leftOut.add(new LeftOut(name, Reason.PLACED));
       return null;

@@ -5,6 +5,8 @@ import java.util.List;
 import java.util.Optional;
 import java.util.function.DoubleConsumer;
 
+import org.jspecify.annotations.Nullable;
+
 import carezza.colour.Lab;
 import carezza.filter.GaussianBlur;
 import carezza.filter.RobustStatistics;
@@ -78,7 +80,7 @@ public final class Advice {
    *
    * @param layer of the separation; null for the end of stage Mend
    */
-  public Radius radius(Project project, String layer, Cancellation cancellation) {
+  public Radius radius(Project project, @Nullable String layer, Cancellation cancellation) {
     RenderInput scene = session.scene(project);
     int under = layer == null ? scene.stack().through(Stage.MEND) : scene.stack().indexOf(layer);
     int level = Renderer.analysisLevel(session.renderer().site(scene, 0).faceWidth());

@@ -195,8 +195,8 @@ public final class ColourAdvice {
         .map(
             g ->
                 switch (g.verdict()) {
-                  case BELOW -> g.band().low() + INSIDE - g.after();
-                  case ABOVE -> g.band().high() - INSIDE - g.after();
+                  case BELOW -> g.requiredBand().low() + INSIDE - g.after();
+                  case ABOVE -> g.requiredBand().high() - INSIDE - g.after();
                   case INSIDE, OPEN -> 0.0;
                 })
         .orElse(0.0);

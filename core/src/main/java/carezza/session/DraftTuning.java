@@ -99,8 +99,9 @@ final class DraftTuning {
       without = without.edit(id, l -> l.with(l.attributes().withAmount(0)));
     }
     double bare = tone(without, cancellation).after();
-    double width = with.band().high() - with.band().low();
-    double aim = with.band().high() - LITTLE_INSIDE * width;
+    Band band = with.requiredBand();
+    double width = band.high() - band.low();
+    double aim = band.high() - LITTLE_INSIDE * width;
     double share = Math.clamp((bare - aim) / Math.max(1e-9, bare - with.after()), 0, 1);
     return changed(tuned, FrequencySeparationLayer.class, share);
   }
@@ -167,7 +168,7 @@ final class DraftTuning {
 
   /** What brings the change of a gauge to the nearer end of its band, a little inside. */
   private static double factor(Gauge gauge) {
-    Band band = gauge.band();
+    Band band = gauge.requiredBand();
     double moved = gauge.after() - gauge.before();
     double width = band.high() - band.low();
     double inside = Double.isInfinite(width) ? 0.1 * Math.abs(moved) : LITTLE_INSIDE * width;

@@ -3,6 +3,8 @@ package carezza.session;
 import java.util.ArrayList;
 import java.util.List;
 
+import org.jspecify.annotations.Nullable;
+
 import carezza.face.FaceAnalysis;
 import carezza.image.Cancellation;
 import carezza.image.Picture;
@@ -26,7 +28,7 @@ public final class Faces {
   private final Renderer renderer;
   private List<FaceMap> regionsOf = List.of();
   private Regions regions = Regions.none();
-  private Plane subject;
+  private @Nullable Plane subject;
 
   Faces(Renderer renderer) {
     this.renderer = renderer;

@@ -13,6 +13,8 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 
+import org.jspecify.annotations.Nullable;
+
 import carezza.file.ApplicationFolder;
 import carezza.file.AtomicFile;
 import carezza.file.Reason;
@@ -43,7 +45,7 @@ public final class Journal implements AutoCloseable {
   static final String STEPS = "journalSteps";
 
   private final Path folder;
-  private FileChannel channel;
+  private @Nullable FileChannel channel;
 
   /**
    * @param folder its own; made when first needed

@@ -16,6 +16,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.UUID;
 
+import org.jspecify.annotations.Nullable;
+
 import carezza.problem.Problem;
 import carezza.problem.Problem.Kind;
 import carezza.project.Document;
@@ -186,11 +188,11 @@ public final class Journals {
   /**
    * A field as read from a file is a node of JSON; what stands in it needs no escapes but quotes.
    */
-  private static String words(Object field) {
+  private static String words(@Nullable Object field) {
     return field == null ? "" : field.toString().replace("\"", "");
   }
 
-  private static int number(Object field) {
+  private static int number(@Nullable Object field) {
     try {
       return Integer.parseInt(words(field));
     } catch (NumberFormatException e) {

@@ -65,7 +65,7 @@ public final class Planning {
   private final Session session;
 
   /** Of these regions alone: they are large, and what was read of others is not asked for again. */
-  private Regions regions;
+  private @Nullable Regions regions;
 
   private final Recent<Object, Object> known = new Recent<>(MOST_KEPT);
 
@@ -233,7 +233,7 @@ public final class Planning {
     }
 
     List<Hair> hairs(int layers) {
-      FaceMap face = project.faces();
+      FaceMap face = project.faceMap().orElseThrow();
       return remembered(
           List.of("hairs", scene.through(layers), settled),
           () -> {
@@ -311,7 +311,7 @@ public final class Planning {
      * The layer that took a reading out of its band, where it was inside as shot or after what
      * treats it; null where it never was inside.
      */
-    private String undoneBy(Reading was, Reading is) {
+    private @Nullable String undoneBy(Reading was, Reading is) {
       List<Layer> layers = scene.stack().layers();
       int from = is.kind().readAfter() == Stage.SETTLE ? 0 : settled;
       int to =

@@ -3,6 +3,8 @@ package carezza.session;
 import java.util.ArrayList;
 import java.util.List;
 
+import org.jspecify.annotations.Nullable;
+
 import carezza.colour.DeltaE2000;
 import carezza.colour.Lab;
 import carezza.filter.RobustStatistics;
@@ -43,7 +45,7 @@ public final class Promises {
    * @param layer that changes most there, by its id
    * @param change mean ΔE00 that it makes there, or change of median L* that all make
    */
-  public record Broken(Promise promise, String layer, double change) {}
+  public record Broken(Promise promise, @Nullable String layer, double change) {}
 
   /**
    * Promises that are not kept by layers above the Settle stage: light and colour as settled are
@@ -80,9 +82,9 @@ public final class Promises {
         level = Math.min(level, Level.forZoom(Math.min(1, LOOKED_AT / radius)));
       }
       context = renderer.site(scene, level);
-      Mask mask = place == null ? new Mask.RegionMask(promise.region()) : place;
+      Mask mask = promise.where();
       area = place == null ? context.whole() : around(place);
-      where = Masks.render(mask, area, context, null);
+      where = Masks.render(mask, area, context);
     }
 
     private Area around(Mask.Ellipse place) {

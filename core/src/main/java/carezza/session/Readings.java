@@ -5,6 +5,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 
+import org.jspecify.annotations.Nullable;
+
 import carezza.colour.Lab;
 import carezza.filter.RobustStatistics;
 import carezza.image.Area;
@@ -45,7 +47,7 @@ public final class Readings {
   private final GaugeReader reader;
 
   /** The finished picture as it was measured last; kept for the preview of a save. */
-  private volatile Picture measured;
+  private volatile @Nullable Picture measured;
 
   Readings(Session session) {
     this.session = session;
@@ -198,7 +200,7 @@ public final class Readings {
   }
 
   /** The finished picture as it was measured last, or null. */
-  Picture measured() {
+  @Nullable Picture measured() {
     return measured;
   }
 }

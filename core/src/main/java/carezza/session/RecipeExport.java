@@ -8,6 +8,8 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.function.Predicate;
 
+import org.jspecify.annotations.Nullable;
+
 import carezza.codec.PictureWriter;
 import carezza.file.AtomicFile;
 import carezza.file.Reason;
@@ -134,7 +136,7 @@ final class RecipeExport {
     return new Picture(planes[0], planes[1], planes[2]);
   }
 
-  private static void makeFolder(Path folder) throws Problem {
+  private static void makeFolder(@Nullable Path folder) throws Problem {
     try {
       Files.createDirectories(folder);
     } catch (IOException e) {

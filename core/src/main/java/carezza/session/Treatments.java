@@ -4,8 +4,11 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.function.UnaryOperator;
+
+import org.jspecify.annotations.Nullable;
 
 import carezza.image.Cancellation;
 import carezza.image.Plane;
@@ -142,7 +145,7 @@ public final class Treatments {
 
   /** Repairs along loose hairs, for a layer. */
   List<Patch> hairs(Project project, String id, Cancellation cancellation) {
-    double reach = HAIR_REACH * project.faces().faceWidth();
+    double reach = HAIR_REACH * project.faceMap().orElseThrow().faceWidth();
     List<Patch> patches = new ArrayList<>();
     for (Hair hair : session.planning().strayHairs(project, cancellation)) {
       Stroke along = Stroke.path(hair.path(), reach, 0.4, 1, false);
@@ -201,7 +204,7 @@ public final class Treatments {
   }
 
   private static Layer distraction(Finding finding) {
-    Point at = finding.now().place();
+    Point at = Objects.requireNonNull(finding.now().place());
     double radius = 1.3 * finding.now().radius();
     Mask here =
         new Mask.Minus(
@@ -317,7 +320,7 @@ public final class Treatments {
      *
      * @param finding that it treats, or null where the job asks for it
      */
-    default Layer named(Layer layer, Finding finding) {
+    default Layer named(Layer layer, @Nullable Finding finding) {
       return layer;
     }
   }
@@ -344,7 +347,8 @@ public final class Treatments {
     return named(drafted, tuned, guide, null);
   }
 
-  private static Project named(Project before, Project after, Guide guide, Finding finding) {
+  private static Project named(
+      Project before, Project after, Guide guide, @Nullable Finding finding) {
     Project named = after;
     for (Layer layer : after.stack().layers()) {
       if (before.stack().find(layer.attributes().id()).isEmpty()) {

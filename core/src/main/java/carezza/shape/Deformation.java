@@ -47,7 +47,7 @@ public final class Deformation {
   private Deformation(
       PictureSize size,
       ShapeLayer layer,
-      Displacements before,
+      @Nullable Displacements before,
       boolean heldBefore,
       Displacements hand,
       boolean held) {
@@ -73,18 +73,25 @@ public final class Deformation {
    *     or null
    */
   static Deformation of(
-      ShapeLayer layer, PictureSize size, Move.Freedom freedom, double limit, Deformation known) {
+      ShapeLayer layer,
+      PictureSize size,
+      Move.Freedom freedom,
+      double limit,
+      @Nullable Deformation known) {
     double amount = layer.attributes().amount();
     Shared shared = Shared.of(layer.nudges(), amount, known);
-    boolean goesOn = known != null && shared.at() == known.hand;
-    Displacements before = goesOn ? known.before : null;
     Displacements hand = shared.at();
-    boolean heldBefore = goesOn && known.heldBefore;
-    boolean held = shared.held();
-    if (shared.strokes() == 0 && shared.points() == 0) {
+    Displacements before = null;
+    boolean heldBefore = false;
+    if (known != null && hand == known.hand) {
+      before = known.before;
+      heldBefore = known.heldBefore;
+    }
+    if (hand == null || shared.strokes() == 0 && shared.points() == 0) {
       before = new Displacements(size);
       hand = before;
     }
+    boolean held = shared.held();
     List<Nudge> nudges = layer.nudges();
     int from = shared.points();
     for (int i = shared.strokes(); i < nudges.size(); i++) {
@@ -114,11 +121,11 @@ public final class Deformation {
    * @param strokes that are whole in it
    * @param points of the next one that are
    */
-  private record Shared(Displacements at, boolean held, int strokes, int points) {
+  private record Shared(@Nullable Displacements at, boolean held, int strokes, int points) {
 
     private static final Shared NOTHING = new Shared(null, false, 0, 0);
 
-    static Shared of(List<Nudge> nudges, double amount, Deformation known) {
+    static Shared of(List<Nudge> nudges, double amount, @Nullable Deformation known) {
       if (known == null || known.amount != amount || known.nudges.isEmpty()) {
         return NOTHING;
       }

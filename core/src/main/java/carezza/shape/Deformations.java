@@ -6,6 +6,7 @@ import java.util.ArrayDeque;
 import java.util.Comparator;
 import java.util.Deque;
 import java.util.List;
+import java.util.Map;
 
 import org.jspecify.annotations.Nullable;
 
@@ -97,7 +98,7 @@ public final class Deformations {
   private static ShapeLayer bare(ShapeLayer layer) {
     return layer
         .withLens(layer.lens().withLines(List.of()))
-        .with(layer.attributes().withId("shape").named("").withUnknown(null));
+        .with(layer.attributes().withId("shape").named("").withUnknown(Map.of()));
   }
 
   private static Made made(Key key, EvaluationContext context) {
@@ -134,9 +135,7 @@ public final class Deformations {
     int level = Level.forZoom(Math.min(1, FREEDOM / context.photograph().longEdge()));
     EvaluationContext small = context.at(level);
     Plane free =
-        masked
-            ? Masks.render(mask, small.whole(), small, null).copy()
-            : Plane.filled(small.whole(), 1);
+        masked ? Masks.render(mask, small.whole(), small).copy() : Plane.filled(small.whole(), 1);
     for (SemanticRegion region : layer.held()) {
       Plane held = small.regions().coverage(region, small.whole(), level);
       for (int i = 0; i < free.values().length; i++) {

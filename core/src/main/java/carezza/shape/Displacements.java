@@ -171,17 +171,21 @@ final class Displacements {
     double fy = y / step;
     int x0 = (int) Math.floor(fx);
     int y0 = (int) Math.floor(fy);
+    double w0 = Cubic.weight(fx - x0 + 1);
+    double w1 = Cubic.weight(fx - x0);
+    double w2 = Cubic.weight(fx - x0 - 1);
+    double w3 = Cubic.weight(fx - x0 - 2);
+    int c0 = Math.clamp(x0 - 1, 0, columns - 1);
+    int c1 = Math.clamp(x0, 0, columns - 1);
+    int c2 = Math.clamp(x0 + 1, 0, columns - 1);
+    int c3 = Math.clamp(x0 + 2, 0, columns - 1);
     double sumX = 0;
     double sumY = 0;
     for (int j = -1; j <= 2; j++) {
-      double wy = Cubic.weight(fy - y0 - j);
+      double w = Cubic.weight(fy - y0 - j);
       int row = Math.clamp(y0 + j, 0, rows - 1) * columns;
-      for (int i = -1; i <= 2; i++) {
-        double w = wy * Cubic.weight(fx - x0 - i);
-        int at = row + Math.clamp(x0 + i, 0, columns - 1);
-        sumX += w * dx[at];
-        sumY += w * dy[at];
-      }
+      sumX += w * (w0 * dx[row + c0] + w1 * dx[row + c1] + w2 * dx[row + c2] + w3 * dx[row + c3]);
+      sumY += w * (w0 * dy[row + c0] + w1 * dy[row + c1] + w2 * dy[row + c2] + w3 * dy[row + c3]);
     }
     out[0] = sumX;
     out[1] = sumY;

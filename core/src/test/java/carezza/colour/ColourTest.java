@@ -77,6 +77,48 @@ public class ColourTest {
   }
 
   @Test
+  public void rowsAndSingleNumbersAreOneCurve() {
+    float[] encoded = new float[3000];
+    for (int i = 0; i < encoded.length; i++) {
+      encoded[i] = -0.5f + i / 1000f;
+    }
+    float[] light = new float[encoded.length];
+    Transfer.toLinear(encoded, light, 0, light.length);
+    float[] back = new float[encoded.length];
+    Transfer.toEncoded(light, back, 0, back.length);
+    for (int i = 0; i < encoded.length; i++) {
+      double one = Transfer.toLinear(encoded[i]);
+      assertThat((double) light[i]).isCloseTo(one, within(3e-7 + 1e-6 * Math.abs(one)));
+      assertThat((double) back[i]).isCloseTo(encoded[i], within(2e-6));
+    }
+  }
+
+  @Test
+  public void picturesAndSingleColoursAreOneSpace() {
+    Area area = new Area(3, 5, 40, 30);
+    Random random = new Random(9);
+    Picture p =
+        new Picture(
+            Pictures.plane(area, (x, y) -> random.nextDouble(-0.3, 1.3)),
+            Pictures.plane(area, (x, y) -> random.nextDouble(-0.1, 1.2)),
+            Pictures.plane(area, (x, y) -> random.nextDouble(0, 1)));
+    Picture lab = Lab.of(p);
+    Plane lightness = Lab.lightness(p);
+    Picture working = Lab.toWorking(lab);
+    for (int i = 0; i < p.first().values().length; i++) {
+      Lab one = Lab.ofWorking(p.first().values()[i], p.second().values()[i], p.third().values()[i]);
+      assertThat((double) lab.first().values()[i]).isCloseTo(one.l(), within(2e-4));
+      assertThat((double) lab.second().values()[i]).isCloseTo(one.a(), within(1e-3));
+      assertThat((double) lab.third().values()[i]).isCloseTo(one.b(), within(1e-3));
+      assertThat((double) lightness.values()[i]).isCloseTo(one.l(), within(2e-4));
+      double[] back = one.toWorking();
+      for (int c = 0; c < 3; c++) {
+        assertThat((double) working.plane(c).values()[i]).isCloseTo(back[c], within(2e-5));
+      }
+    }
+  }
+
+  @Test
   public void luminanceWeightsSumToOne() {
     assertThat((double) WorkingSpace.luminance(1, 1, 1)).isCloseTo(1, within(1e-6));
   }

@@ -1,10 +1,15 @@
 package carezza.desktop;
 
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.tngtech.archunit.core.domain.JavaClass;
 import com.tngtech.archunit.core.domain.JavaClasses;
+import com.tngtech.archunit.core.domain.JavaPackage;
 import com.tngtech.archunit.core.importer.ClassFileImporter;
 import com.tngtech.archunit.core.importer.ImportOption;
 import com.tngtech.archunit.lang.syntax.ArchRuleDefinition;
 import com.tngtech.archunit.library.dependencies.SlicesRuleDefinition;
+import org.jspecify.annotations.NullMarked;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 
@@ -81,5 +86,17 @@ public class DesktopArchitectureTest {
         .dependOnClassesThat()
         .resideInAnyPackage("javafx.scene..", "javafx.stage..", "javafx.application..")
         .check(DESKTOP);
+  }
+
+  @Test
+  public void everyPackageSaysWhatMayBeNull() {
+    assertThat(
+            DESKTOP.stream()
+                .map(JavaClass::getPackage)
+                .distinct()
+                .filter(
+                    p -> p.tryGetPackageInfo().isEmpty() || !p.isAnnotatedWith(NullMarked.class))
+                .map(JavaPackage::getName))
+        .isEmpty();
   }
 }

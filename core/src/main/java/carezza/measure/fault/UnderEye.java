@@ -108,7 +108,7 @@ public record UnderEye(double darker, Point place) {
 
     /** Null where there is too little. */
     static @Nullable Skin at(EvaluationContext context, Mask place, Picture working) {
-      Plane inside = Masks.render(place, context.whole(), context, null);
+      Plane inside = Masks.render(place, context.whole(), context);
       Area box = inside.covered();
       Plane skin =
           context

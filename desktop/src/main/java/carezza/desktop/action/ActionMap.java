@@ -24,7 +24,7 @@ public final class ActionMap {
   /**
    * @param key as {@link KeyCombination#valueOf} reads it, or null
    */
-  public Action add(String id, Menu menu, Scope scope, String key, Runnable run) {
+  public Action add(String id, Menu menu, Scope scope, @Nullable String key, Runnable run) {
     return add(id, menu, scope, key, null, run);
   }
 
@@ -35,7 +35,7 @@ public final class ActionMap {
       String id,
       Menu menu,
       Scope scope,
-      String key,
+      @Nullable String key,
       @Nullable BooleanExpression enabled,
       Runnable run) {
     return put(id, menu, scope, key, enabled, run, null);
@@ -48,7 +48,13 @@ public final class ActionMap {
 
   /** An action whose words do not stand in the texts, as they are those of something else. */
   public Action named(
-      String id, String text, String hint, Menu menu, Scope scope, String key, Runnable run) {
+      String id,
+      String text,
+      String hint,
+      Menu menu,
+      Scope scope,
+      @Nullable String key,
+      Runnable run) {
     return put(
         new Action(
             id,
@@ -73,7 +79,7 @@ public final class ActionMap {
       String id,
       Menu menu,
       Scope scope,
-      String key,
+      @Nullable String key,
       @Nullable BooleanExpression enabled,
       Runnable run,
       @Nullable Runnable release) {
@@ -139,7 +145,7 @@ public final class ActionMap {
   }
 
   /** Gives an action another key, or none with null; it is taken from whatever has it. */
-  public void setKey(Action action, KeyCombination key) {
+  public void setKey(Action action, @Nullable KeyCombination key) {
     if (key != null) {
       rival(action, key).ifPresent(r -> r.setKey(null));
     }
@@ -166,7 +172,7 @@ public final class ActionMap {
    *
    * @param set the key's name for an action's id, empty for none, or null where it was not set
    */
-  public void recall(Function<String, String> set) {
+  public void recall(Function<String, @Nullable String> set) {
     for (Action action : all.values()) {
       String name = set.apply(action.id());
       if (name != null) {

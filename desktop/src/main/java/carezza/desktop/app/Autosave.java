@@ -4,6 +4,8 @@ import javafx.animation.Animation;
 import javafx.animation.PauseTransition;
 import javafx.util.Duration;
 
+import org.jspecify.annotations.Nullable;
+
 import carezza.desktop.state.AppState;
 import carezza.desktop.state.Subscriptions;
 import carezza.desktop.state.Workspace;
@@ -30,7 +32,7 @@ final class Autosave implements AutoCloseable {
   private final Lane background;
   private final Lane pictures;
   private final PauseTransition pause = new PauseTransition(DELAY);
-  private Journal journal;
+  private @Nullable Journal journal;
 
   /** A small JPEG of the work as it was a moment ago. */
   private byte[] picture = {};
@@ -53,7 +55,7 @@ final class Autosave implements AutoCloseable {
   }
 
   /** Lets go of the journal as it is, with the newest work in it; another is begun next. */
-  Journal putAside() {
+  @Nullable Journal putAside() {
     if (isToBeKept()) {
       write();
     }
@@ -134,7 +136,9 @@ final class Autosave implements AutoCloseable {
     Journal own = journal;
     int steps = earlierSteps + state.document().steps();
     byte[] glance = picture;
-    inTurn(() -> own.keep(document, steps, glance));
+    if (own != null) {
+      inTurn(() -> own.keep(document, steps, glance));
+    }
   }
 
   /** What is saved needs no journal; what was done while it was being saved does. */

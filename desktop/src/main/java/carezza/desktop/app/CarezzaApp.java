@@ -1,11 +1,14 @@
 package carezza.desktop.app;
 
 import java.nio.file.Path;
+import java.util.Objects;
 import java.util.concurrent.ExecutionException;
 import java.util.concurrent.FutureTask;
 import javafx.application.Application;
 import javafx.scene.Scene;
 import javafx.stage.Stage;
+
+import org.jspecify.annotations.Nullable;
 
 import carezza.desktop.demo.Demo;
 import carezza.desktop.style.Look;
@@ -17,10 +20,11 @@ public final class CarezzaApp extends Application {
   private static final int WIDTH = 1280;
   private static final int HEIGHT = 800;
 
+  @SuppressWarnings("NullAway.Init")
   private Shell view;
 
   /** The demo, read while the window is made; null where another thing is opened. */
-  private FutureTask<Document> demo;
+  private @Nullable FutureTask<Document> demo;
 
   @Override
   public void init() {
@@ -59,7 +63,7 @@ public final class CarezzaApp extends Application {
 
   private Document demo() throws Exception {
     try {
-      return demo.get();
+      return Objects.requireNonNull(demo).get();
     } catch (ExecutionException e) {
       throw e.getCause() instanceof Exception cause ? cause : e;
     }

@@ -20,6 +20,8 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 
+import org.jspecify.annotations.Nullable;
+
 import carezza.desktop.action.Action;
 import carezza.desktop.action.ActionMap;
 import carezza.desktop.control.Spring;
@@ -177,7 +179,7 @@ final class CommandSheet extends VBox {
     return new KeyCodeCombination(e.getCode(), held.toArray(Modifier[]::new));
   }
 
-  private void setKey(Action action, KeyCombination key) {
+  private void setKey(Action action, @Nullable KeyCombination key) {
     if (key != null) {
       actions
           .rival(action, key)

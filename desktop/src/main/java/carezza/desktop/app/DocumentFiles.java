@@ -3,11 +3,14 @@ package carezza.desktop.app;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.concurrent.Callable;
 import java.util.function.Consumer;
 import java.util.function.Function;
 import javafx.scene.control.Label;
+
+import org.jspecify.annotations.Nullable;
 
 import carezza.batch.SetFolder;
 import carezza.codec.PictureReader;
@@ -229,7 +232,9 @@ final class DocumentFiles implements StartView.Opening, SetView.Opening, AutoClo
     boolean waits = aside && !state.document().isEmpty() || autosave.isToBeKept();
     if (waits && workspace.hasRoom()) {
       int earlier = autosave.earlierSteps();
-      workspace.add(new Workspace.Waiting(state.document().work(), autosave.putAside(), earlier));
+      workspace.add(
+          new Workspace.Waiting(
+              state.document().work(), Objects.requireNonNull(autosave.putAside()), earlier));
     }
     journal.run();
     open.run();
@@ -285,7 +290,7 @@ final class DocumentFiles implements StartView.Opening, SetView.Opening, AutoClo
   /**
    * @param aside keeps the document open while another is at work; null where that cannot be
    */
-  private void ask(Runnable next, Runnable aside) {
+  private void ask(Runnable next, @Nullable Runnable aside) {
     if (!isPresentUnsaved()) {
       next.run();
       return;

@@ -5,6 +5,7 @@ import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Set;
 import java.util.function.Function;
 import javafx.scene.control.CheckBox;
@@ -106,20 +107,21 @@ final class RoutineSheet extends VBox {
     fates.put(id, fate);
     FlowPane rules = new FlowPane(12, 4);
     HBox.setHgrow(rules, Priority.ALWAYS);
+    Set<Rule> own = Objects.requireNonNull(chosen.get(id));
     for (Rule rule : Rule.of(layer)) {
       CheckBox box = new CheckBox(TEXTS.get("rule." + RoutineFile.key(rule)));
       box.setId("rule-" + id + "-" + RoutineFile.key(rule));
       box.setSelected(usual.contains(rule));
       if (usual.contains(rule)) {
-        chosen.get(id).add(rule);
+        own.add(rule);
       }
       box.selectedProperty()
           .subscribe(
               is -> {
                 if (is) {
-                  chosen.get(id).add(rule);
+                  own.add(rule);
                 } else {
-                  chosen.get(id).remove(rule);
+                  own.remove(rule);
                 }
                 said();
               });
@@ -143,7 +145,9 @@ final class RoutineSheet extends VBox {
         fate.setText(
             left != null
                 ? TEXTS.get("left." + left.reason().name().toLowerCase(Locale.ROOT))
-                : chosen.get(layer.attributes().id()).isEmpty() ? TEXTS.get("left.as-here") : "");
+                : Set.of().equals(chosen.get(layer.attributes().id()))
+                    ? TEXTS.get("left.as-here")
+                    : "");
       }
     }
   }

@@ -13,6 +13,8 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 import javafx.stage.FileChooser;
 
+import org.jspecify.annotations.Nullable;
+
 import carezza.desktop.control.Buttons;
 import carezza.desktop.text.Texts;
 
@@ -61,11 +63,11 @@ final class ScreenSheet extends VBox {
     getChildren().addAll(heading, words, new HBox(8, path, browse), wrong, new HBox(8, ok, none));
   }
 
-  private Path typed() {
+  private @Nullable Path typed() {
     return path.getText().isBlank() ? null : Path.of(path.getText().strip());
   }
 
-  private void use(Path file, Function<Path, String> use, Runnable done) {
+  private void use(@Nullable Path file, Function<Path, String> use, Runnable done) {
     String problem = use.apply(file);
     wrong.setText(problem);
     if (problem.isEmpty()) {

@@ -24,6 +24,7 @@ import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.rendering.ImageType;
 import org.apache.pdfbox.rendering.PDFRenderer;
+import org.jspecify.annotations.Nullable;
 
 import carezza.desktop.control.Buttons;
 import carezza.desktop.control.Spring;
@@ -57,9 +58,9 @@ final class SheetPreview extends VBox {
   private Paper paper = Paper.A4;
 
   /** Measured once, when the sheet is opened. */
-  private SheetFacts facts;
+  private @Nullable SheetFacts facts;
 
-  private byte[] pdf;
+  private byte @Nullable [] pdf;
 
   /**
    * @param lane measures and draws; it is given back by whoever made it

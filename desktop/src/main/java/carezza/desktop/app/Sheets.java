@@ -4,6 +4,7 @@ import javafx.scene.Node;
 import javafx.scene.layout.StackPane;
 
 import atlantafx.base.controls.ModalPane;
+import org.jspecify.annotations.Nullable;
 
 import carezza.desktop.control.Sheet;
 
@@ -17,7 +18,7 @@ final class Sheets {
   private final Node behind;
   private final Runnable closed;
   private final ModalPane pane = new ModalPane();
-  private Node before;
+  private @Nullable Node before;
 
   /**
    * @param over what the sheet is laid on
@@ -57,7 +58,7 @@ final class Sheets {
   }
 
   /** What the sheet holds, or null. */
-  Node content() {
+  @Nullable Node content() {
     return isOpen() && pane.getContent() instanceof Sheet sheet ? sheet.content() : null;
   }
 

@@ -20,6 +20,8 @@ import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 import javafx.stage.Stage;
 
+import org.jspecify.annotations.Nullable;
+
 import carezza.codec.OutputProfile;
 import carezza.codec.PictureReader;
 import carezza.desktop.action.Action;
@@ -112,7 +114,7 @@ public final class Shell extends StackPane implements AutoCloseable {
   private final Workspace workspace = new Workspace();
   private final VariantDesk variants = new VariantDesk(state.document(), state.view());
   private final ReadOnlyStringWrapper windowTitle = new ReadOnlyStringWrapper(NAME);
-  private AppView active;
+  private @Nullable AppView active;
   private boolean leaving;
 
   public Shell() {
@@ -122,7 +124,7 @@ public final class Shell extends StackPane implements AutoCloseable {
   /**
    * @param dialogs asks for files; null for the system's own windows
    */
-  Shell(Home home, FileDialogs dialogs) {
+  Shell(Home home, @Nullable FileDialogs dialogs) {
     this.home = home;
     settings = home.settings();
     keeper = new JournalKeeper(home.folder(), this::tell, state.tasks());
@@ -189,7 +191,7 @@ public final class Shell extends StackPane implements AutoCloseable {
                 "paint-mask",
                 "layer-on",
                 "frame"));
-    actions.recall(id -> settings.get("key." + id, null));
+    actions.recall(id -> settings.get("key." + id));
     strip =
         new TopStrip(state, workspace, actions, views, this::show, grey -> Tone.apply(this, grey));
     practiceBar = new PracticeBar(state, practice, actions);

@@ -21,6 +21,8 @@ import javafx.scene.image.WritableImage;
 import javafx.stage.Stage;
 import javax.imageio.ImageIO;
 
+import org.jspecify.annotations.Nullable;
+
 import carezza.desktop.demo.Demo;
 import carezza.desktop.demo.DemoJournal;
 import carezza.desktop.journal.Period;
@@ -58,6 +60,8 @@ public final class Shots {
   private final Path folder;
   private final Path home;
   private final boolean replaces;
+
+  @SuppressWarnings("NullAway.Init")
   private Shell view;
 
   private Shots(Path folder, Path home, boolean replaces) {
@@ -434,7 +438,7 @@ public final class Shots {
         });
   }
 
-  private void select(String id) {
+  private void select(@Nullable String id) {
     ToolkitThread.call(
         () -> {
           AppState state = view.state();

@@ -13,6 +13,8 @@ import javafx.stage.FileChooser;
 import javafx.stage.FileChooser.ExtensionFilter;
 import javafx.stage.Window;
 
+import org.jspecify.annotations.Nullable;
+
 import carezza.codec.PictureReader;
 import carezza.desktop.text.Texts;
 import carezza.project.ProjectFile;
@@ -26,7 +28,7 @@ final class SystemFileDialogs implements FileDialogs {
       List.of("jpg", "jpeg", "png", "tif", "tiff", "webp", "dng");
 
   private final Supplier<Window> owner;
-  private Path last;
+  private @Nullable Path last;
 
   SystemFileDialogs(Supplier<Window> owner) {
     this.owner = owner;
@@ -82,7 +84,7 @@ final class SystemFileDialogs implements FileDialogs {
     return picked(in(chooser, proposal.getParent()).showSaveDialog(owner.get()));
   }
 
-  private static FileChooser in(FileChooser chooser, Path folder) {
+  private static FileChooser in(FileChooser chooser, @Nullable Path folder) {
     if (folder != null && Files.isDirectory(folder)) {
       chooser.setInitialDirectory(folder.toFile());
     }

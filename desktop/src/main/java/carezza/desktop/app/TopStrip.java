@@ -19,6 +19,8 @@ import javafx.scene.control.Tooltip;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Region;
 
+import org.jspecify.annotations.Nullable;
+
 import carezza.desktop.action.ActionButtons;
 import carezza.desktop.action.ActionMap;
 import carezza.desktop.action.MenuBars;
@@ -48,7 +50,7 @@ final class TopStrip extends HBox implements AutoCloseable {
   private final Workspace workspace;
   private final Subscriptions subscriptions = new Subscriptions();
   private final List<ToggleButton> tabs = new ArrayList<>();
-  private AppView marked;
+  private @Nullable AppView marked;
   private final ReadOnlyStringWrapper words = new ReadOnlyStringWrapper("");
 
   TopStrip(

@@ -4,6 +4,8 @@ import javafx.scene.control.Label;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
 
+import org.jspecify.annotations.Nullable;
+
 import carezza.desktop.control.Buttons;
 import carezza.desktop.text.Texts;
 
@@ -17,7 +19,8 @@ final class UnsavedSheet extends VBox {
   /**
    * @param aside keeps the work open while another document is at work; null where that cannot be
    */
-  UnsavedSheet(String title, Runnable save, Runnable leave, Runnable aside, Runnable stay) {
+  UnsavedSheet(
+      String title, Runnable save, Runnable leave, @Nullable Runnable aside, Runnable stay) {
     super(14);
     setId("unsaved");
     setPrefWidth(WIDTH);

@@ -76,7 +76,7 @@ public final class Carezza implements Runnable {
   private static IParameterExceptionHandler misuse() {
     return (exception, arguments) -> {
       CommandLine line = exception.getCommandLine();
-      String message = exception.getMessage().lines().findFirst().orElse("");
+      String message = String.valueOf(exception.getMessage()).lines().findFirst().orElse("");
       line.getErr()
           .println(
               ending(message) + "; see '" + line.getCommandSpec().qualifiedName() + " --help'.");

@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.concurrent.Callable;
 
+import org.jspecify.annotations.Nullable;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Model.CommandSpec;
@@ -137,7 +138,7 @@ final class PlanCommand implements Callable<Integer> {
   /** Names layers as the window does. */
   private static final class Naming implements Treatments.Guide {
     @Override
-    public Layer named(Layer layer, Finding finding) {
+    public Layer named(Layer layer, @Nullable Finding finding) {
       return PlanWords.named(layer, finding);
     }
   }

@@ -56,6 +56,9 @@ public final class NumberRow extends HBox {
   private Runnable reset = () -> {};
   private boolean following;
 
+  /** The number that the field says; NaN where somebody else wrote in it. */
+  private double said = Double.NaN;
+
   /**
    * @param id by which it is found; its field's is that with {@code -field}
    * @param tip what it means, with its unit
@@ -120,7 +123,7 @@ public final class NumberRow extends HBox {
         .subscribe(
             (was, is) -> {
               if (!following) {
-                field.setText(words.apply(is.doubleValue()));
+                say(is.doubleValue());
                 changed.accept(is.doubleValue());
               }
             });
@@ -173,7 +176,16 @@ public final class NumberRow extends HBox {
         slider.setValue(Math.clamp(typed.getAsDouble(), slider.getMin(), slider.getMax()));
         settled.run();
       }
-      field.setText(words.apply(slider.getValue()));
+      said = Double.NaN;
+      say(slider.getValue());
+    }
+  }
+
+  private void say(double value) {
+    // While a hand draws, every number of a panel is shown again with each of its moves.
+    if (value != said) {
+      field.setText(words.apply(value));
+      said = value;
     }
   }
 
@@ -210,7 +222,7 @@ public final class NumberRow extends HBox {
     slider.setValue(value);
     following = false;
     if (!field.isFocused()) {
-      field.setText(words.apply(value));
+      say(value);
     }
   }
 

@@ -12,6 +12,8 @@ import javafx.scene.layout.Region;
 import javafx.scene.paint.Color;
 import javafx.scene.shape.Rectangle;
 
+import org.jspecify.annotations.Nullable;
+
 import carezza.colour.Lab;
 import carezza.colour.WorkingSpace;
 import carezza.desktop.text.Texts;
@@ -29,8 +31,8 @@ public final class ShadeStrip extends Region {
   private static final int SHADES = 9;
 
   private final Canvas canvas = new Canvas(WIDTH, HEIGHT);
-  private final Supplier<Lab> shot;
-  private final Supplier<Lab> limit;
+  private final Supplier<@Nullable Lab> shot;
+  private final Supplier<@Nullable Lab> limit;
   private final DoubleSupplier aim;
 
   /**
@@ -40,7 +42,10 @@ public final class ShadeStrip extends Region {
    * @param set takes another b*
    */
   public ShadeStrip(
-      Supplier<Lab> shot, Supplier<Lab> limit, DoubleSupplier aim, DoubleConsumer set) {
+      Supplier<@Nullable Lab> shot,
+      Supplier<@Nullable Lab> limit,
+      DoubleSupplier aim,
+      DoubleConsumer set) {
     this.shot = shot;
     this.limit = limit;
     this.aim = aim;

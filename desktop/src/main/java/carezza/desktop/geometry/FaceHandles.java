@@ -3,6 +3,7 @@ package carezza.desktop.geometry;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Objects;
 import java.util.function.BiFunction;
 import java.util.function.UnaryOperator;
 
@@ -48,7 +49,7 @@ public final class FaceHandles {
       BiFunction<FaceMap, Point, FaceMap> move) {
 
     /** The project with this handle elsewhere; unchanged where that would make no face. */
-    public Project moved(Project project, Point to) {
+    public Project moved(Project project, @Nullable Point to) {
       List<FaceMap> all = new ArrayList<>(project.allFaces());
       try {
         all.set(face, move.apply(all.get(face), to).correcting(part));
@@ -171,7 +172,7 @@ public final class FaceHandles {
 
     private static FaceMap withEye(
         FaceMap f, Part part, UnaryOperator<List<Point>> lids, UnaryOperator<Circle> iris) {
-      FaceOutlines o = f.outlines();
+      FaceOutlines o = Objects.requireNonNull(f.outlines());
       return f.withOutlines(
           part == Part.LEFT_EYE
               ? o.withLeftEye(lids.apply(o.leftEye()), iris.apply(o.leftIris()))
@@ -189,7 +190,7 @@ public final class FaceHandles {
               edge.get(place),
               Part.MOUTH,
               (f, p) -> {
-                FaceOutlines o = f.outlines();
+                FaceOutlines o = Objects.requireNonNull(f.outlines());
                 return f.withOutlines(
                     outer
                         ? o.withLips(FaceOutlines.bent(o.outerLips(), place, p), o.innerLips())

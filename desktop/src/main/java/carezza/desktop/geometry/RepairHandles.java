@@ -2,6 +2,7 @@ package carezza.desktop.geometry;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Objects;
 
 import org.jspecify.annotations.Nullable;
 
@@ -44,7 +45,7 @@ public final class RepairHandles {
     }
 
     private Source source() {
-      return patch.pieces().get(piece).source();
+      return of(patch.pieces().get(piece));
     }
 
     private Source turned(Source was, Point to) {
@@ -78,15 +79,20 @@ public final class RepairHandles {
     };
   }
 
+  /** The source of a piece that takes from somewhere. */
+  private static Source of(Piece piece) {
+    return Objects.requireNonNull(piece.source());
+  }
+
   public static Point sourceCentre(Piece piece) {
-    Point c = piece.area().centre();
-    return c.plus(piece.source().dx(), piece.source().dy());
+    Source s = of(piece);
+    return piece.area().centre().plus(s.dx(), s.dy());
   }
 
   /** A place of a repair's piece as its source has it. */
   public static Point taken(Piece piece, Point place) {
     Point c = piece.area().centre();
-    Source s = piece.source();
+    Source s = of(piece);
     double x = (place.x() - c.x()) * (s.mirrored() ? -1 : 1) * s.scale();
     double y = (place.y() - c.y()) * s.scale();
     double a = Math.toRadians(s.angle());
@@ -115,7 +121,7 @@ public final class RepairHandles {
       Piece piece = pieces.get(i);
       if (piece.takesFromElsewhere()
           && sourceCentre(piece).distance(at)
-              <= Math.max(reach, piece.source().scale() * piece.area().radius())) {
+              <= Math.max(reach, of(piece).scale() * piece.area().radius())) {
         return new Grip(Part.SOURCE, i, patch, at);
       }
     }

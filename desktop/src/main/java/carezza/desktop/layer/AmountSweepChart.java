@@ -11,6 +11,8 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
 import javafx.scene.paint.Color;
 
+import org.jspecify.annotations.Nullable;
+
 import carezza.desktop.state.AdviceState.Push;
 import carezza.desktop.state.AppState;
 import carezza.desktop.text.Names;
@@ -30,7 +32,7 @@ public final class AmountSweepChart extends VBox {
   private final AppState state;
   private final Button take = new Button();
   private final VBox curves = new VBox(3);
-  private Push drawn;
+  private @Nullable Push drawn;
 
   public AmountSweepChart(AppState state) {
     super(6);
@@ -88,7 +90,7 @@ public final class AmountSweepChart extends VBox {
   }
 
   private static void draw(GraphicsContext g, AmountSweep found, int gauge) {
-    Band band = found.readings().getFirst().get(gauge).band();
+    Band band = found.readings().getFirst().get(gauge).requiredBand();
     List<Double> amounts = found.amounts();
     double low = Double.POSITIVE_INFINITY;
     double high = Double.NEGATIVE_INFINITY;

@@ -5,6 +5,8 @@ import java.util.function.Function;
 import java.util.stream.Stream;
 import javafx.scene.control.Button;
 
+import org.jspecify.annotations.Nullable;
+
 import carezza.colour.Lab;
 import carezza.desktop.control.ShadeStrip;
 import carezza.desktop.state.AppState;
@@ -57,7 +59,7 @@ final class BrightenPanels {
     rows.limits(type, TEXTS.get("brightenPanels.whether-the-lift-may-pass-what"));
   }
 
-  private static Lab limit(Lab shot) {
+  private static @Nullable Lab limit(@Nullable Lab shot) {
     return shot == null
         ? null
         : new Lab(
@@ -67,7 +69,8 @@ final class BrightenPanels {
   }
 
   /** The colour that a layer measured, or null. */
-  private static <R> Lab tone(AppState state, Class<R> type, Function<R, Measurements.Tone> which) {
+  private static <R> @Nullable Lab tone(
+      AppState state, Class<R> type, Function<R, Measurements.Tone> which) {
     return state
         .colours()
         .found()

@@ -11,6 +11,8 @@ import javafx.scene.control.Tooltip;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.shape.Rectangle;
 
+import org.jspecify.annotations.Nullable;
+
 import carezza.colour.Lab;
 import carezza.desktop.control.HuePlot;
 import carezza.desktop.control.ShadeStrip;
@@ -155,7 +157,7 @@ public final class EvenPanels {
   }
 
   /** The colours that the layer in hand gets, or null while they are not known. */
-  static ColourPlot plot(AppState state) {
+  static @Nullable ColourPlot plot(AppState state) {
     return state.colours().found().map(ColourState.Found::plot).orElse(null);
   }
 

@@ -7,6 +7,8 @@ import java.util.stream.IntStream;
 import javafx.beans.property.IntegerProperty;
 import javafx.beans.property.SimpleIntegerProperty;
 
+import org.jspecify.annotations.Nullable;
+
 import carezza.colour.Lab;
 import carezza.desktop.control.StopStrip;
 import carezza.desktop.control.TintPlot;
@@ -123,7 +125,7 @@ final class GradientPanel {
     state.selection().edit("stops", l -> change.apply(TYPE.cast(l)));
   }
 
-  private StopStrip.Stops stops() {
+  private StopStrip.@Nullable Stops stops() {
     return layer().map(Live::new).orElse(null);
   }
 

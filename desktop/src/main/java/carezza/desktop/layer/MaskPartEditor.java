@@ -8,6 +8,8 @@ import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.Tooltip;
 
+import org.jspecify.annotations.Nullable;
+
 import carezza.desktop.control.Titled;
 import carezza.desktop.control.TrapezoidEditor;
 import carezza.desktop.state.AppState;
@@ -313,7 +315,7 @@ final class MaskPartEditor {
     return MaskParts.of(layer.attributes().mask());
   }
 
-  void edit(String label, UnaryOperator<MaskParts> change) {
+  void edit(@Nullable String label, UnaryOperator<MaskParts> change) {
     state
         .selection()
         .edit(label, l -> l.with(l.attributes().withMask(change.apply(parts(l)).mask())));

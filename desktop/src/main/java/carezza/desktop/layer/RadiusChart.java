@@ -12,6 +12,8 @@ import javafx.scene.layout.GridPane;
 import javafx.scene.layout.VBox;
 import javafx.scene.paint.Color;
 
+import org.jspecify.annotations.Nullable;
+
 import carezza.codec.ScreenColour;
 import carezza.desktop.picture.MaskView;
 import carezza.desktop.picture.ViewPixels;
@@ -53,8 +55,8 @@ final class RadiusChart extends VBox {
   private final Label words = new Label();
   private final ImageView[] patches = new ImageView[4];
   private final Lane drawing;
-  private Object asked;
-  private Object shown;
+  private @Nullable Object asked;
+  private @Nullable Object shown;
 
   /**
    * @param drawing lane for the patches
@@ -115,7 +117,7 @@ final class RadiusChart extends VBox {
     }
   }
 
-  private static String said(Advice advice, Double set, double now) {
+  private static String said(Advice advice, @Nullable Double set, double now) {
     if (advice.curve().isEmpty()) {
       return TEXTS.get("radiusChart.no-skin-to-measure-px-suits", now);
     }

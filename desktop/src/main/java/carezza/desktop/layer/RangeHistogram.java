@@ -3,6 +3,8 @@ package carezza.desktop.layer;
 import java.util.Objects;
 import java.util.function.Consumer;
 
+import org.jspecify.annotations.Nullable;
+
 import carezza.desktop.control.TrapezoidEditor;
 import carezza.desktop.state.AppState;
 import carezza.desktop.task.Lane;
@@ -18,8 +20,8 @@ final class RangeHistogram {
 
   private final AppState state;
   private final Lane counting;
-  private LayerStack countedUnder;
-  private Quantity counted;
+  private @Nullable LayerStack countedUnder;
+  private @Nullable Quantity counted;
 
   /**
    * @param counting lane for it

@@ -37,16 +37,14 @@ public record Beside(
     }
     FaceMap face = atWork.faces();
     FaceMap other = shown.faces();
-    boolean faces = face != null && other != null;
-    double larger = faces ? other.faceWidth() / face.faceWidth() : 1;
-    Point from =
-        faces
-            ? new Point(face.oval().x(), face.oval().y())
-            : new Point(own.size().width() / 2.0, own.size().height() / 2.0);
-    Point to =
-        faces
-            ? new Point(other.oval().x(), other.oval().y())
-            : new Point(session.size().width() / 2.0, session.size().height() / 2.0);
+    double larger = 1;
+    Point from = new Point(own.size().width() / 2.0, own.size().height() / 2.0);
+    Point to = new Point(session.size().width() / 2.0, session.size().height() / 2.0);
+    if (face != null && other != null) {
+      larger = other.faceWidth() / face.faceWidth();
+      from = new Point(face.oval().x(), face.oval().y());
+      to = new Point(other.oval().x(), other.oval().y());
+    }
     return new ViewPort(
         to.x() + (at.x() - from.x()) * larger,
         to.y() + (at.y() - from.y()) * larger,

@@ -1,5 +1,7 @@
 package carezza.desktop.state;
 
+import org.jspecify.annotations.Nullable;
+
 import carezza.kernel.LayerType;
 import carezza.model.Stroke;
 
@@ -45,7 +47,7 @@ public record Brush(double radius, double softness, double strength, boolean ins
    *
    * @param kind of the layer in hand, or null
    */
-  static Brush suiting(LayerType kind, ToolKind tool) {
+  static Brush suiting(@Nullable LayerType kind, ToolKind tool) {
     return switch (tool) {
       case HEAL, HAIR -> new Brush(24, 0.35, 1);
       case DODGE, BURN -> new Brush(40, 1, LIGHT_STRENGTH);

@@ -7,6 +7,8 @@ import java.util.Optional;
 import javafx.beans.property.ObjectProperty;
 import javafx.beans.property.SimpleObjectProperty;
 
+import org.jspecify.annotations.Nullable;
+
 import carezza.desktop.task.Lane;
 import carezza.desktop.task.TaskRunner;
 import carezza.desktop.text.Texts;
@@ -66,9 +68,9 @@ public final class ColourState implements AutoCloseable {
    */
   public record Found(
       String layer,
-      ColourPlot plot,
-      Matching matching,
-      Measurements readings,
+      @Nullable ColourPlot plot,
+      @Nullable Matching matching,
+      @Nullable Measurements readings,
       List<NeutralHint> hints) {}
 
   public ObjectProperty<Found> foundProperty() {

@@ -10,6 +10,8 @@ import javafx.beans.property.ReadOnlyIntegerWrapper;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
 
+import org.jspecify.annotations.Nullable;
+
 import carezza.kernel.LayerType;
 import carezza.model.History;
 import carezza.model.LayerStack;
@@ -35,11 +37,18 @@ public final class DocumentState {
   private final ReadOnlyObjectWrapper<Path> path = new ReadOnlyObjectWrapper<>();
   private final ReadOnlyObjectWrapper<WorkRecord> record = new ReadOnlyObjectWrapper<>();
   private Recorder recorder = new Recorder() {};
+
+  // None of these is asked for before a document is open.
+  @SuppressWarnings("NullAway.Init")
   private Document opened;
+
+  @SuppressWarnings("NullAway.Init")
   private Session working;
+
+  @SuppressWarnings("NullAway.Init")
   private History history;
 
-  private Restraint restraint;
+  private @Nullable Restraint restraint;
 
   // --- opening and saving
 
@@ -137,7 +146,7 @@ public final class DocumentState {
   }
 
   /** Remembers that the project lies in this file as it was then. */
-  public void savedAs(Path file, Project what) {
+  public void savedAs(@Nullable Path file, Project what) {
     path.set(file);
     history.saved(what);
     tellState();
@@ -153,20 +162,29 @@ public final class DocumentState {
   /**
    * While its photograph is at work no more than an exercise leaves is to be used; null for all.
    */
-  public void restrain(Restraint exercise) {
+  public void restrain(@Nullable Restraint exercise) {
     restraint = exercise;
   }
 
   /** Whether what is at work is an exercise: nothing does it but the hand. */
   public boolean isRestrained() {
-    return restraint != null
-        && !isEmpty()
-        && restraint.photograph().equals(history.present().photograph().sha256());
+    return held() != null;
+  }
+
+  /** What holds the document that is at work back, or null. */
+  private @Nullable Restraint held() {
+    Restraint own = restraint;
+    return own != null
+            && !isEmpty()
+            && own.photograph().equals(history.present().photograph().sha256())
+        ? own
+        : null;
   }
 
   /** Whether a layer of a kind may be added. */
   public boolean allows(LayerType kind) {
-    return !isRestrained() || restraint.layers().contains(kind);
+    Restraint own = held();
+    return own == null || own.layers().contains(kind);
   }
 
   // --- the record of work
@@ -205,7 +223,7 @@ public final class DocumentState {
    *
    * @param label steps in a row with the same label are one undo; null for a step of its own
    */
-  public void edit(String label, UnaryOperator<Project> change) {
+  public void edit(@Nullable String label, UnaryOperator<Project> change) {
     history.advance(change.apply(history.present()), label);
     show(history.present());
   }

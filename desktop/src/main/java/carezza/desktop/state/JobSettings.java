@@ -4,14 +4,16 @@ import java.util.Map;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
 
+import org.jspecify.annotations.Nullable;
+
 /** The retoucher's own numbers of each job, kept among the settings. */
 public final class JobSettings {
 
   private static final String PREFIX = "job.";
 
-  private final Settings settings;
+  private final @Nullable Settings settings;
 
-  public JobSettings(Settings settings) {
+  public JobSettings(@Nullable Settings settings) {
     this.settings = settings;
   }
 

@@ -13,6 +13,8 @@ import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
 import javafx.beans.property.SimpleObjectProperty;
 
+import org.jspecify.annotations.Nullable;
+
 import carezza.desktop.task.Lane;
 import carezza.desktop.task.TaskRunner;
 import carezza.desktop.text.PlanWords;
@@ -249,7 +251,7 @@ public final class PlanState implements AutoCloseable {
       }
 
       @Override
-      public Layer named(Layer layer, Finding finding) {
+      public Layer named(Layer layer, @Nullable Finding finding) {
         return PlanWords.named(layer, finding);
       }
     };
@@ -305,7 +307,7 @@ public final class PlanState implements AutoCloseable {
    *
    * @param value null to put it back to the job's
    */
-  public void setLimit(String name, Double value) {
+  public void setLimit(String name, @Nullable Double value) {
     Brief brief = document.settled().brief();
     Map<String, Double> limits = new TreeMap<>(brief.limits());
     if (value == null || value.equals(JobLevel.of(brief.job()).numbers().get(name))) {
@@ -346,7 +348,7 @@ public final class PlanState implements AutoCloseable {
     brief(null, change);
   }
 
-  private void brief(String label, UnaryOperator<Brief> change) {
+  private void brief(@Nullable String label, UnaryOperator<Brief> change) {
     if (!document.isEmpty()) {
       Brief changed = change.apply(document.settled().brief());
       if (!changed.equals(document.settled().brief())) {

@@ -14,6 +14,8 @@ import javafx.beans.property.SimpleBooleanProperty;
 import javafx.beans.property.SimpleDoubleProperty;
 import javafx.beans.property.SimpleObjectProperty;
 
+import org.jspecify.annotations.Nullable;
+
 import carezza.desktop.geometry.RepairHandles;
 import carezza.desktop.task.Lane;
 import carezza.desktop.task.TaskRunner;
@@ -45,9 +47,9 @@ public final class RepairState implements AutoCloseable {
   private final BooleanProperty aligned = new SimpleBooleanProperty(true);
 
   /** Where clones are taken from, as clicked; and, once a stroke has begun there, their shift. */
-  private Point cloneFrom;
+  private @Nullable Point cloneFrom;
 
-  private Source cloneShift;
+  private @Nullable Source cloneShift;
 
   public RepairState(
       DocumentState document, SelectionController selection, Status status, TaskRunner tasks) {
@@ -113,7 +115,7 @@ public final class RepairState implements AutoCloseable {
   }
 
   /** Changes the chosen repairs; edits of the same label become one. */
-  public void change(String label, UnaryOperator<Patch> change) {
+  public void change(@Nullable String label, UnaryOperator<Patch> change) {
     Set<Integer> which = chosen.get();
     if (!which.isEmpty()) {
       selection.edit(label, l -> changed((HealLayer) l, which, change));
@@ -205,7 +207,7 @@ public final class RepairState implements AutoCloseable {
   }
 
   /** The one after a source in the list, from its end to its start. */
-  private static Source after(Source now, List<Source> ranked) {
+  private static @Nullable Source after(@Nullable Source now, List<Source> ranked) {
     if (ranked.isEmpty()) {
       return null;
     }

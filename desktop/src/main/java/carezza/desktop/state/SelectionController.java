@@ -5,6 +5,8 @@ import java.util.Optional;
 import java.util.function.UnaryOperator;
 import javafx.beans.property.ReadOnlyStringProperty;
 
+import org.jspecify.annotations.Nullable;
+
 import carezza.desktop.geometry.FacePlacing;
 import carezza.desktop.text.Names;
 import carezza.desktop.text.Texts;
@@ -53,7 +55,7 @@ public final class SelectionController {
     tools.toolProperty().subscribe((was, is) -> tools.takeBrush(kind(), is));
   }
 
-  private LayerType kind() {
+  private @Nullable LayerType kind() {
     return selection
         .layer()
         .filter(l -> !(l instanceof LockedLayer))
@@ -79,7 +81,7 @@ public final class SelectionController {
     return selection.layer(type);
   }
 
-  public void edit(String label, UnaryOperator<Layer> change) {
+  public void edit(@Nullable String label, UnaryOperator<Layer> change) {
     showLayer();
     selection.edit(label, change);
   }
@@ -95,7 +97,7 @@ public final class SelectionController {
   // --- taking in hand
 
   /** Takes a layer in hand, or none, and the tool that goes with it. */
-  public void select(String id) {
+  public void select(@Nullable String id) {
     // Nothing in hand while the selection changes: a tool belongs to one kind of layer.
     tools.toolProperty().set(ToolKind.HAND);
     selection.set(id);
@@ -279,7 +281,7 @@ public final class SelectionController {
    *
    * @param id of the layer to take in hand, or null
    */
-  public void take(Project changed, String id) {
+  public void take(Project changed, @Nullable String id) {
     document.edit(null, p -> changed);
     view.reach(document.stack().size());
     if (id != null) {
@@ -299,7 +301,7 @@ public final class SelectionController {
     select(neighbour);
   }
 
-  private String neighbour(String id) {
+  private @Nullable String neighbour(String id) {
     List<Layer> layers = document.stack().layers();
     int at = document.stack().indexOf(id);
     for (int near : new int[] {at - 1, at + 1}) {

@@ -5,6 +5,8 @@ import java.util.function.UnaryOperator;
 import javafx.beans.property.ReadOnlyStringProperty;
 import javafx.beans.property.ReadOnlyStringWrapper;
 
+import org.jspecify.annotations.Nullable;
+
 import carezza.model.Layer;
 
 /** Which layer is in hand. */
@@ -38,7 +40,7 @@ public final class SelectionState {
   /**
    * @param id of a layer, or null for none
    */
-  void set(String id) {
+  void set(@Nullable String id) {
     selected.set(id);
   }
 
@@ -53,7 +55,7 @@ public final class SelectionState {
   }
 
   /** Changes the layer in hand, as {@link DocumentState#edit} does. */
-  public void edit(String label, UnaryOperator<Layer> change) {
+  public void edit(@Nullable String label, UnaryOperator<Layer> change) {
     String id = selected.get();
     if (id != null) {
       document.edit(label == null ? null : label + id, p -> p.edit(id, change));

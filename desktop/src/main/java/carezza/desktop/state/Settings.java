@@ -5,7 +5,10 @@ import java.io.Reader;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.Objects;
 import java.util.Properties;
+
+import org.jspecify.annotations.Nullable;
 
 import carezza.file.ApplicationFolder;
 import carezza.file.AtomicFile;
@@ -27,13 +30,18 @@ public final class Settings {
     return read().getProperty(name, otherwise);
   }
 
+  /** What was set, or null. */
+  public @Nullable String get(String name) {
+    return read().getProperty(name);
+  }
+
   public void set(String name, String value) {
     Properties all = read();
     if (value.equals(all.put(name, value))) {
       return;
     }
     try {
-      ApplicationFolder.makePrivate(file.toAbsolutePath().getParent());
+      ApplicationFolder.makePrivate(Objects.requireNonNull(file.toAbsolutePath().getParent()));
       AtomicFile.replacing(file)
           .write(
               out -> {

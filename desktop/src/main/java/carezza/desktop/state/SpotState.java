@@ -6,6 +6,8 @@ import java.util.Optional;
 import javafx.beans.property.ObjectProperty;
 import javafx.beans.property.SimpleObjectProperty;
 
+import org.jspecify.annotations.Nullable;
+
 import carezza.desktop.task.Lane;
 import carezza.desktop.task.TaskRunner;
 import carezza.measure.Blemish;
@@ -32,7 +34,7 @@ public final class SpotState implements AutoCloseable {
   private final Status status;
   private final Lane looking;
   private final ObjectProperty<List<Blemish>> spots = new SimpleObjectProperty<>(List.of());
-  private Object asked;
+  private @Nullable Object asked;
 
   public SpotState(DocumentState document, ToolState tools, Status status, TaskRunner tasks) {
     this.document = document;

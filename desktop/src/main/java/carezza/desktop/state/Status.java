@@ -10,6 +10,8 @@ import javafx.beans.property.ReadOnlyStringProperty;
 import javafx.beans.property.ReadOnlyStringWrapper;
 import javafx.beans.property.SimpleDoubleProperty;
 
+import org.jspecify.annotations.Nullable;
+
 import carezza.desktop.task.Faults;
 import carezza.desktop.text.Texts;
 
@@ -50,7 +52,7 @@ public final class Status {
    * @param words what is being done
    * @param stop gives it up; null for work that cannot be
    */
-  public Job begin(String words, Runnable stop) {
+  public Job begin(String words, @Nullable Runnable stop) {
     return begin(new Job(words, stop, true));
   }
 
@@ -97,12 +99,12 @@ public final class Status {
   public final class Job {
 
     private final String words;
-    private final Runnable stop;
+    private final @Nullable Runnable stop;
     private final boolean asked;
     private final DoubleProperty progress = new SimpleDoubleProperty(-1);
     private String stopped = TEXTS.get("status.stopped-nothing-was-changed");
 
-    private Job(String words, Runnable stop, boolean asked) {
+    private Job(String words, @Nullable Runnable stop, boolean asked) {
       this.words = words;
       this.stop = stop;
       this.asked = asked;

@@ -7,6 +7,8 @@ import javafx.beans.property.ObjectProperty;
 import javafx.beans.property.SimpleBooleanProperty;
 import javafx.beans.property.SimpleObjectProperty;
 
+import org.jspecify.annotations.Nullable;
+
 import carezza.kernel.LayerType;
 import carezza.model.CurveLayer.Channel;
 
@@ -20,12 +22,12 @@ public final class ToolState {
   private final ObjectProperty<Channel> curveChannel =
       new SimpleObjectProperty<>(Channel.LUMINANCE);
 
-  private record Use(LayerType kind, ToolKind tool) {}
+  private record Use(@Nullable LayerType kind, ToolKind tool) {}
 
   /** The brush that each tool had on each kind of layer. */
   private final Map<Use, Brush> brushes = new HashMap<>();
 
-  private Use use;
+  private @Nullable Use use;
 
   public ObjectProperty<ToolKind> toolProperty() {
     return tool;
@@ -45,7 +47,7 @@ public final class ToolState {
    *
    * @param kind of the layer in hand, or null
    */
-  void takeBrush(LayerType kind, ToolKind next) {
+  void takeBrush(@Nullable LayerType kind, ToolKind next) {
     if (use != null) {
       brushes.put(use, brush.get());
     }

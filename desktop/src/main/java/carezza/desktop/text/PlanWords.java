@@ -5,6 +5,8 @@ import java.util.List;
 import java.util.Locale;
 import java.util.function.UnaryOperator;
 
+import org.jspecify.annotations.Nullable;
+
 import carezza.job.Band;
 import carezza.kernel.LayerType;
 import carezza.model.Layer;
@@ -150,7 +152,7 @@ public final class PlanWords {
    *
    * @param finding or null where the job asks for it
    */
-  public static Layer named(Layer layer, Finding finding) {
+  public static Layer named(Layer layer, @Nullable Finding finding) {
     String key = finding == null ? "" : "layer." + finding.kind().key();
     String name = TEXTS.has(key) ? TEXTS.get(key) : Names.of(LayerType.of(layer));
     return layer.with(layer.attributes().named(name));

@@ -5,6 +5,8 @@ import java.util.Map;
 import java.util.ResourceBundle;
 import java.util.concurrent.ConcurrentHashMap;
 
+import org.jspecify.annotations.Nullable;
+
 /** What the window says, by name, from one bundle a part of it; see {@link Language}. */
 public final class Texts {
 
@@ -45,7 +47,7 @@ public final class Texts {
    * @param things as {@link java.util.Formatter} takes them
    * @throws java.util.MissingResourceException if nothing is called that
    */
-  public String get(String name, Object... things) {
+  public String get(String name, @Nullable Object... things) {
     return String.format(Locale.ROOT, bundle.getString(name), things);
   }
 

@@ -2,6 +2,8 @@ package carezza.desktop.tool;
 
 import javafx.scene.Cursor;
 
+import org.jspecify.annotations.Nullable;
+
 import carezza.desktop.geometry.CropHand;
 import carezza.desktop.state.CropState;
 import carezza.desktop.state.DocumentState;
@@ -36,7 +38,7 @@ final class CropTool implements HoldingTool {
   }
 
   @Override
-  public void paint(Pencil pencil, Point pointer) {
+  public void paint(Pencil pencil, @Nullable Point pointer) {
     // The frame is drawn whether it is in hand or not.
   }
 

@@ -4,6 +4,8 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 
+import org.jspecify.annotations.Nullable;
+
 import carezza.colour.MonotoneCurve;
 import carezza.colour.WorkingSpace;
 import carezza.desktop.state.DocumentState;
@@ -31,8 +33,8 @@ final class CurveTool implements Tool {
   private final SelectionController selection;
   private final ToolState tools;
   private final ColourProbe probe;
-  private Bend bend;
-  private Point pressed;
+  private @Nullable Bend bend;
+  private Point pressed = new Point(0, 0);
   private double reach;
 
   /**
@@ -107,7 +109,7 @@ final class CurveTool implements Tool {
   }
 
   @Override
-  public void paint(Pencil pencil, Point pointer) {
+  public void paint(Pencil pencil, @Nullable Point pointer) {
     if (pointer != null) {
       pencil.cross(pointer);
     }

@@ -2,6 +2,8 @@ package carezza.desktop.tool;
 
 import java.util.List;
 
+import org.jspecify.annotations.Nullable;
+
 import carezza.desktop.geometry.FaceHandles;
 import carezza.model.FaceMap;
 import carezza.model.FaceMap.FaceOval;
@@ -42,7 +44,7 @@ final class FaceMarks {
   }
 
   /** Two corners of the oval, then pupils, then the corners of the mouth. */
-  static void placing(Pencil pencil, List<Point> points, Point pointer) {
+  static void placing(Pencil pencil, List<Point> points, @Nullable Point pointer) {
     Point corner = points.size() > 1 ? points.get(1) : pointer;
     pencil.twice(
         () -> {

@@ -2,6 +2,8 @@ package carezza.desktop.tool;
 
 import java.util.Optional;
 
+import org.jspecify.annotations.Nullable;
+
 import carezza.desktop.geometry.FacePlacing;
 import carezza.desktop.state.FaceState;
 import carezza.desktop.state.Status;
@@ -20,7 +22,7 @@ final class FacePlaceTool implements Tool {
   private final FaceState faces;
   private final Status status;
   private final FacePlacing placing = new FacePlacing();
-  private Point pressed;
+  private Point pressed = new Point(0, 0);
   private double reach;
 
   FacePlaceTool(ToolState tools, FaceState faces, Status status) {
@@ -68,7 +70,7 @@ final class FacePlaceTool implements Tool {
   }
 
   @Override
-  public void paint(Pencil pencil, Point pointer) {
+  public void paint(Pencil pencil, @Nullable Point pointer) {
     FaceMarks.placing(pencil, placing.points(), pointer);
     if (pointer != null) {
       pencil.cross(pointer);

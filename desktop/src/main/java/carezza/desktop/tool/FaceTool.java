@@ -2,6 +2,8 @@ package carezza.desktop.tool;
 
 import javafx.scene.Cursor;
 
+import org.jspecify.annotations.Nullable;
+
 import carezza.desktop.geometry.FaceHandles;
 import carezza.desktop.state.DocumentState;
 import carezza.desktop.state.ToolKind;
@@ -35,7 +37,7 @@ final class FaceTool implements HoldingTool {
   }
 
   @Override
-  public void paint(Pencil pencil, Point pointer) {
+  public void paint(Pencil pencil, @Nullable Point pointer) {
     FaceMarks.faces(pencil, document.project());
   }
 

@@ -1,5 +1,7 @@
 package carezza.desktop.tool;
 
+import org.jspecify.annotations.Nullable;
+
 import carezza.desktop.state.AppState;
 import carezza.desktop.state.ToolKind;
 import carezza.desktop.task.Lane;
@@ -54,7 +56,7 @@ final class HairToneTool implements Tool {
   }
 
   @Override
-  public void paint(Pencil pencil, Point pointer) {
+  public void paint(Pencil pencil, @Nullable Point pointer) {
     if (pointer != null) {
       pencil.cross(pointer);
     }

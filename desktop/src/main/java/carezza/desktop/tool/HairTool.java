@@ -1,5 +1,7 @@
 package carezza.desktop.tool;
 
+import org.jspecify.annotations.Nullable;
+
 import carezza.desktop.state.RepairState;
 import carezza.desktop.state.SelectionController;
 import carezza.desktop.state.ToolKind;
@@ -48,7 +50,7 @@ final class HairTool implements DrawingTool {
   }
 
   @Override
-  public void paint(Pencil pencil, Point pointer) {
+  public void paint(Pencil pencil, @Nullable Point pointer) {
     selection
         .layer(HealLayer.class)
         .ifPresent(l -> RepairMarks.repairs(pencil, l, pointer, repairs.chosenProperty().get()));

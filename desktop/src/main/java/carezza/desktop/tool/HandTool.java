@@ -2,6 +2,8 @@ package carezza.desktop.tool;
 
 import javafx.scene.Cursor;
 
+import org.jspecify.annotations.Nullable;
+
 import carezza.desktop.state.ToolKind;
 import carezza.model.Point;
 
@@ -17,7 +19,7 @@ final class HandTool implements Tool {
   public void press(Press at) {}
 
   @Override
-  public void paint(Pencil pencil, Point pointer) {}
+  public void paint(Pencil pencil, @Nullable Point pointer) {}
 
   @Override
   public Cursor cursor() {

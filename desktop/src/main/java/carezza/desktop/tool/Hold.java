@@ -3,6 +3,8 @@ package carezza.desktop.tool;
 import java.util.function.Function;
 import java.util.function.UnaryOperator;
 
+import org.jspecify.annotations.Nullable;
+
 import carezza.desktop.state.DocumentState;
 import carezza.model.Point;
 import carezza.model.Project;
@@ -14,8 +16,8 @@ import carezza.model.Project;
 final class Hold {
 
   private final DocumentState document;
-  private Function<Point, UnaryOperator<Project>> held;
-  private Point moved;
+  private @Nullable Function<Point, UnaryOperator<Project>> held;
+  private @Nullable Point moved;
 
   Hold(DocumentState document) {
     this.document = document;
@@ -24,7 +26,7 @@ final class Hold {
   /**
    * @param change what it makes when it is somewhere else; null for nothing
    */
-  void take(Function<Point, UnaryOperator<Project>> change) {
+  void take(@Nullable Function<Point, UnaryOperator<Project>> change) {
     held = change;
     moved = null;
   }
@@ -46,12 +48,14 @@ final class Hold {
 
   /** Lets go; false if nothing was held, or it was not moved. */
   boolean release() {
-    boolean changes = held != null && moved != null;
-    if (changes) {
-      document.edit(null, held.apply(moved));
-    }
+    Function<Point, UnaryOperator<Project>> change = held;
+    Point to = moved;
     held = null;
     moved = null;
-    return changes;
+    if (change == null || to == null) {
+      return false;
+    }
+    document.edit(null, change.apply(to));
+    return true;
   }
 }

@@ -4,6 +4,8 @@ import java.util.List;
 import java.util.function.BooleanSupplier;
 import java.util.function.Consumer;
 
+import org.jspecify.annotations.Nullable;
+
 import carezza.desktop.state.ToolKind;
 import carezza.model.Point;
 
@@ -59,7 +61,7 @@ final class LassoTool implements Tool {
   }
 
   @Override
-  public void paint(Pencil pencil, Point pointer) {
+  public void paint(Pencil pencil, @Nullable Point pointer) {
     outline.paint(pencil, pointer);
   }
 }

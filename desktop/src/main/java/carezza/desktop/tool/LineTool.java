@@ -3,6 +3,8 @@ package carezza.desktop.tool;
 import java.util.function.BiConsumer;
 import java.util.function.Consumer;
 
+import org.jspecify.annotations.Nullable;
+
 import carezza.desktop.state.ToolKind;
 import carezza.model.Point;
 
@@ -14,7 +16,7 @@ final class LineTool implements Tool {
   private final BiConsumer<Point, Point> drawn;
   private final Consumer<Pencil> beside;
   private final OutlinePath line = new OutlinePath();
-  private Point pressed;
+  private Point pressed = new Point(0, 0);
   private double reach;
 
   /**
@@ -64,7 +66,7 @@ final class LineTool implements Tool {
   }
 
   @Override
-  public void paint(Pencil pencil, Point pointer) {
+  public void paint(Pencil pencil, @Nullable Point pointer) {
     beside.accept(pencil);
     line.paint(pencil, pointer);
   }

@@ -2,6 +2,8 @@ package carezza.desktop.tool;
 
 import java.util.function.UnaryOperator;
 
+import org.jspecify.annotations.Nullable;
+
 import carezza.desktop.state.DocumentState;
 import carezza.desktop.state.SelectionController;
 import carezza.desktop.state.ToolKind;
@@ -90,7 +92,7 @@ final class MaskBrush implements Tool {
   }
 
   @Override
-  public void paint(Pencil pencil, Point pointer) {
+  public void paint(Pencil pencil, @Nullable Point pointer) {
     path.paint(pencil, pointer);
   }
 }

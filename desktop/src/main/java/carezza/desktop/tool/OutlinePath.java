@@ -3,6 +3,8 @@ package carezza.desktop.tool;
 import java.util.ArrayList;
 import java.util.List;
 
+import org.jspecify.annotations.Nullable;
+
 import carezza.model.Point;
 
 /** An outline that is being drawn. */
@@ -43,7 +45,7 @@ final class OutlinePath {
     points.clear();
   }
 
-  void paint(Pencil pencil, Point pointer) {
+  void paint(Pencil pencil, @Nullable Point pointer) {
     if (points.size() > 1) {
       pencil.twice(() -> pencil.line(points, false));
     }

@@ -1,5 +1,7 @@
 package carezza.desktop.tool;
 
+import org.jspecify.annotations.Nullable;
+
 import carezza.desktop.state.MaskPartState;
 import carezza.desktop.state.SelectionController;
 import carezza.desktop.state.ToolKind;
@@ -17,7 +19,7 @@ final class OutlineTool implements Tool {
   private final ToolState tools;
   private final MaskPartState part;
   private final OutlinePath outline = new OutlinePath();
-  private Point pressed;
+  private Point pressed = new Point(0, 0);
   private double reach;
 
   /** Whether the outline under way goes on with further clicks. */
@@ -82,7 +84,7 @@ final class OutlineTool implements Tool {
   }
 
   @Override
-  public void paint(Pencil pencil, Point pointer) {
+  public void paint(Pencil pencil, @Nullable Point pointer) {
     outline.paint(pencil, pointer);
   }
 }

@@ -7,6 +7,8 @@ import javafx.scene.canvas.GraphicsContext;
 import javafx.scene.paint.Color;
 import javafx.scene.shape.FillRule;
 
+import org.jspecify.annotations.Nullable;
+
 import carezza.desktop.state.AppState;
 import carezza.desktop.state.Brush;
 import carezza.desktop.state.ColourState;
@@ -39,7 +41,7 @@ public final class Overlay {
    * @param pointer its place, or null while it is elsewhere
    */
   public static void draw(
-      Canvas canvas, AppState state, ViewPlaces places, Tool tool, Point pointer) {
+      Canvas canvas, AppState state, ViewPlaces places, Tool tool, @Nullable Point pointer) {
     GraphicsContext g = canvas.getGraphicsContext2D();
     g.clearRect(0, 0, canvas.getWidth(), canvas.getHeight());
     if (state.document().isEmpty()) {

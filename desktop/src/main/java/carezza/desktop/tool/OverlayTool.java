@@ -68,7 +68,7 @@ final class OverlayTool implements Tool {
   }
 
   @Override
-  public void paint(Pencil pencil, Point pointer) {
+  public void paint(Pencil pencil, @Nullable Point pointer) {
     if (pointer != null) {
       pencil.cross(pointer);
     }

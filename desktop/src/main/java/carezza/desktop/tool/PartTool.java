@@ -5,6 +5,8 @@ import java.util.function.Function;
 import java.util.function.UnaryOperator;
 import javafx.scene.Cursor;
 
+import org.jspecify.annotations.Nullable;
+
 import carezza.desktop.geometry.FaceHandles;
 import carezza.desktop.geometry.PartHandles;
 import carezza.desktop.state.DocumentState;
@@ -39,7 +41,7 @@ final class PartTool implements HoldingTool {
   }
 
   /** The handle that is near; dragged where it would make no shape it stays. */
-  private Function<Point, UnaryOperator<Project>> handle(Mask own, Press at) {
+  private @Nullable Function<Point, UnaryOperator<Project>> handle(Mask own, Press at) {
     int near = PartHandles.near(own, at.place(), at.reach());
     if (near < 0) {
       return null;
@@ -63,7 +65,7 @@ final class PartTool implements HoldingTool {
   }
 
   @Override
-  public void paint(Pencil pencil, Point pointer) {
+  public void paint(Pencil pencil, @Nullable Point pointer) {
     part.mask().ifPresent(own -> marks(pencil, own));
   }
 

@@ -2,6 +2,8 @@ package carezza.desktop.tool;
 
 import java.util.function.Consumer;
 
+import org.jspecify.annotations.Nullable;
+
 import carezza.desktop.state.ToolKind;
 import carezza.model.Point;
 
@@ -32,7 +34,7 @@ final class PickTool implements Tool {
   }
 
   @Override
-  public void paint(Pencil pencil, Point pointer) {
+  public void paint(Pencil pencil, @Nullable Point pointer) {
     if (pointer != null) {
       pencil.cross(pointer);
     }

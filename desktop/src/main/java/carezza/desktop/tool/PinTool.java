@@ -1,5 +1,7 @@
 package carezza.desktop.tool;
 
+import org.jspecify.annotations.Nullable;
+
 import carezza.desktop.state.DocumentState;
 import carezza.desktop.state.PinState;
 import carezza.desktop.state.ToolKind;
@@ -53,7 +55,7 @@ final class PinTool implements Tool {
   }
 
   @Override
-  public void paint(Pencil pencil, Point pointer) {
+  public void paint(Pencil pencil, @Nullable Point pointer) {
     if (pointer != null) {
       pencil.cross(pointer);
     }

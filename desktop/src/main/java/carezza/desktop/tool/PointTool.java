@@ -2,6 +2,8 @@ package carezza.desktop.tool;
 
 import java.util.function.BiFunction;
 
+import org.jspecify.annotations.Nullable;
+
 import carezza.desktop.state.DocumentState;
 import carezza.desktop.state.SelectionController;
 import carezza.desktop.state.ToolKind;
@@ -52,7 +54,7 @@ final class PointTool<L extends Layer> implements HoldingTool {
   }
 
   @Override
-  public void paint(Pencil pencil, Point pointer) {
+  public void paint(Pencil pencil, @Nullable Point pointer) {
     if (pointer != null) {
       pencil.cross(pointer);
     }

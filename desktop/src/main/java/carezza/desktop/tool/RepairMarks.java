@@ -6,6 +6,8 @@ import java.util.Set;
 import java.util.function.UnaryOperator;
 import javafx.scene.paint.Color;
 
+import org.jspecify.annotations.Nullable;
+
 import carezza.desktop.geometry.RepairHandles;
 import carezza.desktop.state.SpotState;
 import carezza.desktop.text.Texts;
@@ -28,7 +30,8 @@ final class RepairMarks {
   /**
    * A fine ring on each repair; of the chosen ones, or one under the pointer, the source as well.
    */
-  static void repairs(Pencil pencil, HealLayer layer, Point pointer, Set<Integer> chosen) {
+  static void repairs(
+      Pencil pencil, HealLayer layer, @Nullable Point pointer, Set<Integer> chosen) {
     for (int i = 0; i < layer.patches().size(); i++) {
       Patch patch = layer.patches().get(i);
       boolean held = chosen.contains(i);

@@ -3,6 +3,8 @@ package carezza.desktop.tool;
 import java.util.Set;
 import javafx.scene.Cursor;
 
+import org.jspecify.annotations.Nullable;
+
 import carezza.desktop.geometry.RepairHandles;
 import carezza.desktop.state.DocumentState;
 import carezza.desktop.state.RepairState;
@@ -50,7 +52,7 @@ final class RepairTool implements Tool {
     hold.take(to -> p -> p.edit(id, l -> gripped(l, own, to)));
   }
 
-  private RepairHandles.Grip grip(Press at) {
+  private RepairHandles.@Nullable Grip grip(Press at) {
     return repairs.single().map(p -> RepairHandles.grip(p, at.place(), at.reach())).orElse(null);
   }
 
@@ -84,7 +86,7 @@ final class RepairTool implements Tool {
   }
 
   @Override
-  public void paint(Pencil pencil, Point pointer) {
+  public void paint(Pencil pencil, @Nullable Point pointer) {
     selection
         .layer(HealLayer.class)
         .ifPresent(l -> RepairMarks.repairs(pencil, l, pointer, repairs.chosenProperty().get()));

@@ -7,6 +7,8 @@ import javafx.scene.paint.Color;
 import javafx.scene.shape.StrokeLineCap;
 import javafx.scene.shape.StrokeLineJoin;
 
+import org.jspecify.annotations.Nullable;
+
 import carezza.desktop.state.Brush;
 import carezza.desktop.state.Pen;
 import carezza.desktop.state.ToolState;
@@ -96,7 +98,7 @@ final class StrokePath {
   }
 
   /** Shows the stroke at once, before its pixels are there, and the brush's ring. */
-  void paint(Pencil pencil, Point pointer) {
+  void paint(Pencil pencil, @Nullable Point pointer) {
     Brush brush = tools.brush();
     if (points.length > 0) {
       GraphicsContext g = pencil.context();

@@ -2,6 +2,8 @@ package carezza.desktop.tool;
 
 import javafx.scene.Cursor;
 
+import org.jspecify.annotations.Nullable;
+
 import carezza.desktop.state.ToolKind;
 import carezza.model.Point;
 
@@ -37,7 +39,7 @@ public interface Tool {
    *
    * @param pointer its place, or null while it is elsewhere
    */
-  void paint(Pencil pencil, Point pointer);
+  void paint(Pencil pencil, @Nullable Point pointer);
 
   /** None where a ring or a cross is drawn instead. */
   default Cursor cursor() {

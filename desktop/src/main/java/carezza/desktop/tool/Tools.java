@@ -3,7 +3,10 @@ package carezza.desktop.tool;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Set;
+
+import org.jspecify.annotations.Nullable;
 
 import carezza.desktop.state.AppState;
 import carezza.desktop.state.RepairState;
@@ -98,7 +101,7 @@ public final class Tools {
         throw new IllegalStateException("There is no tool for " + kind);
       }
     }
-    tools.toolProperty().subscribe((was, is) -> all.get(was).putDown());
+    tools.toolProperty().subscribe((was, is) -> Objects.requireNonNull(all.get(was)).putDown());
   }
 
   private static Tool brush(ToolKind kind, AppState state, MaskBrush.Laying laying) {
@@ -129,7 +132,7 @@ public final class Tools {
 
   /** The tool in hand. */
   public Tool inHand() {
-    return all.get(tools.tool());
+    return Objects.requireNonNull(all.get(tools.tool()));
   }
 
   /** A place to be taken from elsewhere, with its source beside it for a start. */

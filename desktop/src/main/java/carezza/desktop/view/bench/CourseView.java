@@ -24,6 +24,8 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 
+import org.jspecify.annotations.Nullable;
+
 import carezza.desktop.state.AppState;
 import carezza.desktop.state.LowKey;
 import carezza.desktop.state.Subscriptions;
@@ -57,7 +59,7 @@ public final class CourseView extends VBox {
   private final Map<Stage, StageColumn> columns = new EnumMap<>(Stage.class);
   private final MaskThumbs thumbs;
   private final Node start = photograph();
-  private Shown shown;
+  private @Nullable Shown shown;
   private ContextMenu menu = new ContextMenu();
 
   public CourseView(AppState state) {

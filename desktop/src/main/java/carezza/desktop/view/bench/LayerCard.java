@@ -19,6 +19,8 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 
+import org.jspecify.annotations.Nullable;
+
 import carezza.desktop.control.NumberRow;
 import carezza.desktop.control.Spring;
 import carezza.desktop.state.SelectionController;
@@ -68,7 +70,8 @@ final class LayerCard extends VBox {
   private boolean dragged;
 
   /** What a card shows of its layer; strokes do not. */
-  record Face(String id, String name, Stage stage, String group, boolean on, double amount) {
+  record Face(
+      String id, String name, Stage stage, @Nullable String group, boolean on, double amount) {
 
     static Face of(Layer layer) {
       LayerAttributes a = layer.attributes();
@@ -214,7 +217,7 @@ final class LayerCard extends VBox {
   }
 
   /** Shows where the layer acts; nothing takes no room. */
-  void show(Image where) {
+  void show(@Nullable Image where) {
     thumb.setImage(where);
     thumb.setManaged(where != null);
   }

@@ -10,6 +10,8 @@ import javafx.collections.ObservableMap;
 import javafx.scene.image.PixelFormat;
 import javafx.scene.image.WritableImage;
 
+import org.jspecify.annotations.Nullable;
+
 import carezza.desktop.state.AppState;
 import carezza.desktop.state.Subscriptions;
 import carezza.desktop.task.Lane;
@@ -17,6 +19,7 @@ import carezza.image.Plane;
 import carezza.model.DodgeBurnLayer;
 import carezza.model.HealLayer;
 import carezza.model.Layer;
+import carezza.model.LayerStack;
 import carezza.model.Mask;
 import carezza.model.Project;
 import carezza.session.Session;
@@ -38,7 +41,7 @@ final class MaskThumbs {
   /** What each picture was made of. */
   private final Map<String, List<Object>> made = new HashMap<>();
 
-  private Session session;
+  private @Nullable Session session;
 
   MaskThumbs(AppState state) {
     this.state = state;
@@ -59,8 +62,9 @@ final class MaskThumbs {
     }
     Project project = state.document().project();
     Map<String, List<Object>> wanted = new HashMap<>();
+    LayerStack acting = project.stack().acting();
     for (Layer layer : project.stack().layers()) {
-      List<Object> parts = parts(project, layer);
+      List<Object> parts = parts(project, layer, acting);
       if (parts.isEmpty()) {
         images.remove(layer.attributes().id());
         made.remove(layer.attributes().id());
@@ -93,10 +97,9 @@ final class MaskThumbs {
   }
 
   /** All that a layer's coverage is made of; empty if that is everywhere. */
-  private static List<Object> parts(Project project, Layer layer) {
+  private static List<Object> parts(Project project, Layer layer, LayerStack acting) {
     List<Object> parts = new ArrayList<>();
-    Mask mask =
-        project.stack().acting().find(layer.attributes().id()).orElseThrow().attributes().mask();
+    Mask mask = acting.find(layer.attributes().id()).orElseThrow().attributes().mask();
     switch (layer) {
       case HealLayer l -> parts.add(l.patches());
       case DodgeBurnLayer l -> parts.addAll(List.of(l.dodgeMask(), l.burnMask()));

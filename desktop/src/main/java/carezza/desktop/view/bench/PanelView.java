@@ -17,6 +17,8 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 
+import org.jspecify.annotations.Nullable;
+
 import carezza.colour.BlendMode;
 import carezza.desktop.control.NumberRow;
 import carezza.desktop.control.Spring;
@@ -64,7 +66,7 @@ public final class PanelView extends VBox {
   private final Label broken = new Label();
   private final Label idle = new Label(TEXTS.get("panelView.without-a-face"));
   private String shown = "";
-  private String shownLayer;
+  private @Nullable String shownLayer;
 
   public PanelView(AppState state) {
     this.state = state;
@@ -233,7 +235,7 @@ public final class PanelView extends VBox {
   private void sayBroken() {
     List<Broken> own =
         state.plan().brokenProperty().get().stream()
-            .filter(b -> b.layer().equals(state.selection().selected()))
+            .filter(b -> Objects.equals(b.layer(), state.selection().selected()))
             .toList();
     String itself = TEXTS.get("panelView.this-layer");
     broken.setText(own.isEmpty() ? "" : PlanWords.broken(own, id -> itself));

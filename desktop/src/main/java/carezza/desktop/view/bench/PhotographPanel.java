@@ -1,12 +1,15 @@
 package carezza.desktop.view.bench;
 
 import java.util.Locale;
+import java.util.Objects;
 import javafx.geometry.Pos;
 import javafx.scene.control.Label;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.control.Tooltip;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
+
+import org.jspecify.annotations.Nullable;
 
 import carezza.codec.Photograph;
 import carezza.codec.Remark;
@@ -89,7 +92,7 @@ final class PhotographPanel {
                     TEXTS.get("photographPanel.its-colour-profile-cannot-be-used");
                 case INKS_ASSUMED -> TEXTS.get("photographPanel.it-does-not-say-what-its");
                 case ON_WHITE -> TEXTS.get("photographPanel.what-was-transparent-lies-on-white");
-                case FROM_SENSOR -> sensor(photograph.sensor());
+                case FROM_SENSOR -> sensor(Objects.requireNonNull(photograph.sensor()));
                 case LENS_UNCORRECTED ->
                     TEXTS.get("photographPanel.the-file-asks-for-corrections-of");
               })

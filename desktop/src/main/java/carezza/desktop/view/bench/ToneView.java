@@ -16,6 +16,8 @@ import javafx.scene.layout.VBox;
 import javafx.scene.paint.Color;
 import javafx.util.Duration;
 
+import org.jspecify.annotations.Nullable;
+
 import carezza.desktop.control.Titled;
 import carezza.desktop.state.AppState;
 import carezza.desktop.state.Subscriptions;
@@ -46,7 +48,7 @@ final class ToneView extends VBox {
   private final Subscriptions subscriptions = new Subscriptions();
   private final Label black = new Label();
   private final Label white = new Label();
-  private Object counted;
+  private @Nullable Object counted;
   private ToneHistogram counts;
 
   ToneView(AppState state) {

@@ -3,6 +3,7 @@ package carezza.desktop.view.picture;
 import java.util.LinkedHashMap;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Objects;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.Tooltip;
@@ -29,7 +30,7 @@ public final class BesidePictures extends VBox implements AutoCloseable {
 
   private final AppState state;
   private final Subscriptions subscriptions = new Subscriptions();
-  private final Map<CheckView, SmallPicture> kept = new LinkedHashMap<>();
+  private final LinkedHashMap<CheckView, SmallPicture> kept = new LinkedHashMap<>();
 
   public BesidePictures(AppState state) {
     super(8);
@@ -49,7 +50,7 @@ public final class BesidePictures extends VBox implements AutoCloseable {
     SmallPicture gone = kept.remove(view);
     if (gone == null) {
       if (kept.size() == MOST) {
-        kept.remove(kept.keySet().iterator().next()).close();
+        Objects.requireNonNull(kept.pollFirstEntry()).getValue().close();
       }
       kept.put(view, new SmallPicture(state));
     } else {

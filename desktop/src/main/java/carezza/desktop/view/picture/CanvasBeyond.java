@@ -8,6 +8,8 @@ import javafx.scene.image.WritableImage;
 import javafx.scene.layout.Region;
 import javafx.scene.shape.Rectangle;
 
+import org.jspecify.annotations.Nullable;
+
 import carezza.codec.ScreenColour;
 import carezza.desktop.picture.MaskView;
 import carezza.desktop.picture.PixelPatch;
@@ -42,9 +44,9 @@ final class CanvasBeyond extends Region implements AutoCloseable {
   private final Lane drawing;
   private final ImageView image = new ImageView();
   private final Rectangle bounds = new Rectangle();
-  private Object drawn;
-  private Crop frame;
-  private ViewPort port;
+  private @Nullable Object drawn;
+  private @Nullable Crop frame;
+  private @Nullable ViewPort port;
 
   CanvasBeyond(AppState state) {
     this.state = state;
@@ -113,7 +115,7 @@ final class CanvasBeyond extends Region implements AutoCloseable {
         state.status()::fail);
   }
 
-  private void show(PixelPatch pixels, Crop own) {
+  private void show(PixelPatch pixels, @Nullable Crop own) {
     int w = pixels.area().width();
     int h = pixels.area().height();
     WritableImage made = new WritableImage(w, h);
@@ -125,7 +127,7 @@ final class CanvasBeyond extends Region implements AutoCloseable {
   }
 
   private void place() {
-    if (image.getImage() == null || port == null) {
+    if (image.getImage() == null || frame == null || port == null) {
       return;
     }
     double w = frame.width() * port.zoom();

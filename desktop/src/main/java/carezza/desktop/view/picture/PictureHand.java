@@ -4,6 +4,8 @@ import javafx.scene.input.MouseButton;
 import javafx.scene.input.MouseEvent;
 import javafx.scene.input.ScrollEvent;
 
+import org.jspecify.annotations.Nullable;
+
 import carezza.desktop.picture.ViewPort;
 import carezza.desktop.state.AppState;
 import carezza.desktop.state.Brush;
@@ -35,7 +37,7 @@ public final class PictureHand {
   private boolean panning;
   private double lastX;
   private double lastY;
-  private Point pointer;
+  private @Nullable Point pointer;
 
   PictureHand(PictureView view, AppState state, Tools tools) {
     this.view = view;
@@ -61,7 +63,7 @@ public final class PictureHand {
   }
 
   /** The place under it as the tool in hand means it, or null. */
-  Point pointer() {
+  @Nullable Point pointer() {
     return pointer;
   }
 

@@ -16,6 +16,8 @@ import javafx.scene.input.MouseEvent;
 import javafx.scene.layout.Region;
 import javafx.util.Duration;
 
+import org.jspecify.annotations.Nullable;
+
 import carezza.desktop.picture.ViewPort;
 import carezza.desktop.state.AppState;
 import carezza.desktop.state.Comparison;
@@ -71,7 +73,7 @@ public final class PictureView extends Region {
   private double wipeShare = 0.5;
   private ViewPort port = new ViewPort(0, 0, 1, 1, 1);
   private boolean fitted = true;
-  private Area fittedTo;
+  private @Nullable Area fittedTo;
   private final PictureHand hand;
   private boolean exact;
   private final PauseTransition brushSaid = new PauseTransition(BRUSH_SAID);
@@ -301,7 +303,7 @@ public final class PictureView extends Region {
     refresh();
   }
 
-  private void zoomTo(double zoom, Point at) {
+  private void zoomTo(double zoom, @Nullable Point at) {
     fitted = false;
     Point seen = at == null ? null : places().seen(at, state.tools().tool().places());
     double x = seen == null ? port.width() / 2.0 : port.viewX(seen.x());
@@ -331,7 +333,7 @@ public final class PictureView extends Region {
   }
 
   /** The place of the photograph under the pointer, or null. */
-  public Point pointer() {
+  public @Nullable Point pointer() {
     return hand.pointer();
   }
 

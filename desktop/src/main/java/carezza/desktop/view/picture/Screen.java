@@ -8,12 +8,14 @@ import javafx.scene.image.PixelBuffer;
 import javafx.scene.image.PixelFormat;
 import javafx.scene.image.WritableImage;
 
+import org.jspecify.annotations.Nullable;
+
 import carezza.image.Area;
 
 /** Shows the pixels of a view through one buffer of its size. */
 final class Screen extends ImageView {
 
-  private PixelBuffer<IntBuffer> pixels;
+  private @Nullable PixelBuffer<IntBuffer> pixels;
 
   /**
    * Takes another size and keeps what it shows: the next frame may have to wait. False where it has
@@ -54,12 +56,13 @@ final class Screen extends ImageView {
   /** Shows the part of the view that a frame has; false for a frame of another size. */
   boolean show(ViewRenderer.Frame frame) {
     int width = frame.port().width();
-    if (width != pixels.getWidth() || frame.port().height() != pixels.getHeight()) {
+    PixelBuffer<IntBuffer> own = pixels;
+    if (own == null || width != own.getWidth() || frame.port().height() != own.getHeight()) {
       return false;
     }
     Area part = frame.pixels().area();
     int[] argb = frame.pixels().argb();
-    pixels.updateBuffer(
+    own.updateBuffer(
         b -> {
           for (int row = 0; row < part.height(); row++) {
             int at = (part.y() + row) * width + part.x();

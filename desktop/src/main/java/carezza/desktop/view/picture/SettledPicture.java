@@ -4,6 +4,8 @@ import javafx.scene.control.Label;
 import javafx.scene.layout.Region;
 import javafx.scene.shape.Rectangle;
 
+import org.jspecify.annotations.Nullable;
+
 import carezza.desktop.picture.MaskView;
 import carezza.desktop.picture.ViewPort;
 import carezza.desktop.state.AppState;
@@ -27,7 +29,7 @@ public final class SettledPicture extends Region implements AutoCloseable {
   private final ViewRenderer renderer;
   private final Screen screen = new Screen();
   private final Label words = new Label(TEXTS.get("settledPicture.as-settled"));
-  private ViewPort port;
+  private @Nullable ViewPort port;
 
   /** Over the picture, or beside it. */
   public SettledPicture(AppState state) {

@@ -6,6 +6,8 @@ import javafx.scene.image.ImageView;
 import javafx.scene.image.PixelFormat;
 import javafx.scene.image.WritableImage;
 
+import org.jspecify.annotations.Nullable;
+
 import carezza.codec.ScreenColour;
 import carezza.desktop.picture.MaskView;
 import carezza.desktop.picture.ViewPixels;
@@ -28,7 +30,7 @@ public final class SmallPicture extends ImageView implements AutoCloseable {
 
   private final AppState state;
   private final Lane drawing;
-  private Object drawn;
+  private @Nullable Object drawn;
 
   public SmallPicture(AppState state) {
     this.state = state;
@@ -47,7 +49,7 @@ public final class SmallPicture extends ImageView implements AutoCloseable {
    * @param check the way it is seen, or null
    * @param longEdge in pixels
    */
-  void show(CheckView check, double longEdge) {
+  void show(@Nullable CheckView check, double longEdge) {
     draw(state.view().project(), state.view().shownLayers(), check, longEdge);
   }
 
@@ -60,7 +62,7 @@ public final class SmallPicture extends ImageView implements AutoCloseable {
     draw(project, project.stack().size(), null, longEdge);
   }
 
-  private void draw(Project project, int layers, CheckView check, double longEdge) {
+  private void draw(Project project, int layers, @Nullable CheckView check, double longEdge) {
     Session session = state.document().session();
     Object wanted = Arrays.asList(project, layers, session, check, longEdge);
     if (wanted.equals(drawn)) {
@@ -89,7 +91,7 @@ public final class SmallPicture extends ImageView implements AutoCloseable {
             Picture before =
                 check.compares()
                     ? session.readings().settled(project, area, level, cancellation)
-                    : null;
+                    : picture;
             picture = check.of(picture, before, session.renderer().site(scene, level));
           }
           return ViewPixels.of(picture, null, MaskView.GREY_OUTSIDE, screen, port, level, area);

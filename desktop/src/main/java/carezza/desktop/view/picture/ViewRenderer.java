@@ -7,6 +7,8 @@ import java.util.concurrent.CopyOnWriteArrayList;
 import java.util.function.Consumer;
 import java.util.stream.IntStream;
 
+import org.jspecify.annotations.Nullable;
+
 import carezza.codec.ScreenColour;
 import carezza.desktop.picture.MaskView;
 import carezza.desktop.picture.PixelPatch;
@@ -69,15 +71,15 @@ public final class ViewRenderer implements AutoCloseable {
   /** Whether any picture of the document at work was shown. */
   private boolean shownOfThis;
 
-  private Session session;
+  private @Nullable Session session;
 
   /** The newest request, and the one that the view is being made ready to follow from, or null. */
-  private Request newest;
+  private @Nullable Request newest;
 
-  private Request building;
+  private @Nullable Request building;
 
   /** What the view follows closely, or null; made by the exact thread, used by the quick one. */
-  private volatile Live live;
+  private volatile @Nullable Live live;
 
   /**
    * @param show called on the interface thread
@@ -101,7 +103,7 @@ public final class ViewRenderer implements AutoCloseable {
       PixelPatch pixels,
       ViewPort port,
       boolean exact,
-      Project project,
+      @Nullable Project project,
       Session session,
       Shapes shapes) {
 
@@ -125,7 +127,7 @@ public final class ViewRenderer implements AutoCloseable {
       Session session,
       Project project,
       int layers,
-      String selected,
+      @Nullable String selected,
       boolean maskShown,
       MaskView maskView,
       CheckView check,
@@ -144,7 +146,7 @@ public final class ViewRenderer implements AutoCloseable {
           && port.equals(other.port)
           && check == other.check
           && screen == other.screen
-          && selected.equals(other.selected)
+          && Objects.equals(selected, other.selected)
           && layers == other.layers
           && !other.maskShown
           && Objects.equals(project.faces(), other.project.faces())
@@ -234,7 +236,7 @@ public final class ViewRenderer implements AutoCloseable {
                 .session()
                 .readings()
                 .settled(request.project(), wide, context.level(), Cancellation.NONE)
-            : null;
+            : picture;
     Picture own = check.of(picture.crop(wide), before, context);
     if (wide.equals(whole)) {
       return own;
@@ -268,11 +270,14 @@ public final class ViewRenderer implements AutoCloseable {
         cancellation -> {
           RenderInput scene = request.scene();
           Live known = live;
-          boolean close = known != null && known.follows(request, scene);
-          if (!close && live == known) {
-            live = null;
+          if (known != null && !known.follows(request, scene)) {
+            if (live == known) {
+              live = null;
+            }
+            known = null;
           }
-          Frame frame = close ? known.frame(request, scene) : coarse(request, scene);
+          boolean close = known != null;
+          Frame frame = known == null ? coarse(request, scene) : known.frame(request, scene);
           tasks.atHome(
               () -> {
                 take(frame, number, request.session());
@@ -344,8 +349,9 @@ public final class ViewRenderer implements AutoCloseable {
   private void ready(long number) {
     boolean late = building != null && number != asked;
     building = null;
-    if (late) {
-      request(newest);
+    Request latest = newest;
+    if (late && latest != null) {
+      request(latest);
     }
   }
 
@@ -357,7 +363,9 @@ public final class ViewRenderer implements AutoCloseable {
     for (int l = Math.min(Level.COARSEST, finest + COARSER); l >= finest; l--) {
       Area area = request.port().area(renderer.size(), l);
       if (!area.isEmpty()) {
-        renderings.addFirst(renderer.follow(scene, request.selected(), area, l, cancellation));
+        renderings.addFirst(
+            renderer.follow(
+                scene, Objects.requireNonNull(request.selected()), area, l, cancellation));
         live = new Live(renderings, request.session(), request.port());
       }
     }

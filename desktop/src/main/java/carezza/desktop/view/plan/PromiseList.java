@@ -165,7 +165,7 @@ final class PromiseList extends VBox implements AutoCloseable {
                   new Mask.Ellipse(at.x(), at.y(), r, r, 0, 0.2)));
     } else {
       String usual = PlanWords.rule(what) + ": " + Names.of(where);
-      state.plan().promise(new Promise(said.isEmpty() ? usual : said, what, where, null));
+      state.plan().promise(Promise.of(said.isEmpty() ? usual : said, what, where));
     }
     words.clear();
     more.setSelected(false);
