@@ -36,22 +36,22 @@ public final class FloatMatrix {
 
   /** Multiplies every pixel in place. */
   public void apply(Picture picture) {
+    int w = picture.area().width();
+    ParallelRows.each(w, picture.area().height(), (from, to) -> apply(picture, from * w, to * w));
+  }
+
+  /** Multiplies the pixels {@code from} ≤ i < {@code to} in place. */
+  void apply(Picture picture, int from, int to) {
     float[] a = picture.first().values();
     float[] b = picture.second().values();
     float[] c = picture.third().values();
-    int w = picture.area().width();
-    ParallelRows.each(
-        w,
-        picture.area().height(),
-        (from, to) -> {
-          for (int i = from * w; i < to * w; i++) {
-            float x = a[i];
-            float y = b[i];
-            float z = c[i];
-            a[i] = m00 * x + m01 * y + m02 * z;
-            b[i] = m10 * x + m11 * y + m12 * z;
-            c[i] = m20 * x + m21 * y + m22 * z;
-          }
-        });
+    for (int i = from; i < to; i++) {
+      float x = a[i];
+      float y = b[i];
+      float z = c[i];
+      a[i] = m00 * x + m01 * y + m02 * z;
+      b[i] = m10 * x + m11 * y + m12 * z;
+      c[i] = m20 * x + m21 * y + m22 * z;
+    }
   }
 }

@@ -162,26 +162,46 @@ public record Lab(double l, double a, double b) {
   /** Working-space picture of L*, a*, b* planes. */
   public static Picture toWorking(Picture lab) {
     Picture out = Picture.of(lab.area());
-    float[] l = lab.first().values();
-    float[] as = lab.second().values();
-    float[] bs = lab.third().values();
-    float[] r = out.first().values();
-    float[] g = out.second().values();
-    float[] b = out.third().values();
     int w = lab.area().width();
     ParallelRows.each(
         w,
         lab.area().height(),
-        (from, to) -> {
-          for (int i = from * w; i < to * w; i++) {
-            float fy = (l[i] + 16) * (1 / 116f);
-            r[i] = smooth(fy + as[i] * (1 / 500f));
-            g[i] = smooth(fy);
-            b[i] = smooth(fy - bs[i] * (1 / 200f));
+        (first, last) -> {
+          // Row by row, so that it is at hand for each of the steps.
+          for (int from = first * w; from < last * w; from += w) {
+            roots(lab, out, from, from + w);
+            for (int c = 0; c < 3; c++) {
+              cubes(out.plane(c).values(), from, from + w);
+            }
+            FROM.apply(out, from, from + w);
+            for (int c = 0; c < 3; c++) {
+              float[] values = out.plane(c).values();
+              Transfer.toEncoded(values, values, from, from + w);
+            }
           }
         });
-    FROM.apply(out);
-    return Transfer.encodeInPlace(out);
+    return out;
+  }
+
+  private static void roots(Picture lab, Picture out, int from, int to) {
+    float[] l = lab.first().values();
+    float[] a = lab.second().values();
+    float[] b = lab.third().values();
+    float[] x = out.first().values();
+    float[] y = out.second().values();
+    float[] z = out.third().values();
+    for (int i = from; i < to; i++) {
+      float fy = (l[i] + 16) * (1 / 116f);
+      x[i] = fy + a[i] * (1 / 500f);
+      y[i] = fy;
+      z[i] = fy - b[i] * (1 / 200f);
+    }
+  }
+
+  private static void cubes(float[] f, int from, int to) {
+    for (int i = from; i < to; i++) {
+      f[i] = smooth(f[i]);
+    }
   }
 
   /**

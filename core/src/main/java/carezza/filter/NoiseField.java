@@ -45,31 +45,45 @@ public final class NoiseField {
         area.width(),
         parents.height(),
         (from, to) -> {
+          float[] upper = new float[2 * parents.width()];
+          float[] lower = new float[2 * parents.width()];
           for (int y = parents.y() + from; y < parents.y() + to; y++) {
-            for (int x = parents.x(); x < parents.right(); x++) {
-              children(means.at(x, y), bits(level, x, y), level, x, y, out);
-            }
+            children(means, level, y, upper, lower);
+            put(upper, 2 * y, parents.x(), out);
+            put(lower, 2 * y + 1, parents.x(), out);
           }
         });
     return out;
   }
 
-  /** Three details of the same variance as the mean make four children of four times that. */
-  private static void children(float mean, long bits, int level, int x, int y, Plane out) {
+  /**
+   * Three details of the same variance as the mean make four children of four times that.
+   *
+   * @param y a row of the means
+   */
+  private void children(Plane means, int level, int y, float[] upper, float[] lower) {
     float sigma = Math.scalb(1f, -(level + 1));
-    float across = sigma * normal(bits, 0);
-    float down = sigma * normal(bits, 21);
-    float both = sigma * normal(bits, 42);
-    put(out, 2 * x, 2 * y, mean + across + down + both);
-    put(out, 2 * x + 1, 2 * y, mean - across + down - both);
-    put(out, 2 * x, 2 * y + 1, mean + across - down - both);
-    put(out, 2 * x + 1, 2 * y + 1, mean - across - down + both);
+    Area parents = means.area();
+    int row = means.index(parents.x(), y);
+    for (int i = 0; i < parents.width(); i++) {
+      float mean = means.values()[row + i];
+      long bits = bits(level, parents.x() + i, y);
+      float across = sigma * normal(bits, 0);
+      float down = sigma * normal(bits, 21);
+      float both = sigma * normal(bits, 42);
+      upper[2 * i] = mean + across + down + both;
+      upper[2 * i + 1] = mean - across + down - both;
+      lower[2 * i] = mean + across - down - both;
+      lower[2 * i + 1] = mean - across - down + both;
+    }
   }
 
-  private static void put(Plane out, int x, int y, float value) {
+  /** A row of children, as far as it is asked for. */
+  private static void put(float[] children, int y, int parentX, Plane out) {
     Area area = out.area();
-    if (x >= area.x() && y >= area.y() && x < area.right() && y < area.bottom()) {
-      out.values()[out.index(x, y)] = value;
+    if (y >= area.y() && y < area.bottom()) {
+      System.arraycopy(
+          children, area.x() - 2 * parentX, out.values(), out.index(area.x(), y), area.width());
     }
   }
 

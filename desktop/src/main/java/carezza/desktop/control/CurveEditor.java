@@ -1,7 +1,6 @@
 package carezza.desktop.control;
 
 import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.List;
 import java.util.function.Consumer;
 import java.util.function.Supplier;
@@ -109,10 +108,11 @@ public final class CurveEditor extends CanvasEditor {
       double x = Math.clamp(e.getX() / SIZE, 0, 1);
       boolean free = now.stream().allMatch(p -> Math.abs(p.x() - x) > GAP);
       if (free) {
-        Point fresh = new Point(x, Math.clamp(new MonotoneCurve(now).at(x), 0, 1));
-        now.add(fresh);
-        now.sort(Comparator.comparingDouble(Point::x));
-        held = now.indexOf(fresh);
+        held = (int) now.stream().filter(p -> p.x() < x).count();
+        // What is computed may miss its neighbours by a last bit.
+        double low = held == 0 ? 0 : now.get(held - 1).y();
+        double high = held == now.size() ? 1 : now.get(held).y();
+        now.add(held, new Point(x, Math.clamp(new MonotoneCurve(now).at(x), low, high)));
         set(now);
       }
     }

@@ -385,7 +385,7 @@ public final class AdviceState implements AutoCloseable {
       status.say(TEXTS.get("adviceState.on-a-layer-of-its-own", done));
       return;
     }
-    document.edit(null, p -> p.edit(id, l -> found.with(l.attributes().withAmount(amount))));
+    document.edit(null, p -> p.edit(id, l -> found));
     status.say(done);
   }
 
