@@ -183,7 +183,10 @@ public final class Edges {
     private final Picture lab;
     private final Flood flood;
     private final double edge;
+
+    /** The colour; empty before the first step. */
     private double[] carried = {};
+
     private double x;
     private double y;
 
@@ -216,7 +219,7 @@ public final class Edges {
       x = px;
       y = py;
       double[] here = mean(lab, x, y);
-      if (carried == null) {
+      if (carried.length == 0) {
         carried = here;
       } else if (distance(here, carried) < edge) {
         for (int c = 0; c < 3; c++) {
