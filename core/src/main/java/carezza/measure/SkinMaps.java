@@ -44,14 +44,26 @@ record SkinMaps(
   /** Places on a circle. */
   private static final int RING = 48;
 
+  /** Places to each side on a circle that one is held against. */
+  private static final int BESIDE = 6;
+
   /** Radii of a place at which its surroundings are read. */
-  private static final double HALO_AROUND = 2.6;
+  private static final double HALO_AROUND = 3.2;
 
   /** Share of a place's redness that does not count as its halo any more. */
-  private static final double HALO_LEFT = 0.12;
+  private static final double HALO_LEFT = 0.06;
 
   private static final double HALO_STEP = 0.1;
-  private static final double MOST_HALO = 2;
+  private static final double MOST_HALO = 2.6;
+
+  /** Difference of density that is none. */
+  private static final double NOTHING = 1e-3;
+
+  /**
+   * Share of a place's redness that its halo falls by within two steps: what falls less is the skin
+   * around.
+   */
+  private static final double HALO_FALL = 0.03;
 
   /** Density by which a dark place stands out more than what lies on the spot itself. */
   private static final double DARKER = 0.1;
@@ -182,42 +194,63 @@ record SkinMaps(
 
   /**
    * How far the redness of a place goes: to where a ring around it is hardly redder than what lies
-   * farther out. A repair that ends within its halo leaves a rim. It stops before anything small
-   * and dark, which may be the person's own.
+   * farther out, or no less red than the next. A repair that ends within its halo leaves a rim. It
+   * stops before anything small and dark, which may be the person's own.
    *
    * @param least that it goes in any case, in pixels
    */
   double halo(int x, int y, double least) {
     double around = ring(x, y, HALO_AROUND * least);
     double middle = mean(redness, skin, x, y, least / 2) - around;
+    if (middle < NOTHING) {
+      return least;
+    }
     double dark = darkest(x, y, least);
     double radius = least;
-    while (radius < MOST_HALO * least && ring(x, y, radius) - around > HALO_LEFT * middle) {
-      radius += HALO_STEP * least;
+    double step = HALO_STEP * least;
+    while (radius < MOST_HALO * least) {
+      double here = ring(x, y, radius);
+      if (here - around <= HALO_LEFT * middle
+          || here - ring(x, y, radius + 2 * step) < HALO_FALL * middle) {
+        break;
+      }
+      radius += step;
       if (darkest(x, y, radius) > dark + DARKER) {
-        return Math.max(least, radius - 2 * HALO_STEP * least);
+        return Math.max(least, radius - 2 * step);
       }
     }
     return radius;
   }
 
-  /** How far the darkest skin on a circle stands out of the rest of it, in density of red light. */
+  /**
+   * How far the darkest skin on a circle stands out of what lies beside it on the circle, in
+   * density of red light: shading, which changes slowly, does not stand out.
+   */
   private double darkest(int x, int y, double radius) {
     double[] densities = new double[RING];
-    int n = 0;
     for (int i = 0; i < RING; i++) {
       double angle = 2 * Math.PI * i / RING;
       int u = (int) Math.round(x + radius * Math.cos(angle));
       int v = (int) Math.round(y + radius * Math.sin(angle));
-      if (red.area().contains(u, v) && skin.at(u, v) > 0) {
-        densities[n++] = red.at(u, v);
+      boolean there = red.area().contains(u, v) && skin.at(u, v) > 0;
+      densities[i] = there ? red.at(u, v) : Double.NaN;
+    }
+    double most = 0;
+    double[] beside = new double[2 * BESIDE + 1];
+    for (int i = 0; i < RING; i++) {
+      int n = 0;
+      for (int k = -BESIDE; k <= BESIDE; k++) {
+        double density = densities[Math.floorMod(i + k, RING)];
+        if (!Double.isNaN(density)) {
+          beside[n++] = density;
+        }
+      }
+      if (!Double.isNaN(densities[i]) && n > BESIDE) {
+        Arrays.sort(beside, 0, n);
+        most = Math.max(most, densities[i] - beside[n / 2]);
       }
     }
-    if (n == 0) {
-      return 0;
-    }
-    Arrays.sort(densities, 0, n);
-    return densities[n - 1] - densities[n / 2];
+    return most;
   }
 
   /** Mean redness of the skin on a circle. */
