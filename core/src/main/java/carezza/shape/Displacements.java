@@ -87,8 +87,11 @@ final class Displacements {
     if (touched.isEmpty()) {
       return false;
     }
-    double already = strain(touched);
     Block before = moved(move, touched, freedom);
+    if (strain(touched) <= limit) {
+      return false;
+    }
+    double already = strain(touched, before);
     if (!isTooMuch(touched, limit, already)) {
       return false;
     }
@@ -106,6 +109,26 @@ final class Displacements {
       put(before);
     }
     return true;
+  }
+
+  /** The strain with nodes as they were. */
+  private double strain(Area touched, Block before) {
+    Block now = taken(touched);
+    put(before);
+    double strain = strain(touched);
+    put(now);
+    return strain;
+  }
+
+  /** Nodes as they are. */
+  private Block taken(Area area) {
+    Block block = new Block(area, new float[area.pixels()], new float[area.pixels()]);
+    for (int j = 0; j < area.height(); j++) {
+      int from = (area.y() + j) * columns + area.x();
+      System.arraycopy(dx, from, block.dx(), j * area.width(), area.width());
+      System.arraycopy(dy, from, block.dy(), j * area.width(), area.width());
+    }
+    return block;
   }
 
   private boolean isTooMuch(Area touched, double limit, double already) {
@@ -130,8 +153,7 @@ final class Displacements {
    */
   private Block moved(Move move, Area touched, Move.Freedom freedom) {
     int w = touched.width();
-    float[] wasX = new float[touched.pixels()];
-    float[] wasY = new float[touched.pixels()];
+    Block was = taken(touched);
     float[] isX = new float[touched.pixels()];
     float[] isY = new float[touched.pixels()];
     ParallelRows.each(
@@ -145,8 +167,6 @@ final class Displacements {
             for (int i = 0; i < w; i++) {
               int at = (touched.y() + j) * columns + touched.x() + i;
               int own = j * w + i;
-              wasX[own] = dx[at];
-              wasY[own] = dy[at];
               double x = (touched.x() + i) * step;
               double y = (touched.y() + j) * step;
               place[0] = x;
@@ -163,7 +183,7 @@ final class Displacements {
           }
         });
     put(new Block(touched, isX, isY));
-    return new Block(touched, wasX, wasY);
+    return was;
   }
 
   private void cubic(double x, double y, double[] out) {
