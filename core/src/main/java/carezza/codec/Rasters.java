@@ -192,7 +192,10 @@ final class Rasters {
             type);
     WritableRaster raster = Raster.createInterleavedRaster(type, w, h, bands, null);
     float top = (1 << bits) - 1;
-    DataBuffer buffer = raster.getDataBuffer();
+    Object data =
+        raster.getDataBuffer() instanceof DataBufferUShort deep
+            ? deep.getData()
+            : ((DataBufferByte) raster.getDataBuffer()).getData();
     ParallelRows.each(
         w,
         h,
@@ -201,7 +204,11 @@ final class Rasters {
             float[] values = encoded[c].values();
             for (int i = from * w; i < to * w; i++) {
               int step = (int) (Math.clamp(values[i], 0f, 1f) * top + 0.5f);
-              buffer.setElem(i * bands + c, step);
+              if (data instanceof short[] deep) {
+                deep[i * bands + c] = (short) step;
+              } else {
+                ((byte[]) data)[i * bands + c] = (byte) step;
+              }
             }
           }
         });

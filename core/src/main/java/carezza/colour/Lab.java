@@ -24,15 +24,10 @@ public record Lab(double l, double a, double b) {
   private static final Matrix3 TO_XYZ =
       Matrix3.diagonal(1 / WHITE[0], 1 / WHITE[1], 1 / WHITE[2]).times(RgbSpace.REC2020.toXyzD50());
 
-  private static final float XR = (float) TO_XYZ.m00();
-  private static final float XG = (float) TO_XYZ.m01();
-  private static final float XB = (float) TO_XYZ.m02();
+  private static final FloatMatrix TO = new FloatMatrix(TO_XYZ);
   private static final float YR = (float) TO_XYZ.m10();
   private static final float YG = (float) TO_XYZ.m11();
   private static final float YB = (float) TO_XYZ.m12();
-  private static final float ZR = (float) TO_XYZ.m20();
-  private static final float ZG = (float) TO_XYZ.m21();
-  private static final float ZB = (float) TO_XYZ.m22();
 
   private static final FloatMatrix FROM = new FloatMatrix(TO_XYZ.inverse());
 
@@ -109,7 +104,7 @@ public record Lab(double l, double a, double b) {
           float[][] row = new float[3][w];
           for (int y = from; y < to; y++) {
             light(working, y * w, row);
-            shares(row, w);
+            TO.apply(row[0], row[1], row[2], 0, w);
             for (float[] share : row) {
               ROOT.row(share, share, 0, w);
             }
@@ -124,21 +119,6 @@ public record Lab(double l, double a, double b) {
     for (int c = 0; c < 3; c++) {
       System.arraycopy(working.plane(c).values(), start, row[c], 0, row[c].length);
       Transfer.toLinear(row[c], row[c], 0, row[c].length);
-    }
-  }
-
-  /** Red, green and blue light to shares of white's X, Y and Z. */
-  private static void shares(float[][] row, int w) {
-    float[] r = row[0];
-    float[] g = row[1];
-    float[] b = row[2];
-    for (int i = 0; i < w; i++) {
-      float lr = r[i];
-      float lg = g[i];
-      float lb = b[i];
-      r[i] = XR * lr + XG * lg + XB * lb;
-      g[i] = YR * lr + YG * lg + YB * lb;
-      b[i] = ZR * lr + ZG * lg + ZB * lb;
     }
   }
 
@@ -173,7 +153,8 @@ public record Lab(double l, double a, double b) {
             for (int c = 0; c < 3; c++) {
               cubes(out.plane(c).values(), from, from + w);
             }
-            FROM.apply(out, from, from + w);
+            FROM.apply(
+                out.first().values(), out.second().values(), out.third().values(), from, from + w);
             for (int c = 0; c < 3; c++) {
               float[] values = out.plane(c).values();
               Transfer.toEncoded(values, values, from, from + w);
@@ -200,14 +181,15 @@ public record Lab(double l, double a, double b) {
 
   private static void cubes(float[] f, int from, int to) {
     for (int i = from; i < to; i++) {
-      f[i] = smooth(f[i]);
+      f[i] = inverse(f[i]);
     }
   }
 
   /**
-   * {@link #inverse} without a choice, which would hold a loop up: the straight part's end and on.
+   * Inverse of the root function, without a choice, which would hold a loop up: the straight part
+   * to its end, and on.
    */
-  private static float smooth(float f) {
+  private static float inverse(float f) {
     float over = f - EDGE;
     float size = Math.abs(over);
     float cube = 0.5f * (size + over) + EDGE;
@@ -248,9 +230,10 @@ public record Lab(double l, double a, double b) {
     float lr = Transfer.toLinear(r);
     float lg = Transfer.toLinear(g);
     float lb = Transfer.toLinear(b);
-    float fx = f(XR * lr + XG * lg + XB * lb);
-    float fy = f(YR * lr + YG * lg + YB * lb);
-    float fz = f(ZR * lr + ZG * lg + ZB * lb);
+    TO.apply(lr, lg, lb, out);
+    float fx = f(out[0]);
+    float fy = f(out[1]);
+    float fz = f(out[2]);
     out[0] = 116 * fy - 16;
     out[1] = 500 * (fx - fy);
     out[2] = 200 * (fy - fz);
@@ -269,10 +252,5 @@ public record Lab(double l, double a, double b) {
 
   private static float f(float t) {
     return t > (float) EPSILON ? CUBE_ROOT.at(t) : ((float) KAPPA * t + 16) / 116;
-  }
-
-  private static float inverse(float f) {
-    float cube = f * f * f;
-    return cube > (float) EPSILON ? cube : (116 * f - 16) / (float) KAPPA;
   }
 }

@@ -93,6 +93,6 @@ public final class MonotoneCurve {
 
   /** The curve tabulated for pixels, exact to about 1e-6; far beyond white it asks the curve. */
   public LookupTable table() {
-    return new LookupTable(this::at, LookupTable.DARKEST, LookupTable.BRIGHTEST, TABLE_STEPS);
+    return new LookupTable(this::at, Transfer.DARKEST, Transfer.BRIGHTEST, TABLE_STEPS);
   }
 }

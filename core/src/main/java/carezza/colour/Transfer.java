@@ -15,6 +15,11 @@ public final class Transfer {
   private static final float STRAIGHT_ENCODED = 0.04045f;
   private static final float STRAIGHT_LIGHT = 0.0031308f;
 
+  /** What encoded pixels hardly lie beyond: those of a lifted backdrop may pass white by far. */
+  public static final double DARKEST = -0.25;
+
+  public static final double BRIGHTEST = 2;
+
   private static final LookupTable DECODE =
       new LookupTable(v -> Math.pow((v + 0.055) / 1.055, 2.4), 0, 1.5, 2048);
   private static final LogTable ENCODE =

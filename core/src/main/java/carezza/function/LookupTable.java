@@ -8,11 +8,6 @@ import java.util.function.DoubleUnaryOperator;
  */
 public final class LookupTable {
 
-  /** What encoded pixels hardly lie beyond: those of a lifted backdrop may pass white by far. */
-  public static final double DARKEST = -0.25;
-
-  public static final double BRIGHTEST = 2;
-
   private final DoubleUnaryOperator function;
   private final float from;
   private final float stepsPerUnit;

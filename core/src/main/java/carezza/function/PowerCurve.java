@@ -87,39 +87,8 @@ public final class PowerCurve {
   }
 
   private void powers(float[] in, float[] out, int from, int to, float start) {
-    if (steep) {
-      squares(in, out, from, to, start);
-    } else {
-      roots(in, out, from, to, start);
-    }
-  }
-
-  private void squares(float[] in, float[] out, int from, int to, float start) {
-    float straight = edge;
-    float rise = slope;
-    float least = base;
-    float mid = middle;
-    float per = perHalf;
-    float c0 = terms[0];
-    float c1 = terms[1];
-    float c2 = terms[2];
-    float c3 = terms[3];
-    float c4 = terms[4];
-    float c5 = terms[5];
-    float c6 = terms[6];
-    float c7 = terms[7];
-    for (int i = from; i < to; i++) {
-      float over = in[i] - straight;
-      float size = Math.abs(over);
-      float w = 0.5f * (size + over) + least;
-      float t = (float) Math.sqrt((float) Math.sqrt(w));
-      float x = (t - mid) * per;
-      float p = polynomial(x, c0, c1, c2, c3, c4, c5, c6, c7);
-      out[i] = (straight - 0.5f * (size - over)) * rise + (w * w * p - start);
-    }
-  }
-
-  private void roots(float[] in, float[] out, int from, int to, float start) {
+    // Nothing but numbers of its own is read in the loop, so that it runs over many at a time.
+    boolean squared = steep;
     float straight = edge;
     float rise = slope;
     float least = base;
@@ -138,10 +107,11 @@ public final class PowerCurve {
       float size = Math.abs(over);
       float w = 0.5f * (size + over) + least;
       float fourth = (float) Math.sqrt((float) Math.sqrt(w));
-      float t = (float) Math.sqrt((float) Math.sqrt(fourth));
+      float t = squared ? fourth : (float) Math.sqrt((float) Math.sqrt(fourth));
       float x = (t - mid) * per;
       float p = polynomial(x, c0, c1, c2, c3, c4, c5, c6, c7);
-      out[i] = (straight - 0.5f * (size - over)) * rise + (fourth * p - start);
+      float m = squared ? w * w : fourth;
+      out[i] = (straight - 0.5f * (size - over)) * rise + (m * p - start);
     }
   }
 

@@ -8,6 +8,7 @@ import org.jspecify.annotations.Nullable;
 import carezza.colour.Blends;
 import carezza.colour.MonotoneCurve;
 import carezza.colour.MonotoneCurve.Point;
+import carezza.colour.Transfer;
 import carezza.function.LookupTable;
 import carezza.image.Area;
 import carezza.image.ParallelRows;
@@ -113,7 +114,7 @@ final class DodgeBurnKernel implements LayerKernel<DodgeBurnLayer, Measurements>
           mask,
           idle || keepColour == 1
               ? null
-              : new LookupTable(function, LookupTable.DARKEST, LookupTable.BRIGHTEST, STEPS),
+              : new LookupTable(function, Transfer.DARKEST, Transfer.BRIGHTEST, STEPS),
           idle || keepColour == 0 ? null : new Luminance.Curve(function),
           (float) keepColour);
     }

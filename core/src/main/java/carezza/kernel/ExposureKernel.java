@@ -19,9 +19,6 @@ final class ExposureKernel implements LayerKernel<ExposureLayer, Measurements> {
   /** How far below white the knee lies at full recovery. */
   private static final float DEEPEST_KNEE = 0.5f;
 
-  /** Encoded value up to which the factors are tabulated. */
-  private static final double BRIGHTEST = 2;
-
   private static final int STEPS = 1024;
 
   @Override
@@ -43,9 +40,10 @@ final class ExposureKernel implements LayerKernel<ExposureLayer, Measurements> {
           double bent = knee + (1 - knee) * Math.tanh((top - knee) / (1 - knee));
           return Transfer.toLinear((float) bent) / light;
         };
-    LookupTable factors = new LookupTable(factor, 0, BRIGHTEST, STEPS);
+    LookupTable factors = new LookupTable(factor, 0, Transfer.BRIGHTEST, STEPS);
     LookupTable roots =
-        new LookupTable(v -> Math.pow(factor.applyAsDouble(v), Transfer.ROOT), 0, BRIGHTEST, STEPS);
+        new LookupTable(
+            v -> Math.pow(factor.applyAsDouble(v), Transfer.ROOT), 0, Transfer.BRIGHTEST, STEPS);
     return Effect.perPixel(own -> expose(own, factors, roots));
   }
 

@@ -66,13 +66,10 @@ final class Luminance {
             return Math.max(0, Transfer.toLinear((float) curve.applyAsDouble(luma)))
                 / Transfer.toLinear((float) luma);
           };
-      factor = new LookupTable(ratio, 0, LookupTable.BRIGHTEST, STEPS);
+      factor = new LookupTable(ratio, 0, Transfer.BRIGHTEST, STEPS);
       root =
           new LookupTable(
-              v -> Math.pow(ratio.applyAsDouble(v), Transfer.ROOT),
-              0,
-              LookupTable.BRIGHTEST,
-              STEPS);
+              v -> Math.pow(ratio.applyAsDouble(v), Transfer.ROOT), 0, Transfer.BRIGHTEST, STEPS);
     }
 
     /** The changed picture; the given one is not modified. */

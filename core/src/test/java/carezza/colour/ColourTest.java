@@ -44,15 +44,18 @@ public class ColourTest {
     assertThat(lab.b()).isCloseTo(bb, within(0.1));
   }
 
+  /** Colours of all kinds, some beyond white, and red beyond the space down to a value. */
+  private static Picture colours(Area area, double leastRed) {
+    Random random = new Random(1);
+    return new Picture(
+        Pictures.plane(area, (x, y) -> random.nextDouble(leastRed, 1.3)),
+        Pictures.plane(area, (x, y) -> random.nextDouble(-0.1, 1.2)),
+        Pictures.plane(area, (x, y) -> random.nextDouble(0, 1)));
+  }
+
   @Test
   public void labAndBackChangesNothing() {
-    Area area = new Area(0, 0, 50, 50);
-    Random random = new Random(1);
-    Picture p =
-        new Picture(
-            Pictures.plane(area, (x, y) -> random.nextDouble(-0.1, 1.2)),
-            Pictures.plane(area, (x, y) -> random.nextDouble(0, 1.1)),
-            Pictures.plane(area, (x, y) -> random.nextDouble(0, 1)));
+    Picture p = colours(new Area(0, 0, 50, 50), -0.1);
     assertThat(Pictures.largest(p, Lab.toWorking(Lab.of(p)))).isLessThan(2e-4);
   }
 
@@ -95,13 +98,7 @@ public class ColourTest {
 
   @Test
   public void picturesAndSingleColoursAreOneSpace() {
-    Area area = new Area(3, 5, 40, 30);
-    Random random = new Random(9);
-    Picture p =
-        new Picture(
-            Pictures.plane(area, (x, y) -> random.nextDouble(-0.3, 1.3)),
-            Pictures.plane(area, (x, y) -> random.nextDouble(-0.1, 1.2)),
-            Pictures.plane(area, (x, y) -> random.nextDouble(0, 1)));
+    Picture p = colours(new Area(3, 5, 40, 30), -0.3);
     Picture lab = Lab.of(p);
     Plane lightness = Lab.lightness(p);
     Picture working = Lab.toWorking(lab);

@@ -56,8 +56,10 @@ public final class NumberRow extends HBox {
   private Runnable reset = () -> {};
   private boolean following;
 
-  /** The number that the field says; NaN where somebody else wrote in it. */
+  /** The number that was written in the field last, and how. */
   private double said = Double.NaN;
+
+  private String written = "";
 
   /**
    * @param id by which it is found; its field's is that with {@code -field}
@@ -169,8 +171,7 @@ public final class NumberRow extends HBox {
 
   /** Takes what was typed; what is no number is forgotten. */
   private void take() {
-    String now = words.apply(slider.getValue());
-    if (!field.getText().equals(now)) {
+    if (isEdited()) {
       OptionalDouble typed = reader.apply(field.getText());
       if (typed.isPresent()) {
         slider.setValue(Math.clamp(typed.getAsDouble(), slider.getMin(), slider.getMax()));
@@ -181,10 +182,15 @@ public final class NumberRow extends HBox {
     }
   }
 
+  private boolean isEdited() {
+    return !field.getText().equals(written);
+  }
+
   private void say(double value) {
     // While a hand draws, every number of a panel is shown again with each of its moves.
     if (value != said) {
-      field.setText(words.apply(value));
+      written = words.apply(value);
+      field.setText(written);
       said = value;
     }
   }
@@ -221,7 +227,8 @@ public final class NumberRow extends HBox {
     following = true;
     slider.setValue(value);
     following = false;
-    if (!field.isFocused()) {
+    // What somebody is typing is not written over; a field that is only stood in follows.
+    if (!field.isFocused() || !isEdited()) {
       say(value);
     }
   }

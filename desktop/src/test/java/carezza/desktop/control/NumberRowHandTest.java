@@ -9,6 +9,8 @@ import java.util.Locale;
 import javafx.event.ActionEvent;
 import javafx.event.Event;
 import javafx.scene.Node;
+import javafx.scene.Scene;
+import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.Slider;
 import javafx.scene.control.TextField;
@@ -16,6 +18,8 @@ import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.input.MouseButton;
 import javafx.scene.input.MouseEvent;
+import javafx.scene.layout.VBox;
+import javafx.stage.Stage;
 
 import org.testng.annotations.BeforeMethod;
 import org.testng.annotations.Test;
@@ -176,5 +180,57 @@ public class NumberRowHandTest extends OnToolkit {
   public void bothPartsSayWhatTheyAre() {
     assertThat(slider.getAccessibleText()).isEqualTo("Amount");
     assertThat(field.getAccessibleText()).isEqualTo("Amount");
+  }
+
+  /** In a window, where fields have the focus. */
+  private void inAWindow(Runnable work) {
+    Stage stage = new Stage();
+    stage.setScene(new Scene(new VBox(row, new Button("elsewhere")), 400, 100));
+    stage.show();
+    field.requestFocus();
+    assertThat(field.isFocused()).isTrue();
+    try {
+      work.run();
+    } finally {
+      stage.hide();
+    }
+  }
+
+  @Test
+  public void aFieldThatIsOnlyStoodInFollowsAndTakesNothing() {
+    row.show(40);
+    inAWindow(
+        () -> {
+          row.show(60);
+          assertThat(field.getText()).isEqualTo("60 %");
+          slider.requestFocus();
+          assertThat(told).isEmpty();
+          assertThat(slider.getValue()).isEqualTo(60);
+        });
+  }
+
+  @Test
+  public void whatIsBeingTypedIsNotWrittenOver() {
+    row.show(40);
+    inAWindow(
+        () -> {
+          field.setText("7");
+          row.show(60);
+          assertThat(field.getText()).isEqualTo("7");
+          slider.requestFocus();
+          assertThat(told).containsExactly(7.0);
+        });
+  }
+
+  @Test
+  public void aNumberBeyondTheSliderIsLeftAsItIsWhenItsFieldIsLeft() {
+    row.show(260);
+    inAWindow(
+        () -> {
+          slider.requestFocus();
+          assertThat(field.getText()).isEqualTo("260 %");
+          assertThat(told).isEmpty();
+          assertThat(settled).isZero();
+        });
   }
 }
