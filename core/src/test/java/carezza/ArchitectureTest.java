@@ -36,6 +36,7 @@ public class ArchitectureTest {
     "overlay",
     "kernel",
     "render",
+    "line",
     "measure",
     "plan",
     "record",

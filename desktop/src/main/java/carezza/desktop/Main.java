@@ -3,8 +3,8 @@ package carezza.desktop;
 import java.util.logging.Level;
 import java.util.logging.Logger;
 
-import carezza.desktop.app.Home;
 import carezza.desktop.command.Carezza;
+import carezza.desktop.file.Home;
 import carezza.desktop.style.TextSize;
 import carezza.desktop.task.FaultLog;
 import carezza.desktop.text.Language;

@@ -35,6 +35,8 @@ public class DesktopArchitectureTest {
     "layer",
     "view",
     "demo",
+    "dialog",
+    "file",
     "app",
     "command"
   };

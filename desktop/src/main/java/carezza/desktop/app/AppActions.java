@@ -16,6 +16,7 @@ import javafx.beans.property.ReadOnlyObjectProperty;
 
 import carezza.desktop.action.ActionMap;
 import carezza.desktop.action.Menu;
+import carezza.desktop.file.DocumentFiles;
 import carezza.desktop.sheet.SheetKind;
 import carezza.desktop.state.AppState;
 import carezza.desktop.state.Brush;
@@ -79,7 +80,7 @@ final class AppActions {
   }
 
   private BooleanBinding set() {
-    return shell.set().setProperty().isNotNull();
+    return shell.sets().set().setProperty().isNotNull();
   }
 
   private BooleanBinding selected() {
@@ -88,28 +89,31 @@ final class AppActions {
 
   private void picture() {
     DocumentFiles files = shell.files();
-    actions.add("start", Menu.PICTURE, APPLICATION, "Shortcut+N", shell::showStart);
+    actions.add("start", Menu.PICTURE, APPLICATION, "Shortcut+N", shell.navigation()::showStart);
     actions.add("open", Menu.PICTURE, APPLICATION, "Shortcut+O", files::askOpen);
     actions.add(
         "open-beside", Menu.PICTURE, DOCUMENT, "Shift+Shortcut+O", room(), files::askOpenBeside);
     actions.add("exchange", Menu.PICTURE, APPLICATION, "Shortcut+E", waiting(), files::exchange);
     actions.add("save", Menu.PICTURE, DOCUMENT, "Shortcut+S", open(), files::save);
     actions.add("save-as", Menu.PICTURE, DOCUMENT, "Shift+Shortcut+S", open(), files::askSave);
-    actions.add("plan", Menu.PICTURE, DOCUMENT, "Shortcut+L", open(), shell::togglePlan);
+    actions.add(
+        "plan", Menu.PICTURE, DOCUMENT, "Shortcut+L", open(), () -> toggle(Navigation.PLAN));
     actions.add("plan-draft", Menu.PICTURE, WORK, "Shift+P", proposed(), state.plan()::draft);
-    actions.add("deliver", Menu.PICTURE, DOCUMENT, "Shortcut+D", open(), shell::toggleDeliver);
-    actions.add("set-folder", Menu.PICTURE, APPLICATION, "Shift+Shortcut+F", shell::askSet);
-    actions.add("set", Menu.PICTURE, APPLICATION, "Shortcut+M", shell::toggleSet);
+    actions.add(
+        "deliver", Menu.PICTURE, DOCUMENT, "Shortcut+D", open(), () -> toggle(Navigation.DELIVER));
+    actions.add("set-folder", Menu.PICTURE, APPLICATION, "Shift+Shortcut+F", files::askSet);
+    actions.add("set", Menu.PICTURE, APPLICATION, "Shortcut+M", () -> toggle(Navigation.SET));
     actions.add("contact-sheet", Menu.PICTURE, APPLICATION, null, set(), shell::writeContactSheet);
     actions.add("routine", Menu.PICTURE, APPLICATION, null, open(), shell::makeRoutine);
-    actions.add("journal", Menu.PICTURE, APPLICATION, "Shortcut+J", shell::toggleJournal);
+    actions.add(
+        "journal", Menu.PICTURE, APPLICATION, "Shortcut+J", () -> toggle(Navigation.JOURNAL));
     actions.add(
         "sheet",
         Menu.PICTURE,
         APPLICATION,
         "Shortcut+T",
         open(),
-        () -> shell.showSheet(SheetKind.CLIENT));
+        () -> shell.records().showSheet(SheetKind.CLIENT));
     actions.add("recover", Menu.PICTURE, APPLICATION, null, files::offerRecovery);
     actions.add("leave", Menu.PICTURE, DOCUMENT, "Shortcut+W", open(), shell::leave);
     actions.add("quit", Menu.PICTURE, APPLICATION, "Shortcut+Q", shell::quit);
@@ -134,7 +138,7 @@ final class AppActions {
         state.selection()::redo);
     actions.add("redo-too", Menu.STEPS, DOCUMENT, "Shortcut+Y", null, state.selection()::redo);
     actions.add("steps", Menu.STEPS, DOCUMENT, "H", open(), shell::showSteps);
-    actions.add("back", Menu.STEPS, APPLICATION, "Esc", shell::back);
+    actions.add("back", Menu.STEPS, APPLICATION, "Esc", shell.navigation()::back);
   }
 
   private void stack() {
@@ -193,6 +197,10 @@ final class AppActions {
               () -> state.selection().add(kind))
           .in(Names.of(kind.stage()));
     }
+  }
+
+  private void toggle(String view) {
+    shell.navigation().toggle(view);
   }
 
   private void playhead(int by) {
@@ -316,8 +324,8 @@ final class AppActions {
           PictureArea.key(way),
           () -> state.view().turn(way));
     }
-    actions.add("screen", Menu.SEE, APPLICATION, null, shell::showScreen);
-    actions.add("text-size", Menu.SEE, APPLICATION, null, shell::turnTextSize);
+    actions.add("screen", Menu.SEE, APPLICATION, null, shell.appearance()::showScreen);
+    actions.add("text-size", Menu.SEE, APPLICATION, null, shell.appearance()::turnTextSize);
   }
 
   private void compare() {
@@ -327,16 +335,23 @@ final class AppActions {
 
   private BooleanBinding exercise() {
     return Bindings.createBooleanBinding(
-        shell.practice()::isAtWork,
-        shell.practice().taskProperty(),
+        shell.practice().state()::isAtWork,
+        shell.practice().state().taskProperty(),
         state.document().sessionProperty());
   }
 
   private void help() {
-    actions.add("practice", Menu.HELP, APPLICATION, "Shortcut+U", shell::togglePractice);
     actions.add(
-        "practice-done", Menu.HELP, DOCUMENT, "Shortcut+Enter", exercise(), shell::finishExercise);
-    actions.add("practice-give-up", Menu.HELP, DOCUMENT, null, exercise(), shell::giveExerciseUp);
+        "practice", Menu.HELP, APPLICATION, "Shortcut+U", () -> toggle(Navigation.PRACTICE));
+    actions.add(
+        "practice-done",
+        Menu.HELP,
+        DOCUMENT,
+        "Shortcut+Enter",
+        exercise(),
+        shell.practice()::finish);
+    actions.add(
+        "practice-give-up", Menu.HELP, DOCUMENT, null, exercise(), shell.practice()::giveUp);
     actions.add(
         "practice-hints",
         Menu.HELP,
@@ -345,7 +360,7 @@ final class AppActions {
         () -> turn(state.view().practiceHintsProperty()));
     actions.add("find-command", Menu.HELP, APPLICATION, "Shortcut+K", shell::showCommands);
     actions.add("keys", Menu.HELP, APPLICATION, "F1", shell::showCommands);
-    actions.add("language", Menu.HELP, APPLICATION, null, shell::turnLanguage);
+    actions.add("language", Menu.HELP, APPLICATION, null, shell.appearance()::turnLanguage);
   }
 
   private PictureView shown() {

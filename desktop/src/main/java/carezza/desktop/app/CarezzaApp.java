@@ -57,7 +57,7 @@ public final class CarezzaApp extends Application {
     } else if (open != null) {
       view.open(Path.of(open));
     } else {
-      view.showStart();
+      view.navigation().showStart();
     }
   }
 

@@ -9,6 +9,8 @@ import java.util.function.Function;
 import carezza.batch.SetFolder;
 import carezza.batch.SetLooks;
 import carezza.codec.PictureReader;
+import carezza.desktop.file.FileWrites;
+import carezza.desktop.file.OwnFiles;
 import carezza.desktop.set.SetJobs;
 import carezza.desktop.set.SetState;
 import carezza.desktop.sheet.ContactSheet;

@@ -25,6 +25,7 @@ import org.jspecify.annotations.Nullable;
 
 import carezza.desktop.demo.Demo;
 import carezza.desktop.demo.DemoJournal;
+import carezza.desktop.file.Home;
 import carezza.desktop.journal.Period;
 import carezza.desktop.set.SetState;
 import carezza.desktop.sheet.SheetKind;
@@ -110,7 +111,7 @@ public final class Shots {
         () -> {
           Look.load();
           view = new Shell(new Home(home), null);
-          view.showStart();
+          view.navigation().showStart();
           Stage stage = new Stage();
           stage.setScene(new Scene(view, WIDTH, HEIGHT));
           stage.show();
@@ -213,14 +214,14 @@ public final class Shots {
     ToolkitThread.call(
         () -> {
           view.state().tools().toolProperty().set(ToolKind.HAND);
-          view.showDeliver();
+          view.navigation().show(Navigation.DELIVER);
           return null;
         });
     ToolkitThread.await(() -> view.picture().isExact());
     shot("deliver");
     ToolkitThread.call(
         () -> {
-          view.showBench();
+          view.navigation().showBench();
           view.showCommands();
           return null;
         });
@@ -342,7 +343,7 @@ public final class Shots {
         () -> plan.planProperty().get() != null && !plan.planProperty().get().marks().isEmpty());
     ToolkitThread.call(
         () -> {
-          view.togglePlan();
+          view.navigation().toggle(Navigation.PLAN);
           plan.look(plan.planProperty().get().proposed());
           return null;
         });
@@ -359,7 +360,7 @@ public final class Shots {
           view.files().openDemoSet();
           return null;
         });
-    SetState set = view.set();
+    SetState set = view.sets().set();
     ToolkitThread.await(() -> set.setProperty().get() != null);
     for (int i = 1; i <= set.setProperty().get().members().size(); i++) {
       int measured = i;
@@ -381,12 +382,12 @@ public final class Shots {
   private void practice() throws Problem, InterruptedException {
     ToolkitThread.call(
         () -> {
-          view.openExercise(Exercise.EVEN, 5);
+          view.practice().open(Exercise.EVEN, 5);
           return null;
         });
     ToolkitThread.await(
         () ->
-            view.practice().isAtWork()
+            view.practice().state().isAtWork()
                 && view.state().document().project().faces() != null
                 && view.picture().isExact());
     ToolkitThread.call(
@@ -397,10 +398,10 @@ public final class Shots {
     ToolkitThread.await(() -> view.picture().isExact());
     ToolkitThread.call(
         () -> {
-          view.finishExercise();
+          view.practice().finish();
           return null;
         });
-    ToolkitThread.await(() -> view.practice().outcomeProperty().get() != null);
+    ToolkitThread.await(() -> view.practice().state().outcomeProperty().get() != null);
     Thread.sleep(1000);
     shot("practice");
   }
@@ -412,9 +413,9 @@ public final class Shots {
     }
     ToolkitThread.call(
         () -> {
-          view.journal().periodProperty().set(Period.ALL);
-          view.toggleJournal();
-          view.journal().selectedProperty().set(demo.project().photograph().sha256());
+          view.records().journal().periodProperty().set(Period.ALL);
+          view.navigation().toggle(Navigation.JOURNAL);
+          view.records().journal().selectedProperty().set(demo.project().photograph().sha256());
           return null;
         });
     Thread.sleep(2500);
@@ -422,7 +423,7 @@ public final class Shots {
     ToolkitThread.call(
         () -> {
           view.put(demo);
-          view.showSheet(SheetKind.CLIENT);
+          view.records().showSheet(SheetKind.CLIENT);
           return null;
         });
     ToolkitThread.await(() -> view.lookup("#sheet-write") instanceof Button b && !b.isDisabled());

@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.function.Consumer;
 import java.util.function.DoubleConsumer;
 import javafx.beans.InvalidationListener;
+import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyStringProperty;
 import javafx.beans.property.ReadOnlyStringWrapper;
 import javafx.geometry.Insets;
@@ -50,7 +51,7 @@ final class TopStrip extends HBox implements AutoCloseable {
   private final Workspace workspace;
   private final Subscriptions subscriptions = new Subscriptions();
   private final List<ToggleButton> tabs = new ArrayList<>();
-  private @Nullable AppView marked;
+  private final ReadOnlyObjectProperty<@Nullable AppView> shown;
   private final ReadOnlyStringWrapper words = new ReadOnlyStringWrapper("");
 
   TopStrip(
@@ -58,6 +59,7 @@ final class TopStrip extends HBox implements AutoCloseable {
       Workspace workspace,
       ActionMap actions,
       List<AppView> views,
+      ReadOnlyObjectProperty<@Nullable AppView> shown,
       Consumer<AppView> show,
       DoubleConsumer grey) {
     super(8);
@@ -81,7 +83,7 @@ final class TopStrip extends HBox implements AutoCloseable {
         .selectedToggleProperty()
         .subscribe(
             (was, is) -> {
-              if (is != null && marked != null && is.getUserData() != marked) {
+              if (is != null && shown.get() != null && is.getUserData() != shown.get()) {
                 show.accept((AppView) is.getUserData());
               }
             });
@@ -108,6 +110,8 @@ final class TopStrip extends HBox implements AutoCloseable {
     subscriptions.on(
         this::sayTitle, state.document().projectProperty(), state.document().dirtyProperty());
     workspace.waiting().addListener((InvalidationListener) list -> sayTitle());
+    this.shown = shown;
+    subscriptions.on(this::mark, shown, state.document().sessionProperty());
   }
 
   private ToggleButton tab(AppView view, ToggleGroup group, Consumer<AppView> show) {
@@ -178,11 +182,11 @@ final class TopStrip extends HBox implements AutoCloseable {
   }
 
   /** Which view is shown, and which can be. */
-  void mark(AppView shown) {
-    marked = shown;
+  private void mark() {
+    AppView now = shown.get();
     for (ToggleButton tab : tabs) {
       AppView own = (AppView) tab.getUserData();
-      tab.setSelected(own == shown);
+      tab.setSelected(own == now);
       tab.setDisable(own.needsDocument() && state.document().isEmpty());
     }
   }

@@ -1,4 +1,4 @@
-/** The window: views, sheets, keys, and what opens and writes files. */
+/** The window: its views, strip and keys, how it is started and pictured. */
 @NullMarked
 package carezza.desktop.app;
 

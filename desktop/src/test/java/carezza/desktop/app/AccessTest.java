@@ -164,7 +164,7 @@ public class AccessTest extends WindowDriver {
     onStage(
         () -> {
           state().selection().select("sculpt");
-          view.showDeliver();
+          view.navigation().show(Navigation.DELIVER);
           picture().requestFocus();
           return null;
         });
@@ -177,7 +177,7 @@ public class AccessTest extends WindowDriver {
     assertThat(isThere("#deliver")).isFalse();
     onStage(
         () -> {
-          view.showDeliver();
+          view.navigation().show(Navigation.DELIVER);
           return null;
         });
     // The name of the file has the focus now.

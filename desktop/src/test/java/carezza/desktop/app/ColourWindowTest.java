@@ -399,7 +399,7 @@ public class ColourWindowTest extends WindowDriver {
   public void theDeliverySaysWhatItsColoursBecome() throws Exception {
     onStage(
         () -> {
-          view.showDeliver();
+          view.navigation().show(Navigation.DELIVER);
           return null;
         });
     Label said = robot.lookup("#deliver-colours").query();

@@ -302,7 +302,7 @@ public class FinishWindowTest extends WindowDriver {
     await(() -> state().measurements().missingProperty().get().equals(List.of("gone.png")));
     onStage(
         () -> {
-          view.showDeliver();
+          view.navigation().show(Navigation.DELIVER);
           return null;
         });
     await(

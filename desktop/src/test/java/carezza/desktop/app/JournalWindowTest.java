@@ -69,7 +69,7 @@ public class JournalWindowTest extends WindowDriver {
     int before = record().deliveries().size();
     onStage(
         () -> {
-          view.showDeliver();
+          view.navigation().show(Navigation.DELIVER);
           ((TextField) node("#deliver-path")).setText(folder.resolve("journal.jpg").toString());
           return null;
         });
@@ -81,7 +81,7 @@ public class JournalWindowTest extends WindowDriver {
     keys(KeyCode.CONTROL, KeyCode.J);
     await(
         () -> {
-          var contents = view.journal().contentsProperty().get();
+          var contents = view.records().journal().contentsProperty().get();
           return contents != null && contents.report().delivered() == 1;
         });
     assertThat(onStage(() -> robot.lookup("#journal-picture .gauge-now").queryAll())).isNotEmpty();
@@ -101,7 +101,7 @@ public class JournalWindowTest extends WindowDriver {
     await(() -> rows().getItems().isEmpty());
     onStage(
         () -> {
-          view.journal().wordsProperty().set("");
+          view.records().journal().wordsProperty().set("");
           return null;
         });
     await(() -> !rows().getItems().isEmpty());

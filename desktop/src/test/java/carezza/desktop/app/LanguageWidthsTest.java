@@ -98,7 +98,7 @@ public class LanguageWidthsTest {
                 stage.setScene(
                     new Scene(view, Integer.parseInt(size[0]), Integer.parseInt(size[1])));
                 stage.show();
-                view.showStart();
+                view.navigation().showStart();
                 return view;
               });
       look(shell);
@@ -112,7 +112,7 @@ public class LanguageWidthsTest {
       }
       onStage(
           () -> {
-            shell.showBench();
+            shell.navigation().showBench();
             return null;
           });
       look(shell);
@@ -138,7 +138,7 @@ public class LanguageWidthsTest {
       }
       onStage(
           () -> {
-            shell.showDeliver();
+            shell.navigation().show(Navigation.DELIVER);
             return null;
           });
       look(shell);
@@ -147,13 +147,13 @@ public class LanguageWidthsTest {
       }
       onStage(
           () -> {
-            shell.showBench();
+            shell.navigation().showBench();
             return null;
           });
       look(shell);
       onStage(
           () -> {
-            shell.togglePlan();
+            shell.navigation().toggle(Navigation.PLAN);
             return null;
           });
       look(shell);
@@ -169,7 +169,7 @@ public class LanguageWidthsTest {
             shell.files().openDemoSet();
             return null;
           });
-      while (onStage(() -> shell.set().looks().size() < 6)) {
+      while (onStage(() -> shell.sets().set().looks().size() < 6)) {
         Thread.sleep(100);
       }
       look(shell);
@@ -178,8 +178,8 @@ public class LanguageWidthsTest {
       }
       onStage(
           () -> {
-            shell.journal().periodProperty().set(Period.ALL);
-            shell.toggleJournal();
+            shell.records().journal().periodProperty().set(Period.ALL);
+            shell.navigation().toggle(Navigation.JOURNAL);
             return null;
           });
       while (onStage(() -> shell.lookup("#journal-numbers .journal-number") == null)) {
@@ -188,14 +188,14 @@ public class LanguageWidthsTest {
       look(shell);
       onStage(
           () -> {
-            shell.showSheet(SheetKind.CLIENT);
+            shell.records().showSheet(SheetKind.CLIENT);
             return null;
           });
       look(shell);
       onStage(
           () -> {
             shell.sheets().close();
-            shell.togglePractice();
+            shell.navigation().toggle(Navigation.PRACTICE);
             return null;
           });
       look(shell);

@@ -30,10 +30,10 @@ public class PracticeWindowTest extends WindowDriver {
   public void anExerciseIsOpenedJudgedAndShownBesideTheTruth() throws Exception {
     onStage(
         () -> {
-          view.openExercise(Exercise.FIND, 5);
+          view.practice().open(Exercise.FIND, 5);
           return null;
         });
-    await(() -> view.practice().isAtWork() && picture().isExact());
+    await(() -> view.practice().state().isAtWork() && picture().isExact());
     assertThat(onStage(() -> node("#practice-bar").isVisible())).isTrue();
     assertThat(onStage(() -> state().selection().layer().map(LayerType::of)))
         .contains(LayerType.HEAL);
@@ -86,16 +86,16 @@ public class PracticeWindowTest extends WindowDriver {
     keys(KeyCode.CONTROL, KeyCode.U);
     clickOn("#page-eye-halo");
     clickOn("#eye-begin");
-    await(() -> view.eye().shownProperty().get() != null);
+    await(() -> view.practice().eye().shownProperty().get() != null);
     keys(KeyCode.LEFT);
     await(
         () -> {
-          var shown = view.eye().shownProperty().get();
+          var shown = view.practice().eye().shownProperty().get();
           return shown != null && shown.answers() == 1;
         });
     assertThat(onStage(() -> isThere("#eye-question"))).isTrue();
     clickOn("#eye-stop");
-    assertThat(onStage(() -> view.eye().isUnderWay())).isFalse();
+    assertThat(onStage(() -> view.practice().eye().isUnderWay())).isFalse();
     assertThat(onStage(() -> isThere("#eye-begin"))).isTrue();
   }
 
@@ -103,10 +103,10 @@ public class PracticeWindowTest extends WindowDriver {
   public void anExerciseThatIsGivenUpLeavesNothingUnsaved() throws Exception {
     onStage(
         () -> {
-          view.openExercise(Exercise.TRANSITIONS, 6);
+          view.practice().open(Exercise.TRANSITIONS, 6);
           return null;
         });
-    await(() -> view.practice().isAtWork() && picture().isExact());
+    await(() -> view.practice().state().isAtWork() && picture().isExact());
     onStage(
         () -> {
           state().selection().add(LayerType.DODGE_BURN);
@@ -115,11 +115,11 @@ public class PracticeWindowTest extends WindowDriver {
     assertThat(onStage(() -> view.files().isUnsaved())).isTrue();
     onStage(
         () -> {
-          view.giveExerciseUp();
+          view.practice().giveUp();
           return null;
         });
     assertThat(onStage(() -> view.files().isUnsaved())).isFalse();
-    assertThat(onStage(() -> view.practice().taskProperty().get())).isNull();
+    assertThat(onStage(() -> view.practice().state().taskProperty().get())).isNull();
     assertThat(onStage(() -> isThere("#practice-search"))).isTrue();
   }
 

@@ -84,7 +84,7 @@ public class SetWindowTest extends WindowDriver {
   }
 
   private SetState set() {
-    return view.set();
+    return view.sets().set();
   }
 
   private Member member(String photograph) {
@@ -145,9 +145,9 @@ public class SetWindowTest extends WindowDriver {
     ComboBox<Routine> routines = robot.lookup("#set-routine").query();
     await(() -> routines.getValue() != null);
     clickOn("#set-apply");
-    await(() -> view.setJobs().outcomes().containsKey("b-portrait.png"));
-    assertThat(view.setJobs().outcomes().get("b-portrait.png").problem()).isEmpty();
-    assertThat(view.setJobs().outcomes().get("b-portrait.png").measured()).isNotEmpty();
+    await(() -> view.sets().jobs().outcomes().containsKey("b-portrait.png"));
+    assertThat(view.sets().jobs().outcomes().get("b-portrait.png").problem()).isEmpty();
+    assertThat(view.sets().jobs().outcomes().get("b-portrait.png").measured()).isNotEmpty();
     assertThat(member("b-portrait.png").project()).isEqualTo("b-portrait.carezza");
     assertThat(member("b-portrait.png").state()).isEqualTo(State.IN_WORK);
     onStage(
@@ -187,7 +187,7 @@ public class SetWindowTest extends WindowDriver {
     clickOn("#set-bring");
     await(
         () ->
-            view.setJobs().outcomes().containsKey("b-portrait.png")
+            view.sets().jobs().outcomes().containsKey("b-portrait.png")
                 && set().looks().get("b-portrait.png") != look
                 && set().looks().get("b-portrait.png").figures() != null);
     var brought = set().looks().get("b-portrait.png").figures();
@@ -235,18 +235,18 @@ public class SetWindowTest extends WindowDriver {
     // What is at work here is not changed behind it.
     onStage(
         () -> {
-          view.toggleSet();
+          view.navigation().toggle(Navigation.SET);
           set().choose(List.of("c1.png"));
           return null;
         });
     clickOn("#set-apply");
-    assertThat(view.setJobs().outcomes().get("c1.png").problem())
+    assertThat(view.sets().jobs().outcomes().get("c1.png").problem())
         .isEqualTo(
             "c1 is open on the bench; close it there first, so that nothing is changed behind it.");
     Path delivered = place.resolve("c1-out.jpg");
     onStage(
         () -> {
-          view.showDeliver();
+          view.navigation().show(Navigation.DELIVER);
           return null;
         });
     TextField path = robot.lookup("#deliver-path").query();
@@ -264,7 +264,7 @@ public class SetWindowTest extends WindowDriver {
   public void aRoutineIsMadeOfTheStack() throws Exception {
     onStage(
         () -> {
-          view.showBench();
+          view.navigation().showBench();
           view.makeRoutine();
           return null;
         });
@@ -279,7 +279,7 @@ public class SetWindowTest extends WindowDriver {
     await(() -> !view.sheets().isOpen());
     onStage(
         () -> {
-          view.toggleSet();
+          view.navigation().toggle(Navigation.SET);
           return null;
         });
     ComboBox<Routine> routines = robot.lookup("#set-routine").query();
@@ -307,7 +307,7 @@ public class SetWindowTest extends WindowDriver {
     clickOn("#set-send");
     await(() -> member("c2.png").state() == State.DELIVERED);
     clickOn("#set-answers");
-    SetAnswers answers = view.setJobs().answers();
+    SetAnswers answers = view.sets().jobs().answers();
     await(() -> answers.answersProperty().get().size() == 6);
     for (int i = 0; i < 3; i++) {
       Member member = member("c" + i + ".png");
@@ -365,9 +365,9 @@ public class SetWindowTest extends WindowDriver {
           view.copyLayerToSet();
           return null;
         });
-    await(() -> view.setJobs().outcomes().containsKey("c1.png"));
+    await(() -> view.sets().jobs().outcomes().containsKey("c1.png"));
     for (String each : List.of("c0.png", "c1.png")) {
-      assertThat(view.setJobs().outcomes().get(each).problem()).isEmpty();
+      assertThat(view.sets().jobs().outcomes().get(each).problem()).isEmpty();
       assertThat(ProjectFile.open(place.resolve(member(each).project())).project().stack())
           .isEqualTo(LayerStack.of(shade));
     }

@@ -90,7 +90,7 @@ public class UnsavedWorkTest extends WindowDriver {
     await(() -> !leftBehind().isEmpty());
     onStage(
         () -> {
-          view.showStart();
+          view.navigation().showStart();
           return null;
         });
     clickOn("#recover");
@@ -325,7 +325,7 @@ public class UnsavedWorkTest extends WindowDriver {
     int plain = shownAt(700, 1000);
     onStage(
         () -> {
-          ((DeliverView) view.view("deliver")).useProfile(icc);
+          ((DeliverView) view.navigation().view("deliver")).useProfile(icc);
           ((CheckBox) node("#deliver-proof")).setSelected(true);
           return null;
         });
@@ -351,7 +351,7 @@ public class UnsavedWorkTest extends WindowDriver {
     int plain = shownAt(700, 1000);
     onStage(
         () -> {
-          view.showScreen();
+          view.appearance().showScreen();
           return null;
         });
     onStage(
@@ -364,7 +364,7 @@ public class UnsavedWorkTest extends WindowDriver {
     await(() -> picture().isExact() && distance(plain, shownAt(700, 1000)) > 5);
     onStage(
         () -> {
-          view.showScreen();
+          view.appearance().showScreen();
           return null;
         });
     clickOn("#screen-none");

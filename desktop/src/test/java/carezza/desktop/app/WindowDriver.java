@@ -25,6 +25,8 @@ import org.testng.annotations.BeforeClass;
 import org.testng.annotations.BeforeMethod;
 
 import carezza.desktop.demo.Demo;
+import carezza.desktop.file.FileDialogs;
+import carezza.desktop.file.Home;
 import carezza.desktop.state.AppState;
 import carezza.desktop.state.ToolKind;
 import carezza.desktop.style.Look;
@@ -60,7 +62,7 @@ public abstract class WindowDriver {
         () -> {
           Look.load();
           view = new Shell(new Home(), dialogs);
-          view.showStart();
+          view.navigation().showStart();
           stage.setScene(new Scene(view, 1280, 800));
           // The offscreen platform forgets the window's place when it reports the wheel.
           stage.setX(0);
@@ -83,7 +85,7 @@ public abstract class WindowDriver {
     }
     onStage(
         () -> {
-          view.showStart();
+          view.navigation().showStart();
           return null;
         });
     Project before = project();
@@ -102,7 +104,7 @@ public abstract class WindowDriver {
       return false;
     }
     view.sheets().close();
-    view.showBench();
+    view.navigation().showBench();
     state().selection().select(null);
     state().tools().toolProperty().set(ToolKind.HAND);
     state().view().asItIs();
@@ -266,7 +268,7 @@ public abstract class WindowDriver {
   protected final void openThePhotographWithoutAMap() throws Exception {
     onStage(
         () -> {
-          view.showStart();
+          view.navigation().showStart();
           return null;
         });
     open("The Apothecary", Demo::apothecary);

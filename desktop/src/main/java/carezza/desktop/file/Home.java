@@ -1,4 +1,4 @@
-package carezza.desktop.app;
+package carezza.desktop.file;
 
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
@@ -27,7 +27,7 @@ public final class Home {
     this(ApplicationFolder.path());
   }
 
-  Home(Path folder) {
+  public Home(Path folder) {
     this.folder = folder;
   }
 

@@ -1,4 +1,4 @@
-package carezza.desktop.app;
+package carezza.desktop.dialog;
 
 import java.nio.file.Path;
 import javafx.scene.control.Label;
@@ -10,13 +10,13 @@ import carezza.desktop.control.Buttons;
 import carezza.desktop.text.Texts;
 
 /** Asks before a file is replaced. */
-final class ReplaceSheet extends VBox {
+public final class ReplaceSheet extends VBox {
 
   private static final Texts TEXTS = Texts.of("app");
 
   private static final double WIDTH = 460;
 
-  ReplaceSheet(Path file, Runnable replace, Runnable keep) {
+  public ReplaceSheet(Path file, Runnable replace, Runnable keep) {
     super(14);
     setId("replace");
     setPrefWidth(WIDTH);

@@ -1,4 +1,4 @@
-package carezza.desktop.app;
+package carezza.desktop.dialog;
 
 import javafx.scene.Node;
 import javafx.scene.layout.StackPane;
@@ -12,7 +12,7 @@ import carezza.desktop.control.Sheet;
  * The one sheet that may lie over the window: it has all keys, and what is behind is dimmed and
  * takes neither keys nor the focus. Escape or a click beside it closes it.
  */
-final class Sheets {
+public final class Sheets {
 
   private final StackPane over;
   private final Node behind;
@@ -25,7 +25,7 @@ final class Sheets {
    * @param behind what is disabled meanwhile
    * @param closed puts the focus back where nothing had it
    */
-  Sheets(StackPane over, Node behind, Runnable closed) {
+  public Sheets(StackPane over, Node behind, Runnable closed) {
     this.over = over;
     this.behind = behind;
     this.closed = closed;
@@ -43,7 +43,7 @@ final class Sheets {
     over.getChildren().add(pane);
   }
 
-  void show(Node content) {
+  public void show(Node content) {
     if (!isOpen()) {
       before = over.getScene() == null ? null : over.getScene().getFocusOwner();
     }
@@ -53,17 +53,17 @@ final class Sheets {
     sheet.takeFocus();
   }
 
-  boolean isOpen() {
+  public boolean isOpen() {
     return pane.isDisplay();
   }
 
   /** What the sheet holds, or null. */
-  @Nullable Node content() {
+  public @Nullable Node content() {
     return isOpen() && pane.getContent() instanceof Sheet sheet ? sheet.content() : null;
   }
 
   /** Closes the sheet that is open; false if there was none. */
-  boolean close() {
+  public boolean close() {
     if (!isOpen()) {
       return false;
     }

@@ -1,4 +1,4 @@
-package carezza.desktop.app;
+package carezza.desktop.dialog;
 
 import java.io.File;
 import java.nio.file.Path;
@@ -19,7 +19,7 @@ import carezza.desktop.control.Buttons;
 import carezza.desktop.text.Texts;
 
 /** Names the profile of the display that the picture is shown on. */
-final class ScreenSheet extends VBox {
+public final class ScreenSheet extends VBox {
 
   private static final Texts TEXTS = Texts.of("app");
 
@@ -31,7 +31,7 @@ final class ScreenSheet extends VBox {
   /**
    * @param use takes the profile's file, or null for none; says what is wrong, or nothing
    */
-  ScreenSheet(String known, Function<Path, String> use, Runnable done) {
+  public ScreenSheet(String known, Function<Path, String> use, Runnable done) {
     super(12);
     setId("screen");
     setPrefWidth(WIDTH);

@@ -1,4 +1,4 @@
-package carezza.desktop.app;
+package carezza.desktop.dialog;
 
 import java.awt.image.BufferedImage;
 import java.io.IOException;
@@ -40,7 +40,7 @@ import carezza.project.Document;
 import carezza.session.Session;
 
 /** A sheet about the document at work as it would be printed, before it is written. */
-final class SheetPreview extends VBox {
+public final class SheetPreview extends VBox {
 
   private static final Texts TEXTS = Texts.of("app");
 
@@ -66,7 +66,7 @@ final class SheetPreview extends VBox {
    * @param lane measures and draws; it is given back by whoever made it
    * @param written takes the PDF that is shown, and whom it is for
    */
-  SheetPreview(
+  public SheetPreview(
       AppState state,
       Lane lane,
       SheetKind first,

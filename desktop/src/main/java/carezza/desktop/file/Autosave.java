@@ -1,4 +1,4 @@
-package carezza.desktop.app;
+package carezza.desktop.file;
 
 import javafx.animation.Animation;
 import javafx.animation.PauseTransition;

@@ -1,4 +1,4 @@
-package carezza.measure;
+package carezza.line;
 
 import carezza.image.Area;
 import carezza.image.Plane;

@@ -1,10 +1,12 @@
-package carezza.desktop.app;
+package carezza.desktop.file;
 
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Locale;
 
 import carezza.codec.PictureReader;
+import carezza.desktop.dialog.ReplaceSheet;
+import carezza.desktop.dialog.Sheets;
 import carezza.desktop.state.AppState;
 import carezza.desktop.state.Status;
 import carezza.desktop.task.Lane;
@@ -12,7 +14,7 @@ import carezza.desktop.text.Texts;
 import carezza.file.AtomicFile;
 
 /** Writes what is no picture and no project to a file that is asked for. */
-final class FileWrites implements AutoCloseable {
+public final class FileWrites implements AutoCloseable {
 
   private static final Texts TEXTS = Texts.of("app");
 
@@ -21,7 +23,7 @@ final class FileWrites implements AutoCloseable {
   private final Sheets sheets;
   private final Lane writing;
 
-  FileWrites(AppState state, FileDialogs dialogs, Sheets sheets) {
+  public FileWrites(AppState state, FileDialogs dialogs, Sheets sheets) {
     this.state = state;
     this.dialogs = dialogs;
     this.sheets = sheets;
@@ -33,7 +35,7 @@ final class FileWrites implements AutoCloseable {
    *
    * @param proposal folder and name, whose ending is kept
    */
-  void ask(Path proposal, Lane.Work<byte[]> content) {
+  public void ask(Path proposal, Lane.Work<byte[]> content) {
     String name = PictureReader.name(proposal);
     String ending = name.substring(name.lastIndexOf('.'));
     dialogs

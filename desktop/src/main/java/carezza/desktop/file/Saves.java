@@ -1,9 +1,11 @@
-package carezza.desktop.app;
+package carezza.desktop.file;
 
 import java.nio.file.Files;
 import java.nio.file.Path;
 
 import carezza.codec.PictureReader;
+import carezza.desktop.dialog.ReplaceSheet;
+import carezza.desktop.dialog.Sheets;
 import carezza.desktop.state.AppState;
 import carezza.desktop.state.DocumentState;
 import carezza.desktop.state.Status;

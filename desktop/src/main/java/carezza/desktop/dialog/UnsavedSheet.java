@@ -1,4 +1,4 @@
-package carezza.desktop.app;
+package carezza.desktop.dialog;
 
 import javafx.scene.control.Label;
 import javafx.scene.layout.HBox;
@@ -10,7 +10,7 @@ import carezza.desktop.control.Buttons;
 import carezza.desktop.text.Texts;
 
 /** Asks what becomes of unsaved work before something else takes its place. */
-final class UnsavedSheet extends VBox {
+public final class UnsavedSheet extends VBox {
 
   private static final Texts TEXTS = Texts.of("app");
 
@@ -19,7 +19,7 @@ final class UnsavedSheet extends VBox {
   /**
    * @param aside keeps the work open while another document is at work; null where that cannot be
    */
-  UnsavedSheet(
+  public UnsavedSheet(
       String title, Runnable save, Runnable leave, @Nullable Runnable aside, Runnable stay) {
     super(14);
     setId("unsaved");

@@ -1,4 +1,4 @@
-package carezza.desktop.app;
+package carezza.desktop.dialog;
 
 import java.util.ArrayList;
 import java.util.List;
@@ -16,7 +16,7 @@ import carezza.recipe.Output;
 import carezza.recipe.Recipe;
 
 /** Makes a recipe of another, or changes one: its name, and its files one below the other. */
-final class RecipeSheet extends VBox {
+public final class RecipeSheet extends VBox {
 
   private static final Texts TEXTS = Texts.of("deliver");
 
@@ -31,7 +31,7 @@ final class RecipeSheet extends VBox {
   /**
    * @param keep keeps the recipe; says what is wrong, or nothing
    */
-  RecipeSheet(Recipe from, String proposed, Function<Recipe, String> keep, Runnable done) {
+  public RecipeSheet(Recipe from, String proposed, Function<Recipe, String> keep, Runnable done) {
     super(12);
     setId("recipe-sheet");
     setPrefWidth(WIDTH);

@@ -1,4 +1,4 @@
-package carezza.desktop.app;
+package carezza.desktop.dialog;
 
 import java.util.List;
 import java.util.stream.IntStream;
@@ -13,14 +13,14 @@ import carezza.desktop.text.Texts;
 import carezza.model.Project;
 
 /** The steps taken, as a list that can be walked: the picture follows the step that is chosen. */
-final class StepsSheet extends VBox {
+public final class StepsSheet extends VBox {
 
   private static final Texts TEXTS = Texts.of("app");
 
   private static final double WIDTH = 380;
   private static final double HEIGHT = 420;
 
-  StepsSheet(DocumentState document) {
+  public StepsSheet(DocumentState document) {
     super(10);
     setId("steps-sheet");
     setPrefWidth(WIDTH);

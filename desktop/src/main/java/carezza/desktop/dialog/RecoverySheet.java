@@ -1,4 +1,4 @@
-package carezza.desktop.app;
+package carezza.desktop.dialog;
 
 import java.io.ByteArrayInputStream;
 import java.time.ZoneId;
@@ -27,7 +27,7 @@ import carezza.session.Journals.LeftBehind;
  * Work that earlier runs did not save, each with its picture: taken up, thrown away, or left for
  * another time.
  */
-final class RecoverySheet extends VBox {
+public final class RecoverySheet extends VBox {
 
   private static final Texts TEXTS = Texts.of("app");
 
@@ -42,7 +42,7 @@ final class RecoverySheet extends VBox {
 
   private final VBox rows = new VBox(8);
 
-  RecoverySheet(
+  public RecoverySheet(
       List<LeftBehind> works,
       Consumer<LeftBehind> takeUp,
       Consumer<LeftBehind> discard,

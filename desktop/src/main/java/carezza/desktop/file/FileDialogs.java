@@ -1,4 +1,4 @@
-package carezza.desktop.app;
+package carezza.desktop.file;
 
 import java.nio.file.Path;
 import java.util.Optional;

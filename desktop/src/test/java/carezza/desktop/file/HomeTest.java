@@ -1,4 +1,4 @@
-package carezza.desktop.app;
+package carezza.desktop.file;
 
 import static org.assertj.core.api.Assertions.assertThat;
 

@@ -1,4 +1,4 @@
-package carezza.desktop.app;
+package carezza.desktop.file;
 
 import java.io.File;
 import java.nio.file.Files;
@@ -20,7 +20,7 @@ import carezza.desktop.text.Texts;
 import carezza.project.ProjectFile;
 
 /** The system's own windows for files. */
-final class SystemFileDialogs implements FileDialogs {
+public final class SystemFileDialogs implements FileDialogs {
 
   private static final Texts TEXTS = Texts.of("app");
 
@@ -30,7 +30,7 @@ final class SystemFileDialogs implements FileDialogs {
   private final Supplier<Window> owner;
   private @Nullable Path last;
 
-  SystemFileDialogs(Supplier<Window> owner) {
+  public SystemFileDialogs(Supplier<Window> owner) {
     this.owner = owner;
   }
 

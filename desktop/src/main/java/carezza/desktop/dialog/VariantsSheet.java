@@ -1,4 +1,4 @@
-package carezza.desktop.app;
+package carezza.desktop.dialog;
 
 import java.util.List;
 import javafx.geometry.Pos;
@@ -20,7 +20,7 @@ import carezza.model.Variant;
 /**
  * All variants: their names, what each has otherwise than the one at work, and what to do with it.
  */
-final class VariantsSheet extends VBox {
+public final class VariantsSheet extends VBox {
 
   private static final Texts TEXTS = Texts.of("variants");
 
@@ -34,7 +34,7 @@ final class VariantsSheet extends VBox {
   private final VBox rows = new VBox(14);
   private final Label wrong = new Label();
 
-  VariantsSheet(DocumentState document, VariantDesk desk, Runnable done) {
+  public VariantsSheet(DocumentState document, VariantDesk desk, Runnable done) {
     super(12);
     this.document = document;
     this.desk = desk;

@@ -1,4 +1,4 @@
-package carezza.desktop.app;
+package carezza.desktop.dialog;
 
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -31,7 +31,7 @@ import carezza.desktop.text.Texts;
  * All commands with their keys: found by typing, run by Enter, and given other keys. What is typed
  * goes to the field, the arrows to the list.
  */
-final class CommandSheet extends VBox {
+public final class CommandSheet extends VBox {
 
   private static final Texts TEXTS = Texts.of("app");
 
@@ -49,7 +49,7 @@ final class CommandSheet extends VBox {
    * @param run runs a command once the sheet is gone
    * @param keyChanged is told of every key that was changed
    */
-  CommandSheet(ActionMap actions, Consumer<Action> run, Consumer<Action> keyChanged) {
+  public CommandSheet(ActionMap actions, Consumer<Action> run, Consumer<Action> keyChanged) {
     super(10);
     this.actions = actions;
     this.keyChanged = keyChanged;

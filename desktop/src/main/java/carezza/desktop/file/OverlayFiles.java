@@ -1,4 +1,4 @@
-package carezza.desktop.app;
+package carezza.desktop.file;
 
 import java.nio.file.Path;
 
@@ -11,7 +11,7 @@ import carezza.model.OverlayPicture;
 import carezza.problem.Problem;
 
 /** Files that are laid over the picture: small ones go into the project, large ones are linked. */
-final class OverlayFiles {
+public final class OverlayFiles {
 
   /** Bytes up to which a file goes along in the project, with which it is written at each step. */
   private static final int LARGEST_INSIDE = 1 << 22;
@@ -20,14 +20,14 @@ final class OverlayFiles {
   private final FileDialogs dialogs;
   private final Lane reading;
 
-  OverlayFiles(AppState state, FileDialogs dialogs) {
+  public OverlayFiles(AppState state, FileDialogs dialogs) {
     this.state = state;
     this.dialogs = dialogs;
     reading = state.tasks().lane("overlay");
   }
 
   /** Asks for the picture of the overlay in hand. */
-  void ask() {
+  public void ask() {
     OverlayLayer layer = state.selection().layer(OverlayLayer.class).orElse(null);
     if (layer != null) {
       dialogs.open().ifPresent(file -> lay(file, layer.attributes().id()));

@@ -1,4 +1,4 @@
-package carezza.desktop.app;
+package carezza.desktop.file;
 
 import java.io.IOException;
 import java.nio.file.Files;
@@ -22,7 +22,7 @@ import carezza.routine.Routine;
  *
  * @param <T> what a file holds
  */
-final class OwnFiles<T> {
+public final class OwnFiles<T> {
 
   private final Path folder;
   private final String ending;
@@ -54,7 +54,7 @@ final class OwnFiles<T> {
     this.name = name;
   }
 
-  static OwnFiles<Routine> routines(Path home) {
+  public static OwnFiles<Routine> routines(Path home) {
     return new OwnFiles<>(
         home.resolve("routines"),
         RoutineFile.ENDING,
@@ -64,7 +64,7 @@ final class OwnFiles<T> {
         Routine::name);
   }
 
-  static OwnFiles<Recipe> recipes(Path home) {
+  public static OwnFiles<Recipe> recipes(Path home) {
     return new OwnFiles<>(
         home.resolve("recipes"),
         RecipeFile.ENDING,
@@ -75,7 +75,7 @@ final class OwnFiles<T> {
   }
 
   /** All that can be read; one that cannot is passed over and logged. */
-  List<T> all() {
+  public List<T> all() {
     List<T> all = new ArrayList<>(shipped.get());
     if (!Files.isDirectory(folder)) {
       return all;
@@ -99,7 +99,7 @@ final class OwnFiles<T> {
    *
    * @return what is wrong, or nothing
    */
-  String keep(T one) {
+  public String keep(T one) {
     return keep(one, false);
   }
 
@@ -107,7 +107,7 @@ final class OwnFiles<T> {
    * @param replaces the one that has its name
    * @return what is wrong, or nothing
    */
-  String keep(T one, boolean replaces) {
+  public String keep(T one, boolean replaces) {
     try {
       Files.createDirectories(folder);
       writer.write(one, AtomicFile.of(file(one), replaces));
@@ -118,12 +118,12 @@ final class OwnFiles<T> {
   }
 
   /** Whether it is the retoucher's own and not one that ships. */
-  boolean isOwn(T one) {
+  public boolean isOwn(T one) {
     return Files.exists(file(one));
   }
 
   /** Takes one of the retoucher's own away. */
-  void remove(T one) {
+  public void remove(T one) {
     try {
       Files.deleteIfExists(file(one));
     } catch (IOException e) {

@@ -1,4 +1,4 @@
-package carezza.desktop.app;
+package carezza.desktop.dialog;
 
 import java.util.EnumSet;
 import java.util.HashMap;
@@ -32,7 +32,7 @@ import carezza.routine.Rule;
  * Makes a routine of the stack at work: for each layer, what is measured anew on another picture;
  * all else stays as it is in this one. What cannot go along is said as the choice changes.
  */
-final class RoutineSheet extends VBox {
+public final class RoutineSheet extends VBox {
 
   private static final Texts TEXTS = Texts.of("set");
 
@@ -50,7 +50,7 @@ final class RoutineSheet extends VBox {
   /**
    * @param keep keeps the routine; says what is wrong, or nothing
    */
-  RoutineSheet(Project project, Function<Routine, String> keep, Runnable done) {
+  public RoutineSheet(Project project, Function<Routine, String> keep, Runnable done) {
     super(12);
     this.project = project;
     setId("routine");

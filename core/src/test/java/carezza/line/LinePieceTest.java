@@ -1,4 +1,4 @@
-package carezza.measure;
+package carezza.line;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;

@@ -1,4 +1,4 @@
-package carezza.desktop.app;
+package carezza.desktop.dialog;
 
 import java.util.List;
 import java.util.Locale;

@@ -1,4 +1,4 @@
-package carezza.desktop.app;
+package carezza.desktop.file;
 
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -16,6 +16,9 @@ import carezza.batch.SetFolder;
 import carezza.codec.PictureReader;
 import carezza.desktop.demo.Demo;
 import carezza.desktop.demo.DemoSet;
+import carezza.desktop.dialog.RecoverySheet;
+import carezza.desktop.dialog.Sheets;
+import carezza.desktop.dialog.UnsavedSheet;
 import carezza.desktop.state.AppState;
 import carezza.desktop.state.Status;
 import carezza.desktop.state.Workspace;
@@ -33,7 +36,7 @@ import carezza.session.Journals.LeftBehind;
 import carezza.session.Session;
 
 /** Opens and saves documents; nothing that is not saved is left without a question. */
-final class DocumentFiles implements StartView.Opening, SetView.Opening, AutoCloseable {
+public final class DocumentFiles implements StartView.Opening, SetView.Opening, AutoCloseable {
 
   private static final Texts TEXTS = Texts.of("app");
 
@@ -57,7 +60,7 @@ final class DocumentFiles implements StartView.Opening, SetView.Opening, AutoClo
    * @param none shows what there is without one
    * @param sets opens a folder as a set
    */
-  DocumentFiles(
+  public DocumentFiles(
       AppState state,
       Workspace workspace,
       Home home,
@@ -98,12 +101,12 @@ final class DocumentFiles implements StartView.Opening, SetView.Opening, AutoClo
   }
 
   /** Opens another document while the one at work waits. */
-  void askOpenBeside() {
+  public void askOpenBeside() {
     dialogs.open().ifPresent(file -> load(file, true));
   }
 
   /** Goes on with the document that waits longest; the one at work waits in its place. */
-  void exchange() {
+  public void exchange() {
     workspace.next().ifPresent(next -> takeUp(next, true));
   }
 
@@ -140,7 +143,7 @@ final class DocumentFiles implements StartView.Opening, SetView.Opening, AutoClo
    *
    * @param name by which its loading is shown
    */
-  void open(String name, Callable<Document> source) {
+  public void open(String name, Callable<Document> source) {
     whenFree(aside -> load(name, source, document -> put(document, aside)));
   }
 
@@ -151,7 +154,7 @@ final class DocumentFiles implements StartView.Opening, SetView.Opening, AutoClo
    * @param first is told before it is at work
    * @param then is told once it is
    */
-  <T> void open(
+  public <T> void open(
       String name,
       Callable<T> source,
       Function<T, Document> of,
@@ -203,7 +206,7 @@ final class DocumentFiles implements StartView.Opening, SetView.Opening, AutoClo
   }
 
   /** Says what has to be read. */
-  void problem(String said) {
+  public void problem(String said) {
     Label words = new Label(said);
     words.setWrapText(true);
     words.setMaxWidth(520);
@@ -212,7 +215,7 @@ final class DocumentFiles implements StartView.Opening, SetView.Opening, AutoClo
   }
 
   /** Puts a document to work and shows it. */
-  void put(Document document) {
+  public void put(Document document) {
     put(document, false);
   }
 
@@ -248,12 +251,12 @@ final class DocumentFiles implements StartView.Opening, SetView.Opening, AutoClo
   }
 
   /** Whether any work is not saved, what waits included. */
-  boolean isUnsaved() {
+  public boolean isUnsaved() {
     return isPresentUnsaved() || workspace.all().stream().anyMatch(w -> w.work().isUnsaved());
   }
 
   /** Does what ends everything, once all unsaved work is saved or given up. */
-  void whenAllSafe(Runnable next) {
+  public void whenAllSafe(Runnable next) {
     whenSafe(
         () ->
             workspace
@@ -283,7 +286,7 @@ final class DocumentFiles implements StartView.Opening, SetView.Opening, AutoClo
   }
 
   /** Does what would take the document's place, once its unsaved work is saved or given up. */
-  void whenSafe(Runnable next) {
+  public void whenSafe(Runnable next) {
     ask(next, null);
   }
 
@@ -312,7 +315,7 @@ final class DocumentFiles implements StartView.Opening, SetView.Opening, AutoClo
   }
 
   /** The work is not wanted any more. */
-  void giveUp() {
+  public void giveUp() {
     autosave.giveUp();
   }
 
@@ -361,11 +364,11 @@ final class DocumentFiles implements StartView.Opening, SetView.Opening, AutoClo
 
   // --- saving
 
-  void save() {
+  public void save() {
     saves.save();
   }
 
-  void askSave() {
+  public void askSave() {
     saves.ask();
   }
 
