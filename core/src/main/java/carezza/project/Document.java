@@ -36,6 +36,11 @@ public record Document(
     return new Document(newProject, photograph, file, source, newPath, origin, work);
   }
 
+  /** The same with the same photograph's pixels, read at another time. */
+  public Document sharing(Photograph same) {
+    return new Document(project, same, file, source, path, origin, work);
+  }
+
   /** The same with another name of the photograph's file. */
   public Document named(String name) {
     PhotoReference photo = project.photograph();

@@ -1,9 +1,14 @@
 package carezza.session;
 
+import java.lang.ref.WeakReference;
+import java.util.Map;
+import java.util.concurrent.ConcurrentHashMap;
+
 import carezza.codec.Photograph;
 import carezza.image.PictureSize;
 import carezza.job.JobLevel;
 import carezza.model.Project;
+import carezza.project.Document;
 import carezza.render.Pyramid;
 import carezza.render.RenderInput;
 import carezza.render.Renderer;
@@ -16,6 +21,10 @@ import carezza.shape.Shapes;
  */
 public final class Session {
 
+  /** By what the files of their photographs hold; each lives as long as somebody has it open. */
+  private static final Map<String, WeakReference<Session>> OPEN = new ConcurrentHashMap<>();
+
+  private final Photograph photograph;
   private final Renderer renderer;
   private final Faces faces;
   private final Repairs repairs;
@@ -31,6 +40,7 @@ public final class Session {
   private final Store store;
 
   public Session(Photograph photograph) {
+    this.photograph = photograph;
     renderer =
         new Renderer(new Pyramid(photograph.pixels()), TileCache.shared(), photograph.sensor());
     faces = new Faces(renderer);
@@ -45,6 +55,44 @@ public final class Session {
     preflights = new Preflights(this);
     routines = new Routines(this);
     store = new Store(this);
+  }
+
+  private Session(Session known) {
+    photograph = known.photograph;
+    renderer = known.renderer;
+    faces = known.faces;
+    repairs = known.repairs;
+    readings = known.readings;
+    advice = known.advice;
+    colour = known.colour;
+    exports = known.exports;
+    planning = known.planning;
+    treatments = known.treatments;
+    promises = known.promises;
+    preflights = known.preflights;
+    routines = known.routines;
+    store = known.store;
+  }
+
+  /**
+   * A session of its own on a document's photograph. Where the same photograph is open already, all
+   * that is known of it is shared: its pixels, regions, tiles and readings.
+   */
+  public static Session of(Document document) {
+    String content = document.project().photograph().sha256();
+    OPEN.values().removeIf(open -> open.get() == null);
+    WeakReference<Session> open = OPEN.get(content);
+    Session known = open == null ? null : open.get();
+    if (known != null) {
+      return new Session(known);
+    }
+    Session first = new Session(document.photograph());
+    OPEN.put(content, new WeakReference<>(first));
+    return first;
+  }
+
+  public Photograph photograph() {
+    return photograph;
   }
 
   public Renderer renderer() {

@@ -3,6 +3,7 @@ package carezza.session;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.data.Offset.offset;
 
+import java.lang.ref.Reference;
 import java.util.Arrays;
 import java.util.List;
 import java.util.stream.IntStream;
@@ -29,6 +30,7 @@ import carezza.model.SemanticRegion;
 import carezza.model.Stage;
 import carezza.project.Document;
 import carezza.project.ProjectFile;
+import carezza.render.Renderer;
 import carezza.testing.Portrait;
 
 public class SessionTest {
@@ -86,6 +88,43 @@ public class SessionTest {
     assertThat(area.width()).isLessThanOrEqualTo(64);
     assertThat(thumbnail.at(area.x() + 2, area.y() + 5)).isZero();
     assertThat(thumbnail.at(area.right() - 3, area.y() + 5)).isEqualTo(1);
+  }
+
+  /** Tiles that had to be made for the whole picture. */
+  private static long computed(Session session, Project project) {
+    long before = session.renderer().computedTiles();
+    session
+        .renderer()
+        .render(
+            session.scene(project),
+            session.size().area(),
+            0,
+            Renderer.Readiness.EXACT,
+            Cancellation.NONE);
+    return session.renderer().computedTiles() - before;
+  }
+
+  @Test
+  public void whatIsKnownOfAPhotographIsKnownWhenItIsOpenedAgain() throws Exception {
+    Picture pixels = halves();
+    Layer layer = curve(new Mask.Everything());
+    Document document = started(pixels);
+    Project project = document.project().withStack(LayerStack.of(layer));
+    Session first = Session.of(document);
+    assertThat(computed(first, project)).isPositive();
+
+    Document again = started(pixels);
+    assertThat(again.photograph().pixels()).isNotSameAs(document.photograph().pixels());
+    Session second = Session.of(again);
+    assertThat(second).isNotSameAs(first);
+    assertThat(computed(second, project)).isZero();
+    assertThat(again.sharing(second.photograph()).photograph().pixels())
+        .isSameAs(document.photograph().pixels());
+
+    pixels.first().values()[7] = 0.5f;
+    Session another = Session.of(started(pixels));
+    assertThat(computed(another, project)).isPositive();
+    Reference.reachabilityFence(first);
   }
 
   /** Two portraits beside one another, the second one corrected by hand. */

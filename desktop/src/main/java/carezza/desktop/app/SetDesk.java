@@ -167,7 +167,7 @@ final class SetDesk implements AutoCloseable {
     pinning.newest(
         cancellation -> {
           Document other = ProjectFile.openOrStart(file);
-          Session session = new Session(other.photograph());
+          Session session = Session.of(other);
           return Beside.picture(session, session.faces().withFace(other.project(), cancellation));
         },
         beside -> {

@@ -54,7 +54,7 @@ public final class DocumentState {
 
   /** Puts another document to work; what was there is gone. */
   public void open(Document document) {
-    open(document, new Session(document.photograph()));
+    open(document, Session.of(document));
   }
 
   /**
@@ -71,8 +71,9 @@ public final class DocumentState {
    *
    * @param document as it stands
    * @param history its own; it goes on when the work does
+   * @param session on its photograph, so that what is known of it need not be found again
    */
-  public record Work(Document document, History history) {
+  public record Work(Document document, History history, Session session) {
 
     public boolean isUnsaved() {
       return !history.isSaved();
@@ -86,17 +87,18 @@ public final class DocumentState {
   /** What is at work now. */
   public Work work() {
     recorder.leaves();
-    return new Work(opened.with(history.present(), path.get()).worked(record.get()), history);
+    return new Work(
+        opened.with(history.present(), path.get()).worked(record.get()), history, working);
   }
 
   /** Goes on with what was at work before; what was there is gone. */
   public void open(Work work) {
-    open(work.document(), work.history(), new Session(work.document().photograph()));
+    open(work.document(), work.history(), Session.of(work.document()));
   }
 
   private void open(Document document, History steps, Session own) {
     recorder.leaves();
-    opened = document;
+    opened = document.sharing(own.photograph());
     history = steps;
     working = own;
     record.set(document.work());

@@ -75,7 +75,7 @@ public final class Workspace {
         Document lies = one.work().document();
         Waiting saved =
             new Waiting(
-                new Work(lies.with(lies.project(), file), work.history()),
+                new Work(lies.with(lies.project(), file), work.history(), one.work().session()),
                 one.journal(),
                 one.earlierSteps());
         waiting.set(i, saved);
