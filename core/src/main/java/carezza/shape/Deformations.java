@@ -130,7 +130,7 @@ public final class Deformations {
     Mask mask = mask(layer);
     boolean masked = !(mask instanceof Mask.Everything);
     if (layer.held().isEmpty() && !masked) {
-      return (x, y) -> 1;
+      return Move.FREE;
     }
     int level = Level.forZoom(Math.min(1, FREEDOM / context.photograph().longEdge()));
     EvaluationContext small = context.at(level);

@@ -87,37 +87,40 @@ final class Displacements {
     if (touched.isEmpty()) {
       return false;
     }
-    Block before = moved(move, touched, freedom);
-    if (strain(touched) <= limit) {
-      return false;
-    }
-    double already = strain(touched, before);
-    if (!isTooMuch(touched, limit, already)) {
+    Block before = taken(touched);
+    Laid laid = new Laid(move, touched, freedom);
+    put(laid.over(1));
+    boolean weakened = strain(touched) > limit && weakened(laid, before, limit);
+    reread(touched);
+    return weakened;
+  }
+
+  /** Makes less of a step that was laid, if it passes the limit and what there was before. */
+  private boolean weakened(Laid laid, Block before, double limit) {
+    Area touched = before.nodes();
+    Block whole = taken(touched);
+    put(before);
+    double already = strain(touched);
+    put(whole);
+    double strain = strain(touched);
+    if (strain <= already) {
       return false;
     }
     double share = 1;
-    for (int i = 0; i < TRIES && isTooMuch(touched, limit, already); i++) {
+    for (int i = 0; i < TRIES && strain > limit && strain > already; i++) {
       // What it adds grows about as its share does.
-      share *= WITHIN * (limit - already) / (strain(touched) - already);
+      share *= WITHIN * (limit - already) / (strain - already);
       put(before);
       if (share < LEAST) {
         return true;
       }
-      moved(move.weakened(share), touched, freedom);
+      put(laid.over(share));
+      strain = strain(touched);
     }
-    if (isTooMuch(touched, limit, already)) {
+    if (strain > limit && strain > already) {
       put(before);
     }
     return true;
-  }
-
-  /** The strain with nodes as they were. */
-  private double strain(Area touched, Block before) {
-    Block now = taken(touched);
-    put(before);
-    double strain = strain(touched);
-    put(now);
-    return strain;
   }
 
   /** Nodes as they are. */
@@ -131,11 +134,6 @@ final class Displacements {
     return block;
   }
 
-  private boolean isTooMuch(Area touched, double limit, double already) {
-    double strain = strain(touched);
-    return strain > limit && strain > already;
-  }
-
   private void put(Block block) {
     Area a = block.nodes();
     for (int j = 0; j < a.height(); j++) {
@@ -143,47 +141,73 @@ final class Displacements {
       System.arraycopy(block.dx(), j * a.width(), dx, to, a.width());
       System.arraycopy(block.dy(), j * a.width(), dy, to, a.width());
     }
-    reread(a);
   }
 
-  /**
-   * Lays a step over all before it.
-   *
-   * @return what was there
-   */
-  private Block moved(Move move, Area touched, Move.Freedom freedom) {
-    int w = touched.width();
-    Block was = taken(touched);
-    float[] isX = new float[touched.pixels()];
-    float[] isY = new float[touched.pixels()];
-    ParallelRows.each(
-        // A node takes as long as many pixels.
-        16 * w,
-        touched.height(),
-        (from, to) -> {
-          double[] place = new double[2];
-          double[] before = new double[2];
-          for (int j = from; j < to; j++) {
-            for (int i = 0; i < w; i++) {
-              int at = (touched.y() + j) * columns + touched.x() + i;
-              int own = j * w + i;
-              double x = (touched.x() + i) * step;
+  /** A step by itself: how far from each node began what ends there, and what is left of before. */
+  private final class Laid {
+    private final Area touched;
+    private final double[] stepX;
+    private final double[] stepY;
+    private final float[] back;
+
+    Laid(Move move, Area touched, Move.Freedom freedom) {
+      this.touched = touched;
+      int w = touched.width();
+      stepX = new double[touched.pixels()];
+      stepY = new double[touched.pixels()];
+      back = new float[touched.pixels()];
+      rows(
+          (from, to) -> {
+            Move.Row row = new Move.Row(w);
+            for (int j = from; j < to; j++) {
               double y = (touched.y() + j) * step;
-              place[0] = x;
-              place[1] = y;
-              before[0] = dx[at];
-              before[1] = dy[at];
-              if (move.backwards(place, freedom)) {
-                cubic(place[0], place[1], before);
+              for (int i = 0; i < w; i++) {
+                row.x[i] = (touched.x() + i) * step;
+                row.y[i] = y;
+                back[j * w + i] = (float) move.takenBack(row.x[i], y, freedom);
               }
-              double left = 1 - move.takenBack(x, y, freedom);
-              isX[own] = (float) (left * (place[0] + before[0] - x));
-              isY[own] = (float) (left * (place[1] + before[1] - y));
+              if (move.moves()) {
+                move.backwards(row, freedom);
+                for (int i = 0; i < w; i++) {
+                  stepX[j * w + i] = row.x[i] - (touched.x() + i) * step;
+                  stepY[j * w + i] = row.y[i] - y;
+                }
+              }
             }
-          }
-        });
-    put(new Block(touched, isX, isY));
-    return was;
+          });
+    }
+
+    /** A share of it over what is there. */
+    Block over(double share) {
+      int w = touched.width();
+      Block is = new Block(touched, new float[touched.pixels()], new float[touched.pixels()]);
+      rows(
+          (from, to) -> {
+            double[] before = new double[2];
+            for (int j = from; j < to; j++) {
+              for (int i = 0; i < w; i++) {
+                int own = j * w + i;
+                int at = (touched.y() + j) * columns + touched.x() + i;
+                double x = share * stepX[own];
+                double y = share * stepY[own];
+                before[0] = dx[at];
+                before[1] = dy[at];
+                if (x != 0 || y != 0) {
+                  cubic((touched.x() + i) * step + x, (touched.y() + j) * step + y, before);
+                }
+                double left = 1 - share * back[own];
+                is.dx()[own] = (float) (left * (x + before[0]));
+                is.dy()[own] = (float) (left * (y + before[1]));
+              }
+            }
+          });
+      return is;
+    }
+
+    /** A node takes as long as some pixels. */
+    private void rows(ParallelRows.Band band) {
+      ParallelRows.each(4 * touched.width(), touched.height(), band);
+    }
   }
 
   private void cubic(double x, double y, double[] out) {
@@ -291,16 +315,21 @@ final class Displacements {
 
   private double strain(Area all) {
     double most = 0;
+    double mostSquared = 0;
     for (int j = all.y(); j < all.bottom() - 1; j++) {
       for (int i = all.x(); i < all.right() - 1; i++) {
         int at = j * columns + i;
-        double a = 1 + (dx[at + 1] - dx[at]) / step;
+        double a = (dx[at + 1] - dx[at]) / step;
         double b = (dx[at + columns] - dx[at]) / step;
         double c = (dy[at + 1] - dy[at]) / step;
-        double d = 1 + (dy[at + columns] - dy[at]) / step;
-        double mean = Math.sqrt((a + d) * (a + d) + (c - b) * (c - b)) / 2;
-        double spread = Math.sqrt((a - d) * (a - d) + (c + b) * (c + b)) / 2;
-        most = Math.max(most, Math.max(Math.abs(mean + spread - 1), Math.abs(mean - spread - 1)));
+        double d = (dy[at + columns] - dy[at]) / step;
+        // No singular value is farther from 1 than this norm (Weyl 1912), which takes no root.
+        if (a * a + b * b + c * c + d * d > mostSquared) {
+          double mean = Math.sqrt((2 + a + d) * (2 + a + d) + (c - b) * (c - b)) / 2;
+          double spread = Math.sqrt((a - d) * (a - d) + (c + b) * (c + b)) / 2;
+          most = Math.max(most, Math.max(Math.abs(mean + spread - 1), Math.abs(mean - spread - 1)));
+          mostSquared = most * most;
+        }
       }
     }
     return most;

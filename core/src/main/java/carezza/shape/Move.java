@@ -1,6 +1,7 @@
 package carezza.shape;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 
 import carezza.image.Area;
@@ -42,6 +43,9 @@ record Move(
   interface Freedom {
     double at(double x, double y);
   }
+
+  /** Everything may be moved. */
+  static final Freedom FREE = (x, y) -> 1;
 
   /**
    * The steps of a stroke from a point of it on, in their order.
@@ -91,11 +95,6 @@ record Move(
     return way / (PRESS * stroke.radius());
   }
 
-  /** The same step with less of it. */
-  Move weakened(double share) {
-    return new Move(x0, y0, x1, y1, radius, share * along, share * apart, share * back);
-  }
-
   Area bounds() {
     return Area.around(
         Math.min(x0, x1) - radius,
@@ -114,51 +113,101 @@ record Move(
     return back * fall((dx * dx + dy * dy) / (radius * radius)) * freedom.at(x, y);
   }
 
-  /** Where what ends at a place began; false where it stays. */
-  boolean backwards(double[] p, Freedom freedom) {
-    if (along == 0 && apart == 0 || isFar(p)) {
-      return false;
+  /** Whether it moves anything, rather than to take back alone. */
+  boolean moves() {
+    return along != 0 || apart != 0;
+  }
+
+  /** Places of a row that are followed backwards together, and what that takes. */
+  static final class Row {
+    final double[] x;
+    final double[] y;
+    private final double[] velocityX;
+    private final double[] velocityY;
+    private final double[] sumX;
+    private final double[] sumY;
+
+    /** What a hand may move there. */
+    private final double[] free;
+
+    Row(int length) {
+      x = new double[length];
+      y = new double[length];
+      velocityX = new double[length];
+      velocityY = new double[length];
+      sumX = new double[length];
+      sumY = new double[length];
+      free = new double[length];
+      Arrays.fill(free, 1);
     }
+
+    private void add(double times) {
+      for (int i = 0; i < sumX.length; i++) {
+        sumX[i] += times * velocityX[i];
+        sumY[i] += times * velocityY[i];
+      }
+    }
+
+    private void rest() {
+      Arrays.fill(velocityX, 0);
+      Arrays.fill(velocityY, 0);
+      Arrays.fill(sumX, 0);
+      Arrays.fill(sumY, 0);
+    }
+
+    private void go(double time) {
+      for (int i = 0; i < x.length; i++) {
+        x[i] -= time * sumX[i];
+        y[i] -= time * sumY[i];
+      }
+    }
+  }
+
+  /** Puts in the place of what ends there where it began. */
+  void backwards(Row row, Freedom freedom) {
     int steps = Math.max(1, (int) Math.ceil(Math.hypot(x1 - x0, y1 - y0) / (STEP * radius)));
     double h = 1.0 / steps;
-    double[] a = new double[2];
-    double[] b = new double[2];
-    double[] c = new double[2];
-    double[] d = new double[2];
     for (int s = steps; s > 0; s--) {
       double t = s * h;
-      velocity(p[0], p[1], t, freedom, a);
-      velocity(p[0] - h / 2 * a[0], p[1] - h / 2 * a[1], t - h / 2, freedom, b);
-      velocity(p[0] - h / 2 * b[0], p[1] - h / 2 * b[1], t - h / 2, freedom, c);
-      velocity(p[0] - h * c[0], p[1] - h * c[1], t - h, freedom, d);
-      p[0] -= h / 6 * (a[0] + 2 * b[0] + 2 * c[0] + d[0]);
-      p[1] -= h / 6 * (a[1] + 2 * b[1] + 2 * c[1] + d[1]);
+      row.rest();
+      velocity(row, 0, t, freedom);
+      row.add(1);
+      velocity(row, h / 2, t - h / 2, freedom);
+      row.add(2);
+      velocity(row, h / 2, t - h / 2, freedom);
+      row.add(2);
+      velocity(row, h, t - h, freedom);
+      row.add(1);
+      row.go(h / 6);
     }
-    return true;
   }
 
-  private boolean isFar(double[] p) {
-    double wx = x1 - x0;
-    double wy = y1 - y0;
-    double way = wx * wx + wy * wy;
-    double t = way == 0 ? 0 : Math.clamp(((p[0] - x0) * wx + (p[1] - y0) * wy) / way, 0, 1);
-    double dx = p[0] - x0 - t * wx;
-    double dy = p[1] - y0 - t * wy;
-    return dx * dx + dy * dy >= radius * radius;
-  }
-
-  private void velocity(double x, double y, double t, Freedom freedom, double[] v) {
-    double dx = x - (x0 + t * (x1 - x0));
-    double dy = y - (y0 + t * (y1 - y0));
-    double f = fall((dx * dx + dy * dy) / (radius * radius));
-    if (f == 0) {
-      v[0] = 0;
-      v[1] = 0;
-      return;
+  /**
+   * The velocities of a row's places.
+   *
+   * @param before how long before they are there, at the velocity known so far
+   * @param t the time by which the middle is where it is, 0 … 1
+   */
+  private void velocity(Row row, double before, double t, Freedom freedom) {
+    double middleX = x0 + t * (x1 - x0);
+    double middleY = y0 + t * (y1 - y0);
+    double pushX = along * (x1 - x0);
+    double pushY = along * (y1 - y0);
+    double narrow = 1 / (radius * radius);
+    double[] free = row.free;
+    if (freedom != FREE) {
+      for (int i = 0; i < free.length; i++) {
+        free[i] =
+            freedom.at(row.x[i] - before * row.velocityX[i], row.y[i] - before * row.velocityY[i]);
+      }
     }
-    f *= freedom.at(x, y);
-    v[0] = f * (along * (x1 - x0) + apart * dx);
-    v[1] = f * (along * (y1 - y0) + apart * dy);
+    for (int i = 0; i < free.length; i++) {
+      double dx = row.x[i] - before * row.velocityX[i] - middleX;
+      double dy = row.y[i] - before * row.velocityY[i] - middleY;
+      double f = free[i] * fall((dx * dx + dy * dy) * narrow);
+      row.velocityX[i] = f * (pushX + apart * dx);
+      row.velocityY[i] = f * (pushY + apart * dy);
+    }
   }
 
   /** By the square of the distance in radii. */
