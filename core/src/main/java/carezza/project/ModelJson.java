@@ -1,15 +1,10 @@
 package carezza.project;
 
-import java.lang.reflect.RecordComponent;
 import java.util.ArrayList;
-import java.util.Arrays;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Set;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
-import java.util.stream.Stream;
 
 import com.fasterxml.jackson.annotation.JsonInclude;
 import com.fasterxml.jackson.annotation.JsonTypeInfo;
@@ -24,32 +19,25 @@ import tools.jackson.databind.cfg.EnumFeature;
 import tools.jackson.databind.json.JsonMapper;
 import tools.jackson.databind.jsontype.NamedType;
 import tools.jackson.databind.module.SimpleModule;
-import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
 
-import carezza.kernel.LayerType;
 import carezza.model.Brief;
 import carezza.model.Crop;
 import carezza.model.FaceMap;
 import carezza.model.HealLayer.Patch;
 import carezza.model.KeptMark;
-import carezza.model.Layer;
-import carezza.model.LayerAttributes;
-import carezza.model.LayerStack;
-import carezza.model.LockedLayer;
 import carezza.model.Mask;
 import carezza.model.OverlayPicture;
 import carezza.model.PhotoReference;
 import carezza.model.Point;
 import carezza.model.Project;
-import carezza.model.Stage;
 import carezza.model.Stroke;
 import carezza.model.Variant;
 
 /**
- * The model as JSON, as docs/format.md describes it. A layer is one flat object with its {@code
- * kind}; fields that are left out take the kind's defaults, fields this version does not know are
- * kept. Messages of {@link IllegalArgumentException} say what is wrong and where.
+ * The model as JSON, as docs/format.md describes it; fields this version does not know are kept,
+ * layers are {@link LayerJson}'s. Messages of {@link IllegalArgumentException} say what is wrong
+ * and where.
  */
 final class ModelJson {
 
@@ -78,12 +66,12 @@ final class ModelJson {
   private static final int MOST_CANVAS = 8;
 
   /** Name under which unknown fields within known ones are kept; no file can hold it. */
-  private static final String WITHIN = "\0within";
+  static final String WITHIN = "\0within";
 
   @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "kind")
   private interface Kinds {}
 
-  private static NamedType[] maskKinds() {
+  static NamedType[] maskKinds() {
     List<NamedType> kinds = new ArrayList<>();
     for (Class<?> kind : Mask.class.getPermittedSubclasses()) {
       kinds.add(new NamedType(kind, FormatNames.of(kind)));
@@ -168,7 +156,7 @@ final class ModelJson {
     if (project.crop() != null) {
       node.set("frame", MAPPER.valueToTree(project.crop()));
     }
-    node.set("stack", write(project.stack(), strokes));
+    node.set("stack", LayerJson.write(project.stack(), strokes));
     if (!project.variants().isEmpty()) {
       node.set("variants", VariantJson.write(project.variants(), strokes));
     }
@@ -200,7 +188,7 @@ final class ModelJson {
             node.hasNonNull("frame")
                 ? read(node.get("frame"), Crop.class, "frame", List.of())
                 : null,
-            readStack(node, strokes),
+            LayerJson.readStack(node, strokes),
             VariantJson.read(node, strokes),
             node.hasNonNull("brief")
                 ? read(node.get("brief"), Brief.class, "brief", List.of())
@@ -261,176 +249,11 @@ final class ModelJson {
     return members;
   }
 
-  // --- stacks
+  // --- values
 
-  static ArrayNode write(LayerStack stack, @Nullable List<Stroke> strokes) {
-    ArrayNode array = MAPPER.createArrayNode();
-    stack.layers().forEach(l -> array.add(write(l, strokes)));
-    return array;
-  }
-
-  static ObjectNode write(Layer layer, @Nullable List<Stroke> strokes) {
-    ObjectNode flat = understood(layer, strokes);
-    Map<String, Object> unknown = new TreeMap<>(layer.attributes().unknown());
-    Object within = unknown.remove(WITHIN);
-    keep(unknown, flat);
-    if (within instanceof Unknowns unknowns) {
-      unknowns.addTo(flat, understood(layer, null));
-    }
-    return flat;
-  }
-
-  /** A layer without the fields that this version does not know. */
-  private static ObjectNode understood(Layer layer, @Nullable List<Stroke> strokes) {
-    ObjectNode flat = MAPPER.createObjectNode();
-    if (layer instanceof LockedLayer locked) {
-      keep(locked.content(), flat);
-      return flat;
-    }
-    flat.put("kind", LayerType.of(layer).key());
-    ObjectNode fields = tree(layer, strokes);
-    ObjectNode attributes = (ObjectNode) fields.remove(ATTRIBUTES);
-    attributes.remove("unknown");
-    flat.setAll(attributes);
-    flat.setAll(fields);
-    return flat;
-  }
-
-  private static ObjectNode tree(Layer layer, @Nullable List<Stroke> strokes) {
-    byte[] json =
-        MAPPER.writer().withAttribute(StrokeJson.COLLECTED, strokes).writeValueAsBytes(layer);
-    return (ObjectNode) MAPPER.readTree(json);
-  }
-
-  private static void keep(Map<String, Object> unknown, ObjectNode node) {
+  /** Puts fields that are not known back where they stood. */
+  static void keep(Map<String, Object> unknown, ObjectNode node) {
     unknown.forEach((name, value) -> node.set(name, MAPPER.valueToTree(value)));
-  }
-
-  /** The field {@code stack} of an object. */
-  static LayerStack readStack(ObjectNode node, List<Stroke> strokes) {
-    JsonNode stack = node.path("stack");
-    if (!stack.isArray()) {
-      throw new IllegalArgumentException("it has no list named stack");
-    }
-    List<Layer> layers = new ArrayList<>();
-    for (JsonNode layer : stack) {
-      layers.add(readLayer(layer, "stack[" + layers.size() + "]", strokes));
-    }
-    LayerStack read = new LayerStack(layers);
-    read.requireBounded();
-    return read;
-  }
-
-  /** The record component that lies flat in a layer's object. */
-  private static final String ATTRIBUTES = "attributes";
-
-  private static final List<String> ATTRIBUTE_FIELDS =
-      List.of("id", "name", "stage", "on", "amount", "mask", "blend", "group");
-
-  private static Layer readLayer(JsonNode given, String place, List<Stroke> strokes) {
-    if (!(given instanceof ObjectNode)) {
-      throw new IllegalArgumentException(place + " is no layer");
-    }
-    String key = given.path("kind").asString("");
-    if (key.isEmpty()) {
-      throw new IllegalArgumentException(place + " does not say its kind");
-    }
-    LayerType kind = LayerType.of(key).orElse(null);
-    if (kind == null || hasForeignMask(given, 0)) {
-      return locked((ObjectNode) given, key, place, strokes);
-    }
-    ObjectNode fields = tree(kind.fresh(), null);
-    ObjectNode attributes = (ObjectNode) fields.get(ATTRIBUTES);
-    List<String> ownFields =
-        Arrays.stream(kind.record().getRecordComponents())
-            .map(RecordComponent::getName)
-            .filter(name -> !name.equals(ATTRIBUTES))
-            .toList();
-    ObjectNode unknown = MAPPER.createObjectNode();
-    for (Map.Entry<String, JsonNode> field : given.properties()) {
-      String name = FormatNames.today(key, field.getKey());
-      if (ATTRIBUTE_FIELDS.contains(name)) {
-        attributes.set(name, field.getValue());
-      } else if (ownFields.contains(name)) {
-        fields.set(name, field.getValue());
-      } else if (!name.equals("kind")) {
-        unknown.set(name, field.getValue());
-      }
-    }
-    if (!unknown.isEmpty()) {
-      attributes.set("unknown", unknown);
-    }
-    Layer layer = read(fields, kind.record(), place, strokes);
-    Unknowns within = Unknowns.of(given, understood(layer, null)).inParts();
-    if (within.isEmpty()) {
-      return layer;
-    }
-    Map<String, Object> all = new TreeMap<>(layer.attributes().unknown());
-    all.put(WITHIN, within);
-    return layer.with(layer.attributes().withUnknown(all));
-  }
-
-  private static final Set<String> MASK_KINDS =
-      Stream.of(maskKinds()).map(NamedType::getName).collect(Collectors.toSet());
-
-  /** Whether anything within a layer names a kind that no mask has here. */
-  private static boolean hasForeignMask(JsonNode node, int depth) {
-    for (JsonNode child : node) {
-      boolean foreign =
-          child instanceof ObjectNode object
-              && object.path("kind").isString()
-              && !MASK_KINDS.contains(object.get("kind").asString());
-      if (foreign || depth < DEEPEST && hasForeignMask(child, depth + 1)) {
-        return true;
-      }
-    }
-    return false;
-  }
-
-  /** Levels of JSON that are looked through; the parser allows no more. */
-  private static final int DEEPEST = 600;
-
-  /** As it came, with the strokes that it refers to written out, as their numbers change. */
-  private static Layer locked(ObjectNode given, String kind, String place, List<Stroke> strokes) {
-    ObjectNode whole = (ObjectNode) withStrokes(given, strokes, place);
-    Map<String, Object> content = new LinkedHashMap<>();
-    whole.properties().forEach(e -> content.put(e.getKey(), e.getValue()));
-    String stage = given.path("stage").asString("");
-    Stage column =
-        Stream.of(Stage.values())
-            .filter(s -> s.name().equalsIgnoreCase(stage))
-            .findFirst()
-            .orElse(Stage.FINISH);
-    LayerAttributes fresh =
-        LayerAttributes.of(given.path("name").asString(kind), column, new Mask.Nothing());
-    return new LockedLayer(
-        given.path("id").isString() ? fresh.withId(given.get("id").asString()) : fresh,
-        kind,
-        content);
-  }
-
-  private static JsonNode withStrokes(JsonNode node, List<Stroke> strokes, String place) {
-    if (node instanceof ObjectNode object) {
-      if (object.size() == 1 && object.path("ref").isInt()) {
-        int ref = object.get("ref").asInt();
-        if (ref < 0 || ref >= strokes.size()) {
-          throw new IllegalArgumentException(
-              "%s: stroke %d is not in the stroke file".formatted(place, ref));
-        }
-        return MAPPER.valueToTree(strokes.get(ref));
-      }
-      ObjectNode out = MAPPER.createObjectNode();
-      object
-          .properties()
-          .forEach(e -> out.set(e.getKey(), withStrokes(e.getValue(), strokes, place)));
-      return out;
-    }
-    if (node instanceof ArrayNode list) {
-      ArrayNode out = MAPPER.createArrayNode();
-      list.forEach(e -> out.add(withStrokes(e, strokes, place)));
-      return out;
-    }
-    return node;
   }
 
   static <T> T read(JsonNode node, Class<T> type, String place, List<Stroke> strokes) {

@@ -65,7 +65,7 @@ public final class PlanFile {
       ArrayNode layers = node.putArray("treatment");
       treatments
           .getOrDefault(finding.key(), List.of())
-          .forEach(l -> layers.add(ModelJson.write(l, null)));
+          .forEach(l -> layers.add(LayerJson.write(l, null)));
     }
     ArrayNode leftOut = root.putArray("leftOut");
     plan.leftOut().forEach(f -> leftOut.add(f.key()));

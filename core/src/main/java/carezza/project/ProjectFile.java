@@ -357,7 +357,7 @@ public final class ProjectFile {
   public static StackFile readStack(byte[] json, String name) throws Problem {
     try {
       ObjectNode node = ModelJson.parse(json);
-      return new StackFile(ModelJson.readStack(node, List.of()), ModelJson.readFaceMap(node));
+      return new StackFile(LayerJson.readStack(node, List.of()), ModelJson.readFaceMap(node));
     } catch (IllegalArgumentException e) {
       throw new Problem(e, Kind.STACK_INVALID, name, e.getMessage());
     }

@@ -85,7 +85,7 @@ public final class RoutineFile {
       }
     }
     Map<String, Set<Rule>> measured = new HashMap<>();
-    LayerStack stack = ModelJson.readStack(node, List.of());
+    LayerStack stack = LayerJson.readStack(node, List.of());
     given.forEach((i, rules) -> measured.put(layers.get(i).path("id").asString(""), rules));
     return new Routine(
         node.path("name").asString("Untitled"),
@@ -133,7 +133,7 @@ public final class RoutineFile {
     node.put("tuned", routine.tuned());
     ArrayNode stack = node.putArray("stack");
     for (Layer layer : routine.stack().layers()) {
-      ObjectNode own = ModelJson.write(layer, null);
+      ObjectNode own = LayerJson.write(layer, null);
       Set<Rule> rules = routine.rules(layer.attributes().id());
       if (!rules.isEmpty()) {
         ArrayNode names = own.putArray(MEASURED);

@@ -29,7 +29,7 @@ final class VariantJson {
       if (variant.crop() != null) {
         other.set("frame", ModelJson.mapper().valueToTree(variant.crop()));
       }
-      other.set("stack", ModelJson.write(variant.stack(), strokes));
+      other.set("stack", LayerJson.write(variant.stack(), strokes));
     }
     return node;
   }
@@ -53,7 +53,7 @@ final class VariantJson {
               : null;
       others.add(
           new Variant(
-              variant.path("name").asString(""), crop, ModelJson.readStack(variant, strokes)));
+              variant.path("name").asString(""), crop, LayerJson.readStack(variant, strokes)));
     }
     return others.isEmpty()
         ? Variants.NONE

@@ -138,8 +138,8 @@ public class HostileNumbersTest {
     ObjectNode given = ModelJson.parse(layer.getBytes(StandardCharsets.UTF_8));
     ObjectNode stack =
         ModelJson.parse(("{\"stack\":[" + given + "]}").getBytes(StandardCharsets.UTF_8));
-    Layer read = ModelJson.readStack(stack, List.of()).layers().getFirst();
-    return ModelJson.write(read, null);
+    Layer read = LayerJson.readStack(stack, List.of()).layers().getFirst();
+    return LayerJson.write(read, null);
   }
 
   private Object tried(String json) throws Problem {

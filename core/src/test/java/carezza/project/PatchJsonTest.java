@@ -49,8 +49,8 @@ public class PatchJsonTest {
   public void aRepairComesBackAsItWas(Patch patch) {
     HealLayer layer = ((HealLayer) LayerType.HEAL.fresh()).withPatches(List.of(patch));
     ObjectNode node = ModelJson.parse("{\"stack\":[]}".getBytes(StandardCharsets.UTF_8));
-    node.withArray("stack").add(ModelJson.write(layer, null));
-    HealLayer read = (HealLayer) ModelJson.readStack(node, List.of()).layers().getFirst();
+    node.withArray("stack").add(LayerJson.write(layer, null));
+    HealLayer read = (HealLayer) LayerJson.readStack(node, List.of()).layers().getFirst();
     assertThat(read.patches()).containsExactly(patch);
   }
 
@@ -71,7 +71,7 @@ public class PatchJsonTest {
   public void whatIsNoRepairIsSaid(String patch, String named) {
     String stack = "{\"stack\":[{\"kind\":\"heal\",\"patches\":[" + patch + "]}]}";
     ObjectNode node = ModelJson.parse(stack.getBytes(StandardCharsets.UTF_8));
-    assertThatThrownBy(() -> ModelJson.readStack(node, List.of()))
+    assertThatThrownBy(() -> LayerJson.readStack(node, List.of()))
         .isInstanceOf(IllegalArgumentException.class)
         .hasMessageContaining("stack[0]")
         .hasMessageContaining(named);

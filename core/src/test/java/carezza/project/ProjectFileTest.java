@@ -370,11 +370,11 @@ public class ProjectFileTest {
             + "{\"area\":{\"points\":[1,1,1,0],\"radius\":5}},"
             + "{\"area\":{\"points\":[9,9,1,0],\"radius\":5},\"reason\":\"scar\"}]}]}";
     LayerStack read =
-        ModelJson.readStack(ModelJson.parse(stack.getBytes(StandardCharsets.UTF_8)), List.of());
+        LayerJson.readStack(ModelJson.parse(stack.getBytes(StandardCharsets.UTF_8)), List.of());
     HealLayer heal = (HealLayer) read.layers().getFirst();
     HealLayer turned = heal.withPatches(heal.patches().reversed());
     List<Stroke> strokes = new ArrayList<>();
-    JsonNode patches = ModelJson.write(turned, strokes).get("patches");
+    JsonNode patches = LayerJson.write(turned, strokes).get("patches");
     assertThat(patches.get(0).path("reason").asString("")).isEqualTo("scar");
     assertThat(patches.get(1).has("reason")).isFalse();
     assertThat(strokes).hasSize(2);

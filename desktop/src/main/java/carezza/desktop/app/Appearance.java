@@ -42,9 +42,12 @@ final class Appearance {
   /** Shows the picture through a display's profile, or none; what is wrong with it, or nothing. */
   private String use(@Nullable Path file) {
     try {
-      OutputProfile display = file == null ? null : OutputProfile.of(file);
-      if (display != null && display.inks()) {
-        return TEXTS.get("appearance.is-the-profile-of-a-press", PictureReader.name(file));
+      OutputProfile display = null;
+      if (file != null) {
+        display = OutputProfile.of(file);
+        if (display.inks()) {
+          return TEXTS.get("appearance.is-the-profile-of-a-press", PictureReader.name(file));
+        }
       }
       state.view().screenProperty().set(state.view().screenProperty().get().on(display));
       settings.set(DISPLAY, file == null ? "" : file.toAbsolutePath().toString());
