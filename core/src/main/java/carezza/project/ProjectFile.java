@@ -357,18 +357,22 @@ public final class ProjectFile {
   public static StackFile readStack(byte[] json, String name) throws Problem {
     try {
       ObjectNode node = ModelJson.parse(json);
-      return new StackFile(LayerJson.readStack(node, List.of()), ModelJson.readFaceMap(node));
+      return new StackFile(
+          OverlayContents.read(LayerJson.readStack(node, List.of()), node),
+          ModelJson.readFaceMap(node));
     } catch (IllegalArgumentException e) {
       throw new Problem(e, Kind.STACK_INVALID, name, e.getMessage());
     }
   }
 
   /**
-   * Writes the stack and face map of a project with its strokes in full, for {@link #readStack}.
+   * Writes the stack and face map of a project with its strokes and overlays in full, for {@link
+   * #readStack}.
    */
   public static void writeStack(Project project, OutputStream out) throws IOException {
     ObjectNode node = ModelJson.write(project, null);
     node.retain("stack", "faceMap");
+    OverlayContents.write(project.stack(), node);
     out.write(ModelJson.text(node));
   }
 

@@ -85,7 +85,7 @@ public final class RoutineFile {
       }
     }
     Map<String, Set<Rule>> measured = new HashMap<>();
-    LayerStack stack = LayerJson.readStack(node, List.of());
+    LayerStack stack = OverlayContents.read(LayerJson.readStack(node, List.of()), node);
     given.forEach((i, rules) -> measured.put(layers.get(i).path("id").asString(""), rules));
     return new Routine(
         node.path("name").asString("Untitled"),
@@ -141,6 +141,7 @@ public final class RoutineFile {
       }
       stack.add(own);
     }
+    OverlayContents.write(routine.stack(), node);
     return ModelJson.text(node);
   }
 }
