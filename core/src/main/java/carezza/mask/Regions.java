@@ -34,6 +34,8 @@ public final class Regions {
   private final Map<SemanticRegion, StoredCoverage> found = new EnumMap<>(SemanticRegion.class);
   private final Map<Key, StoredCoverage> coarser = new ConcurrentHashMap<>();
 
+  private final Map<Integer, Regions> persons = new ConcurrentHashMap<>();
+
   private record Key(SemanticRegion region, int level) {}
 
   private Regions(List<FaceMap> maps, int level, Map<SemanticRegion, Plane> planes) {
@@ -132,6 +134,30 @@ public final class Regions {
     return maps;
   }
 
+  /**
+   * The regions of one of several people, with their face as the one that is measured; of one alone
+   * these. What lies behind all of them stays whole.
+   *
+   * @param index a place in {@link #maps}
+   */
+  public Regions person(int index) {
+    return maps.size() < 2 ? this : persons.computeIfAbsent(index, this::own);
+  }
+
+  private Regions own(int index) {
+    Map<SemanticRegion, Plane> planes = new EnumMap<>(SemanticRegion.class);
+    Plane share = Territory.of(maps, index, of(SemanticRegion.SUBJECT).area(), level);
+    for (SemanticRegion region : found.keySet()) {
+      Plane all = of(region).over(of(region).area());
+      planes.put(region, region == SemanticRegion.BACKDROP ? all : all.times(share));
+    }
+    return new Regions(List.of(maps.get(index)), level, planes);
+  }
+
+  private StoredCoverage of(SemanticRegion region) {
+    return Objects.requireNonNull(found.get(region));
+  }
+
   /** Coverage over an area of a level, bilinear between the pixels it was found at. */
   public Plane coverage(SemanticRegion region, Area area, int atLevel) {
     if (!found.containsKey(region)) {
@@ -146,7 +172,7 @@ public final class Regions {
 
   /** Area means down to a coarser level, so that fine outlines do not alias; made once. */
   private StoredCoverage reduced(SemanticRegion region, int atLevel) {
-    return atLevel == level ? Objects.requireNonNull(found.get(region)) : coarse(region, atLevel);
+    return atLevel == level ? of(region) : coarse(region, atLevel);
   }
 
   private StoredCoverage coarse(SemanticRegion region, int atLevel) {

@@ -28,12 +28,17 @@ public final class GaugeReader {
   private static final int MOST_KEPT = 4;
 
   private final Renderer renderer;
-  private final Recent<RenderInput, Findings> found = new Recent<>(MOST_KEPT);
+  private final Recent<Asked, Findings> found = new Recent<>(MOST_KEPT);
   private volatile @Nullable Settled known;
 
   public GaugeReader(Renderer renderer) {
     this.renderer = renderer;
   }
+
+  /**
+   * @param whose regions are looked at: the scene's own, or those of one person in it
+   */
+  private record Asked(RenderInput scene, Regions whose) {}
 
   /** Figures of a settled picture, and all that they depend on. */
   private record Settled(
@@ -42,9 +47,9 @@ public final class GaugeReader {
       JobLevel job,
       List<RepairArea> repaired,
       PictureStatistics figures) {
-    boolean serves(RenderInput settled, List<RepairArea> areas) {
+    boolean serves(RenderInput settled, Regions whose, List<RepairArea> areas) {
       return stack.equals(settled.stack())
-          && regions == settled.regions()
+          && regions == whose
           && job.equals(settled.job())
           && repaired.equals(areas);
     }
@@ -62,7 +67,16 @@ public final class GaugeReader {
    * @throws java.util.concurrent.CancellationException if cancelled
    */
   public Findings of(RenderInput scene, Cancellation cancellation) {
-    return found.of(scene, () -> read(scene, cancellation));
+    return of(scene, scene.regions(), cancellation);
+  }
+
+  /**
+   * As above, of one of several people.
+   *
+   * @param whose regions of that person
+   */
+  public Findings of(RenderInput scene, Regions whose, Cancellation cancellation) {
+    return found.of(new Asked(scene, whose), () -> read(scene, whose, cancellation));
   }
 
   /**
@@ -72,20 +86,21 @@ public final class GaugeReader {
    * @throws java.util.concurrent.CancellationException if cancelled
    */
   public List<Gauge> tones(RenderInput scene, Cancellation cancellation) {
-    EvaluationContext context = site(scene);
+    EvaluationContext context = site(scene, scene.regions());
     PictureStatistics before = settled(scene, context, cancellation).figures();
     Picture after =
         renderer.render(scene, context.whole(), context.level(), Readiness.EXACT, cancellation);
     return Gauges.read(before, PictureStatistics.tones(context, after, before), scene.job());
   }
 
-  private EvaluationContext site(RenderInput scene) {
-    double faceWidth = renderer.site(scene, 0).faceWidth();
-    return renderer.site(scene, Renderer.analysisLevel(faceWidth));
+  private EvaluationContext site(RenderInput scene, Regions whose) {
+    RenderInput looked = new RenderInput(scene.stack(), whose, scene.job());
+    double faceWidth = renderer.site(looked, 0).faceWidth();
+    return renderer.site(looked, Renderer.analysisLevel(faceWidth));
   }
 
-  private Findings read(RenderInput scene, Cancellation cancellation) {
-    EvaluationContext context = site(scene);
+  private Findings read(RenderInput scene, Regions whose, Cancellation cancellation) {
+    EvaluationContext context = site(scene, whose);
     Settled before = settled(scene, context, cancellation);
     Picture after =
         renderer.render(scene, context.whole(), context.level(), Readiness.EXACT, cancellation);
@@ -100,13 +115,13 @@ public final class GaugeReader {
     RenderInput settled = scene.through(scene.stack().through(Stage.SETTLE));
     List<RepairArea> repaired = PictureStatistics.repaired(scene.stack());
     Settled before = known;
-    if (before == null || !before.serves(settled, repaired)) {
+    if (before == null || !before.serves(settled, context.regions(), repaired)) {
       Picture picture =
           renderer.render(settled, whole, context.level(), Readiness.EXACT, cancellation);
       before =
           new Settled(
               settled.stack(),
-              settled.regions(),
+              context.regions(),
               settled.job(),
               repaired,
               PictureStatistics.of(context, picture, repaired));

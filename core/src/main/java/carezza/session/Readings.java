@@ -61,6 +61,16 @@ public final class Readings {
     return findings.gauges();
   }
 
+  /**
+   * The gauges of one of several people, each measured as if they were alone in the picture.
+   *
+   * @param person a place in {@link Project#allFaces}
+   */
+  public List<Gauge> gauges(Project project, int person, Cancellation cancellation) {
+    RenderInput scene = session.measured(project);
+    return reader.of(scene, scene.regions().person(person), cancellation).gauges();
+  }
+
   /** Names of pictures that are to be laid over this one and are not to be had. */
   public List<String> missingOverlays(Project project) {
     return OverlayPixels.missing(project.stack()).stream().map(l -> l.picture().name()).toList();

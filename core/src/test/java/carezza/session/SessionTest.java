@@ -6,6 +6,8 @@ import static org.assertj.core.data.Offset.offset;
 import java.lang.ref.Reference;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Map;
+import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 
 import org.testng.annotations.Test;
@@ -19,6 +21,8 @@ import carezza.image.Cancellation;
 import carezza.image.Picture;
 import carezza.image.Plane;
 import carezza.kernel.LayerType;
+import carezza.mask.Regions;
+import carezza.measure.Gauge;
 import carezza.model.FaceMap;
 import carezza.model.Layer;
 import carezza.model.LayerAttributes;
@@ -127,12 +131,54 @@ public class SessionTest {
     Reference.reachabilityFence(first);
   }
 
-  /** Two portraits beside one another, the second one corrected by hand. */
+  /** What each of two people measures alone is what they measure beside one another. */
   @Test
-  public void everyFaceOfAPictureIsMappedAndCorrectionsStayWithTheirFace() throws Exception {
-    // At half size, for the memory of two sets of regions.
+  public void gaugesOfOneOfTwoPeopleAreTheirs() throws Exception {
     Picture left = Portrait.S04.picture("photo.jpg").map(Resampling::half);
     Picture right = Portrait.S01.picture("photo.jpg").map(Resampling::half);
+    int width = left.area().width();
+    Document document = started(beside(left, right));
+    Session session = new Session(document.photograph());
+    Project project = session.faces().withFace(document.project(), Cancellation.NONE);
+    Regions regions = session.scene(project).regions();
+    assertThat(regions.maps()).hasSize(2);
+    for (int i = 0; i < 2; i++) {
+      boolean isLeft = regions.maps().get(i).oval().x() < width;
+      Regions own = regions.person(i);
+      assertThat(own).isSameAs(regions.person(i));
+      Plane skin = own.coverage(SemanticRegion.SKIN, session.size().area(), 0);
+      double there = sum(skin, 0, width);
+      double other = sum(skin, width, session.size().width());
+      assertThat(isLeft ? other / there : there / other).isLessThan(0.01);
+
+      Document lone = started(isLeft ? left : right);
+      Session alone = new Session(lone.photograph());
+      Project by = alone.faces().withFace(lone.project(), Cancellation.NONE);
+      Map<String, Double> wanted = before(alone.readings().gauges(by, Cancellation.NONE));
+      Map<String, Double> is = before(session.readings().gauges(project, i, Cancellation.NONE));
+      for (String gauge : List.of("teethYellow", "scleraYellow", "neckMatch", "scleraBalance")) {
+        assertThat(is.get(gauge)).as(gauge).isCloseTo(wanted.get(gauge), offset(1.0));
+      }
+    }
+    assertThat(regions.person(0).coverage(SemanticRegion.BACKDROP, session.size().area(), 0))
+        .isEqualTo(regions.coverage(SemanticRegion.BACKDROP, session.size().area(), 0));
+  }
+
+  private static Map<String, Double> before(List<Gauge> gauges) {
+    return gauges.stream().collect(Collectors.toMap(Gauge::id, Gauge::before));
+  }
+
+  private static double sum(Plane plane, int from, int to) {
+    double sum = 0;
+    for (int y = 0; y < plane.height(); y++) {
+      for (int x = from; x < to; x++) {
+        sum += plane.at(x, y);
+      }
+    }
+    return sum;
+  }
+
+  private static Picture beside(Picture left, Picture right) {
     int width = left.area().width();
     Picture both = Picture.of(new Area(0, 0, 2 * width, left.area().height()));
     for (int c = 0; c < 3; c++) {
@@ -143,7 +189,17 @@ public class SessionTest {
                   new Area(width, 0, right.area().width(), right.area().height()),
                   right.plane(c).values()));
     }
-    Document document = started(both);
+    return both;
+  }
+
+  /** Two portraits beside one another, the second one corrected by hand. */
+  @Test
+  public void everyFaceOfAPictureIsMappedAndCorrectionsStayWithTheirFace() throws Exception {
+    // At half size, for the memory of two sets of regions.
+    Picture left = Portrait.S04.picture("photo.jpg").map(Resampling::half);
+    Picture right = Portrait.S01.picture("photo.jpg").map(Resampling::half);
+    int width = left.area().width();
+    Document document = started(beside(left, right));
     Session session = new Session(document.photograph());
     Project project = session.faces().withFace(document.project(), Cancellation.NONE);
     List<FaceMap> faces = project.allFaces();

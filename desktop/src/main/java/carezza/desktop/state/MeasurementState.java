@@ -3,10 +3,12 @@ package carezza.desktop.state;
 import java.time.Duration;
 import java.util.List;
 import java.util.Map;
+import javafx.beans.property.IntegerProperty;
 import javafx.beans.property.ReadOnlyBooleanProperty;
 import javafx.beans.property.ReadOnlyBooleanWrapper;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
+import javafx.beans.property.SimpleIntegerProperty;
 
 import carezza.desktop.task.Lane;
 import carezza.desktop.task.TaskRunner;
@@ -23,6 +25,9 @@ public final class MeasurementState {
   /** Pause in the work after which the gauges are read: the picture comes before its numbers. */
   private static final Duration REST = Duration.ofMillis(200);
 
+  /** Instead of a person: all of them together. */
+  public static final int EVERYONE = -1;
+
   private static final Texts TEXTS = Texts.of("state");
 
   private final DocumentState document;
@@ -34,6 +39,8 @@ public final class MeasurementState {
   private final ReadOnlyObjectWrapper<List<String>> missing =
       new ReadOnlyObjectWrapper<>(List.of());
   private final ReadOnlyBooleanWrapper underWay = new ReadOnlyBooleanWrapper();
+  private final IntegerProperty person = new SimpleIntegerProperty(EVERYONE);
+  private final ReadOnlyObjectWrapper<List<Gauge>> persons = new ReadOnlyObjectWrapper<>(List.of());
 
   public MeasurementState(DocumentState document, Status status, TaskRunner tasks) {
     this.document = document;
@@ -44,16 +51,20 @@ public final class MeasurementState {
         .subscribe(
             (was, is) -> {
               measuring.cancel();
+              person.set(EVERYONE);
               gauges.set(List.of());
+              persons.set(List.of());
               radii.set(Map.of());
               missing.set(List.of());
             });
     document.projectProperty().subscribe((was, is) -> measuring.cancel());
     document.commitsProperty().subscribe((was, is) -> measure());
     document.seenProperty().subscribe((was, is) -> measure());
+    person.subscribe((was, is) -> measure());
   }
 
-  private record Measured(List<Gauge> gauges, Map<String, Double> radii, List<String> missing) {}
+  private record Measured(
+      List<Gauge> gauges, List<Gauge> persons, Map<String, Double> radii, List<String> missing) {}
 
   private void measure() {
     if (!document.seenProperty().get()) {
@@ -61,12 +72,18 @@ public final class MeasurementState {
     }
     Project asked = document.project();
     Session here = document.session();
+    if (person.get() >= asked.allFaces().size()) {
+      person.set(EVERYONE);
+      return;
+    }
+    int whose = asked.allFaces().size() < 2 ? EVERYONE : person.get();
     underWay.set(true);
     measuring.rested(
         REST,
         cancellation ->
             new Measured(
                 here.readings().gauges(asked, cancellation),
+                whose == EVERYONE ? List.of() : here.readings().gauges(asked, whose, cancellation),
                 here.readings().separationRadii(asked, cancellation),
                 here.readings().missingOverlays(asked)),
         read -> {
@@ -74,6 +91,7 @@ public final class MeasurementState {
           radii.set(read.radii());
           say(read.missing());
           gauges.set(read.gauges());
+          persons.set(whose == EVERYONE ? read.gauges() : read.persons());
         },
         e -> {
           underWay.set(false);
@@ -96,6 +114,16 @@ public final class MeasurementState {
   /** As read last; empty until the first reading of a document. */
   public ReadOnlyObjectProperty<List<Gauge>> gaugesProperty() {
     return gauges.getReadOnlyProperty();
+  }
+
+  /** Whose gauges are looked at: a place in the project's faces, or {@link #EVERYONE}. */
+  public IntegerProperty personProperty() {
+    return person;
+  }
+
+  /** The gauges of whom is looked at; what is judged is everyone's all the same. */
+  public ReadOnlyObjectProperty<List<Gauge>> personsProperty() {
+    return persons.getReadOnlyProperty();
   }
 
   /** Sigma that each separation works with, by layer, in photograph pixels; as last measured. */

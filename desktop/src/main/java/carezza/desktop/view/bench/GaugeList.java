@@ -49,7 +49,7 @@ final class GaugeList extends VBox {
     getStyleClass().add("gauges");
     subscriptions.on(
         this::refresh,
-        state.measurements().gaugesProperty(),
+        state.measurements().personsProperty(),
         state.selection().selectedProperty(),
         all);
     subscriptions.on(state.measurements().underWayProperty(), is -> setOpacity(is ? 0.65 : 1));
@@ -62,7 +62,7 @@ final class GaugeList extends VBox {
   }
 
   private void refresh() {
-    List<Gauge> read = state.measurements().gaugesProperty().get();
+    List<Gauge> read = state.measurements().personsProperty().get();
     List<String> own =
         all.get() ? List.of() : state.selection().layer().map(LayerGauges::of).orElse(List.of());
     List<Gauge> first =

@@ -60,6 +60,7 @@ public final class PanelView extends VBox {
   private final VBox editor = new VBox(9);
   private final BooleanProperty where = new SimpleBooleanProperty();
   private final GaugeList gauges;
+  private final PersonChoice whose;
   private final ScrollPane upper;
   private final ToneView tones;
   private PanelRows rows;
@@ -89,7 +90,8 @@ public final class PanelView extends VBox {
     subscriptions.on(
         () -> sayHeading(heading, all), state.selection().selectedProperty(), gauges.allProperty());
     sayHeading(heading, all);
-    HBox top = new HBox(6, heading, new Spring(), all);
+    whose = new PersonChoice(state);
+    HBox top = new HBox(6, heading, new Spring(), whose, all);
     top.setAlignment(Pos.BOTTOM_LEFT);
     ScrollPane lower = new ScrollPane(gauges);
     lower.setFitToWidth(true);
@@ -135,6 +137,7 @@ public final class PanelView extends VBox {
     subscriptions.close();
     rows.close();
     gauges.close();
+    whose.close();
     tones.close();
   }
 
@@ -145,6 +148,7 @@ public final class PanelView extends VBox {
             ? TEXTS.get("panelView.what-it-moves")
             : TEXTS.get("panelView.gauges-as-settled-now"));
     all.setVisible(inHand);
+    all.setManaged(inHand);
   }
 
   private void refresh() {
