@@ -12,7 +12,7 @@ import org.testng.IHookable;
 import org.testng.ITestResult;
 
 /** Tests of controls that stand in no window, run where windows live. */
-abstract class OnToolkit implements IHookable, IConfigurable {
+public abstract class OnToolkit implements IHookable, IConfigurable {
 
   private static final long PATIENCE_SECONDS = 60;
 

@@ -32,12 +32,13 @@ final class PersonChoice extends ComboBox<Integer> {
     setTooltip(new Tooltip(TEXTS.get("personChoice.whose-tip")));
     setConverter(new Titled<>(this::name));
     managedProperty().bind(visibleProperty());
-    setOnAction(
-        e -> {
-          if (getValue() != null) {
-            state.measurements().personProperty().set(getValue());
-          }
-        });
+    valueProperty()
+        .subscribe(
+            is -> {
+              if (is != null) {
+                state.measurements().personProperty().set(is);
+              }
+            });
     subscriptions.on(this::follow, state.document().projectProperty());
     subscriptions.on(state.measurements().personProperty(), is -> setValue(is.intValue()));
     follow();
@@ -55,6 +56,8 @@ final class PersonChoice extends ComboBox<Integer> {
     if (!now.equals(fromTheLeft)) {
       fromTheLeft = now;
       int chosen = state.measurements().personProperty().get();
+      // A value that was chosen among other items is not looked for among these.
+      setValue(null);
       getItems().setAll(now);
       getItems().addFirst(MeasurementState.EVERYONE);
       setValue(chosen);
