@@ -101,6 +101,14 @@ public final class Renderer {
     return photograph;
   }
 
+  /**
+   * Another document begins on the photograph: what was last measured for a layer of one before
+   * will not do for its own.
+   */
+  public void begin() {
+    latest.clear();
+  }
+
   /** Where a scene is rendered at a level. */
   public EvaluationContext site(RenderInput scene, int level) {
     return context(scene, level)

@@ -49,9 +49,9 @@ public final class Readings {
   /** The finished picture as it was measured last; kept for the preview of a save. */
   private volatile @Nullable Picture measured;
 
-  Readings(Session session) {
+  Readings(Session session, GaugeReader reader) {
     this.session = session;
-    this.reader = new GaugeReader(session.renderer());
+    this.reader = reader;
   }
 
   /** All gauges at the bands of the project's job. */

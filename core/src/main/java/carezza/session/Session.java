@@ -7,6 +7,7 @@ import java.util.concurrent.ConcurrentHashMap;
 import carezza.codec.Photograph;
 import carezza.image.PictureSize;
 import carezza.job.JobLevel;
+import carezza.measure.GaugeReader;
 import carezza.model.Project;
 import carezza.project.Document;
 import carezza.render.Pyramid;
@@ -45,7 +46,7 @@ public final class Session {
         new Renderer(new Pyramid(photograph.pixels()), TileCache.shared(), photograph.sensor());
     faces = new Faces(renderer);
     repairs = new Repairs(this);
-    readings = new Readings(this);
+    readings = new Readings(this, new GaugeReader(renderer));
     advice = new Advice(this);
     colour = new ColourAdvice(this);
     exports = new Exports(this, photograph.metadata());
@@ -62,7 +63,8 @@ public final class Session {
     renderer = known.renderer;
     faces = known.faces;
     repairs = known.repairs;
-    readings = known.readings;
+    // The picture that was measured last, and is saved as the preview, is each document's own.
+    readings = new Readings(this, known.readings.reader());
     advice = known.advice;
     colour = known.colour;
     exports = known.exports;
@@ -71,7 +73,8 @@ public final class Session {
     promises = known.promises;
     preflights = known.preflights;
     routines = known.routines;
-    store = known.store;
+    store = new Store(this);
+    renderer.begin();
   }
 
   /**

@@ -30,6 +30,7 @@ import carezza.model.LayerStack;
 import carezza.model.Mask;
 import carezza.model.Mask.Quantity;
 import carezza.model.Project;
+import carezza.model.RecordValue;
 import carezza.model.SemanticRegion;
 import carezza.model.Stage;
 import carezza.project.Document;
@@ -92,6 +93,22 @@ public class SessionTest {
     assertThat(area.width()).isLessThanOrEqualTo(64);
     assertThat(thumbnail.at(area.x() + 2, area.y() + 5)).isZero();
     assertThat(thumbnail.at(area.right() - 3, area.y() + 5)).isEqualTo(1);
+  }
+
+  @Test
+  public void aProjectIsNotSavedWithTheGlanceOfAnotherOnItsPhotograph() throws Exception {
+    Document document = started(halves());
+    Layer bright = LayerType.EXPOSURE.fresh();
+    Project lit =
+        document.project().withStack(LayerStack.of(RecordValue.with(bright, "stops", 1.5)));
+    Session first = Session.of(document);
+    first.readings().gauges(lit, Cancellation.NONE);
+    assertThat(first.store().glance(lit)).isNotEqualTo(first.store().asShot(lit, 400));
+
+    Session second = Session.of(document);
+    assertThat(second.store().glance(document.project()))
+        .isEqualTo(new Session(document.photograph()).store().glance(document.project()));
+    Reference.reachabilityFence(first);
   }
 
   /** Tiles that had to be made for the whole picture. */
