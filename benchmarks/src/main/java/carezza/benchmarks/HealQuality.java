@@ -33,7 +33,6 @@ import carezza.session.Session;
 final class HealQuality {
 
   private static final List<String> PEERS = List.of("telea", "ns", "clone");
-  private static final String SCRIPT = "benchmarks/src/main/python/peers.py";
   private static final double LARGEST = 60;
 
   private final Path folder;
@@ -118,31 +117,7 @@ final class HealQuality {
     }
     Path list = out.resolve("spots");
     Files.writeString(list, lines);
-    for (String python : List.of("/usr/bin/python3", "python3")) {
-      try {
-        Process asked =
-            new ProcessBuilder(
-                    python,
-                    SCRIPT,
-                    folder.resolve("photo.jpg").toString(),
-                    list.toString(),
-                    out.toString())
-                .redirectErrorStream(true)
-                .start();
-        asked.getInputStream().readAllBytes();
-        if (asked.waitFor() == 0) {
-          return true;
-        }
-      } catch (InterruptedException e) {
-        Thread.currentThread().interrupt();
-        return false;
-      } catch (IOException e) {
-        // Not there; the next may be.
-        continue;
-      }
-    }
-    System.out.println("OpenCV could not be asked; its rows are left out.");
-    return false;
+    return Peers.ask("peers.py", folder.resolve("photo.jpg"), list, out).isPresent();
   }
 
   private String row(String who, Picture result) {

@@ -13,10 +13,11 @@ import carezza.codec.PressProfile;
  * {@code routine NAME PHOTO …} holds a shipped routine against the same with its values fixed;
  * {@code quality PORTRAITS FILE.md} compares what is found with the painted truth; {@code regions
  * PORTRAITS … FILE.md} compares regions and draws them; {@code plan PORTRAITS … FILE.md} compares
- * findings and drafts; {@code detection PORTRAITS} fits the weights by which blemishes are told;
- * {@code files FOLDER [REPORT.md]} reads a folder of other people's files beside an independent
- * reader; {@code fuzz SECONDS FOLDER} fuzzes the readers (with the profile {@code fuzz}); {@code
- * press-profile FILE} makes the CMYK profile anew.
+ * findings and drafts; {@code noise CLEAN.jpg} calms known noise beside OpenCV; {@code detection
+ * PORTRAITS} fits the weights by which blemishes are told; {@code files FOLDER [REPORT.md]} reads a
+ * folder of other people's files beside an independent reader; {@code fuzz SECONDS FOLDER} fuzzes
+ * the readers (with the profile {@code fuzz}); {@code press-profile FILE} makes the CMYK profile
+ * anew.
  */
 public final class Main {
 
@@ -50,13 +51,14 @@ public final class Main {
               Path.of(rest[rest.length - 1]),
               Files.createDirectories(
                   Path.of(System.getProperty("carezza.sheet", "target/regions"))));
+      case "noise" -> NoiseQuality.run(Path.of(rest[0]));
       case "detection" -> DetectionFit.run(Arrays.stream(rest).map(Path::of).toList());
       case "files" -> ForeignFiles.main(rest);
       case "fuzz" -> Fuzzing.run(rest);
       case "press-profile" -> Files.write(Path.of(rest[0]), PressProfile.make());
       default -> {
         System.err.println(
-            "Say what to measure: jmh [pattern …], memory, strokes, pushes, sliders, masks, colours, finish, set, routine, quality, plan, regions, detection, files, fuzz, or press-profile.");
+            "Say what to measure: jmh [pattern …], memory, strokes, pushes, sliders, masks, colours, finish, set, routine, quality, plan, regions, noise, detection, files, fuzz, or press-profile.");
         System.exit(2);
       }
     }

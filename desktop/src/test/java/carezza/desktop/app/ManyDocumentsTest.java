@@ -26,10 +26,9 @@ public class ManyDocumentsTest extends WindowDriver {
 
   @Test
   public void nothingIsLeftOfDocumentsThatAreGone() throws Exception {
-    byte[] file = file();
     List<WeakReference<Object>> gone = new ArrayList<>();
     for (int i = 0; i < DOCUMENTS; i++) {
-      Document document = ProjectFile.start(file, "grey.png");
+      Document document = ProjectFile.start(file(i), "grey.png");
       LayerStack stack = LayerStack.of(LayerType.EXPOSURE.fresh(), LayerType.DODGE_BURN.fresh());
       onStage(
           () -> {
@@ -54,10 +53,11 @@ public class ManyDocumentsTest extends WindowDriver {
     return gone.stream().filter(r -> r.get() != null).count();
   }
 
-  private static byte[] file() throws Exception {
+  /** Of a grey of its own: what is known of a photograph lives on while it is open again. */
+  private static byte[] file(int number) throws Exception {
     Area area = new Area(0, 0, 480, 360);
-    Picture grey =
-        new Picture(Plane.filled(area, 0.5f), Plane.filled(area, 0.5f), Plane.filled(area, 0.5f));
+    Plane level = Plane.filled(area, (100 + number) / 255f);
+    Picture grey = new Picture(level, level, level);
     return PictureWriter.encode(
         grey, new PictureWriter.Settings(PictureFormat.PNG, 90, 8, OutputProfile.SRGB), "grey.png");
   }

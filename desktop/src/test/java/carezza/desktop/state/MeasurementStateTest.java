@@ -7,15 +7,22 @@ import java.util.List;
 import org.testng.annotations.BeforeClass;
 import org.testng.annotations.Test;
 
-import carezza.desktop.demo.Demo;
+import carezza.codec.OutputProfile;
+import carezza.codec.PictureFormat;
+import carezza.codec.PictureWriter;
 import carezza.desktop.task.TaskRunner;
+import carezza.image.Area;
 import carezza.image.Cancellation;
+import carezza.image.Picture;
 import carezza.kernel.LayerType;
 import carezza.measure.Gauge;
 import carezza.model.FaceMap;
 import carezza.model.LayerStack;
+import carezza.model.Point;
 import carezza.model.Project;
+import carezza.model.RecordValue;
 import carezza.project.Document;
+import carezza.project.ProjectFile;
 import carezza.session.Session;
 
 /** Whose gauges are looked at, where a second face is in the picture. */
@@ -24,18 +31,38 @@ public class MeasurementStateTest {
 
   private AppState state;
   private MeasurementState measurements;
-  private Project both;
 
+  /** Two that are told apart by their skin alone, under one exposure. */
   @BeforeClass
   public void open() throws Exception {
-    Document demo = Demo.understudy();
-    Project alone = demo.project().withStack(LayerStack.of(LayerType.EXPOSURE.fresh()));
-    FaceMap other = FaceMap.guess(demo.project().photograph().width() / 3, 500);
-    both = alone.withAllFaces(List.of(alone.faceMap().orElseThrow(), other));
+    Picture halves = Picture.of(new Area(0, 0, 400, 300));
+    double[][] skins = {{0.82, 0.62, 0.52}, {0.42, 0.28, 0.2}};
+    for (int c = 0; c < 3; c++) {
+      for (int i = 0; i < 400 * 300; i++) {
+        halves.plane(c).values()[i] = (float) skins[i % 400 < 200 ? 0 : 1][c];
+      }
+    }
+    byte[] file =
+        PictureWriter.encode(
+            halves,
+            new PictureWriter.Settings(PictureFormat.PNG, 90, 8, OutputProfile.SRGB),
+            "two.png");
+    Document started = ProjectFile.start(file, "two.png");
+    LayerStack stack = LayerStack.of(RecordValue.with(LayerType.EXPOSURE.fresh(), "stops", 0.7));
+    Project both = started.project().withStack(stack).withAllFaces(List.of(face(100), face(300)));
     state = AppState.with(TaskRunner.inPlace());
     measurements = state.measurements();
-    state.document().open(demo.with(both, null));
+    state.document().open(started.with(both, null));
     state.document().beSeen(state.document().session());
+  }
+
+  private static FaceMap face(double x) {
+    return new FaceMap(
+        new FaceMap.FaceOval(x, 150, 60, 80, 0),
+        new Point(x - 25, 125),
+        new Point(x + 25, 125),
+        new Point(x - 22, 190),
+        new Point(x + 22, 190));
   }
 
   private List<Gauge> expected(int person) {
