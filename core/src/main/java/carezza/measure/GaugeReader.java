@@ -2,10 +2,7 @@ package carezza.measure;
 
 import java.util.List;
 
-import org.jspecify.annotations.Nullable;
-
 import carezza.function.Recent;
-import carezza.image.Area;
 import carezza.image.Cancellation;
 import carezza.image.Picture;
 import carezza.job.JobLevel;
@@ -27,9 +24,12 @@ public final class GaugeReader {
   /** Scenes whose readings are kept: pictures of the analysis size go with them. */
   private static final int MOST_KEPT = 4;
 
+  /** Settled pictures whose figures are kept: of all people together, and of the one looked at. */
+  private static final int MOST_SETTLED = 2;
+
   private final Renderer renderer;
   private final Recent<Asked, Findings> found = new Recent<>(MOST_KEPT);
-  private volatile @Nullable Settled known;
+  private final Recent<Settled, PictureStatistics> settled = new Recent<>(MOST_SETTLED);
 
   public GaugeReader(Renderer renderer) {
     this.renderer = renderer;
@@ -40,20 +40,9 @@ public final class GaugeReader {
    */
   private record Asked(RenderInput scene, Regions whose) {}
 
-  /** Figures of a settled picture, and all that they depend on. */
+  /** All that figures of a settled picture depend on. */
   private record Settled(
-      LayerStack stack,
-      Regions regions,
-      JobLevel job,
-      List<RepairArea> repaired,
-      PictureStatistics figures) {
-    boolean serves(RenderInput settled, Regions whose, List<RepairArea> areas) {
-      return stack.equals(settled.stack())
-          && regions == whose
-          && job.equals(settled.job())
-          && repaired.equals(areas);
-    }
-  }
+      LayerStack stack, Regions regions, JobLevel job, List<RepairArea> repaired) {}
 
   /**
    * What was read, and the finished picture it was read on, at the analysis size; not to be
@@ -87,7 +76,7 @@ public final class GaugeReader {
    */
   public List<Gauge> tones(RenderInput scene, Cancellation cancellation) {
     EvaluationContext context = site(scene, scene.regions());
-    PictureStatistics before = settled(scene, context, cancellation).figures();
+    PictureStatistics before = settled(scene, context, cancellation);
     Picture after =
         renderer.render(scene, context.whole(), context.level(), Readiness.EXACT, cancellation);
     return Gauges.read(before, PictureStatistics.tones(context, after, before), scene.job());
@@ -101,32 +90,26 @@ public final class GaugeReader {
 
   private Findings read(RenderInput scene, Regions whose, Cancellation cancellation) {
     EvaluationContext context = site(scene, whose);
-    Settled before = settled(scene, context, cancellation);
+    PictureStatistics before = settled(scene, context, cancellation);
     Picture after =
         renderer.render(scene, context.whole(), context.level(), Readiness.EXACT, cancellation);
     cancellation.check();
     PictureStatistics finished =
         PictureStatistics.of(context, after, PictureStatistics.repaired(scene.stack()));
-    return new Findings(Gauges.read(before.figures(), finished, scene.job()), after);
+    return new Findings(Gauges.read(before, finished, scene.job()), after);
   }
 
-  private Settled settled(RenderInput scene, EvaluationContext context, Cancellation cancellation) {
-    Area whole = context.whole();
-    RenderInput settled = scene.through(scene.stack().through(Stage.SETTLE));
+  private PictureStatistics settled(
+      RenderInput scene, EvaluationContext context, Cancellation cancellation) {
+    RenderInput below = scene.through(scene.stack().through(Stage.SETTLE));
     List<RepairArea> repaired = PictureStatistics.repaired(scene.stack());
-    Settled before = known;
-    if (before == null || !before.serves(settled, context.regions(), repaired)) {
-      Picture picture =
-          renderer.render(settled, whole, context.level(), Readiness.EXACT, cancellation);
-      before =
-          new Settled(
-              settled.stack(),
-              context.regions(),
-              settled.job(),
-              repaired,
-              PictureStatistics.of(context, picture, repaired));
-      known = before;
-    }
-    return before;
+    return settled.of(
+        new Settled(below.stack(), context.regions(), below.job(), repaired),
+        () -> {
+          Picture picture =
+              renderer.render(
+                  below, context.whole(), context.level(), Readiness.EXACT, cancellation);
+          return PictureStatistics.of(context, picture, repaired);
+        });
   }
 }

@@ -2,7 +2,6 @@ package carezza.plan;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 
 import org.jspecify.annotations.Nullable;
 
@@ -13,13 +12,9 @@ import carezza.image.Plane;
 import carezza.job.Band;
 import carezza.job.JobLevel;
 import carezza.mask.EvaluationContext;
-import carezza.mask.Masks;
 import carezza.measure.Blemish;
-import carezza.measure.Distraction;
-import carezza.measure.Distractions;
 import carezza.measure.EndPoints;
 import carezza.measure.PictureStatistics;
-import carezza.measure.SkinGauges;
 import carezza.measure.StrayHairs.Hair;
 import carezza.measure.fault.BackdropReading;
 import carezza.measure.fault.CastEstimate;
@@ -32,7 +27,6 @@ import carezza.measure.fault.Tilt;
 import carezza.measure.fault.UnderEye;
 import carezza.model.Crop;
 import carezza.model.FaceMap;
-import carezza.model.Mask;
 import carezza.model.Point;
 import carezza.model.RepairArea;
 import carezza.model.SemanticRegion;
@@ -51,27 +45,8 @@ public final class PlanReader {
    */
   private static final double USUAL_LIGHTNESS = 55;
 
-  /** Regions of skin that are compared with the face. */
-  private static final List<SemanticRegion> BODY =
-      List.of(
-          SemanticRegion.NECK_SKIN,
-          SemanticRegion.EARS,
-          SemanticRegion.SHOULDERS,
-          SemanticRegion.HANDS);
-
   /** How sure a hair is that was found: it is long and narrow. */
   private static final double HAIR_CONFIDENCE = 0.8;
-
-  /**
-   * Least area of such a region, in squares of the face width, and the difference from which it is
-   * no skin.
-   */
-  private static final double LEAST_BODY = 0.05;
-
-  private static final double NO_SKIN = 8;
-
-  /** Places that draw the eye which are listed, each by itself. */
-  private static final int MOST_DISTRACTIONS = 4;
 
   /**
    * Width of the head at the picture's upper edge, in face widths, from which it is cut on purpose.
@@ -274,12 +249,13 @@ public final class PlanReader {
     }
     context.regions().faces().filter(f -> wants(FindingKind.UNDER_EYES)).ifPresent(this::underEyes);
     if (wants(FindingKind.MATCH)) {
-      match();
+      MatchReadings match = new MatchReadings(context, lab);
+      found.addAll(match.of(figures().face(), upTo(FindingKind.MATCH)));
     }
     mouthAndEyes();
     // Away from the face is nowhere while no face is known.
     if (wants(FindingKind.DISTRACTIONS) && context.regions().faces().isPresent()) {
-      distractions(asShot);
+      found.addAll(new DistractionReadings(context, working, lab, wanted).of(asShot));
     }
     if (wants(FindingKind.BACKDROP)) {
       backdrop();
@@ -319,53 +295,6 @@ public final class PlanReader {
     }
   }
 
-  private void match() {
-    Lab face = figures().face();
-    double least = LEAST_BODY * Math.pow(context.faceWidth(), 2);
-    for (SemanticRegion region : BODY) {
-      Plane skin = context.regions().coverage(region, context.whole(), context.level());
-      double area = 0;
-      for (float v : skin.values()) {
-        area += v;
-      }
-      Lab own = SkinGauges.median(lab, skin);
-      if (area >= least && !Double.isNaN(own.l()) && !Double.isNaN(face.l())) {
-        match(
-            region.name().toLowerCase(Locale.ROOT),
-            face,
-            own,
-            Places.middle(skin, context.scale()));
-      }
-    }
-    List<FaceMap> maps = context.regions().maps();
-    for (int i = 1; i < maps.size(); i++) {
-      FaceMap other = maps.get(i);
-      Point at = new Point(other.oval().x(), other.oval().y());
-      match("face" + (i + 1), of(maps.getFirst()), of(other), at);
-    }
-  }
-
-  private Lab of(FaceMap face) {
-    Plane skin =
-        context.regions().coverage(SemanticRegion.FACE_SKIN, context.whole(), context.level());
-    Mask oval =
-        new Mask.Ellipse(
-            face.oval().x(),
-            face.oval().y(),
-            face.oval().radiusX(),
-            face.oval().radiusY(),
-            face.oval().angle(),
-            0);
-    return SkinGauges.median(lab, skin.times(Masks.render(oval, context.whole(), context)));
-  }
-
-  private void match(String part, Lab face, Lab other, @Nullable Point at) {
-    double off = SkinGauges.match(face, other);
-    if (off < NO_SKIN) {
-      add(FindingKind.MATCH, part, off, upTo(FindingKind.MATCH), at, 0.3);
-    }
-  }
-
   private void mouthAndEyes() {
     if (wants(FindingKind.TEETH)) {
       add(
@@ -393,57 +322,6 @@ public final class PlanReader {
       double spread = eyes == null ? Double.NaN : RobustStatistics.sigma(lab.first(), iris);
       add(FindingKind.IRISES, "", spread, from(FindingKind.IRISES), eyes, 0.3);
     }
-  }
-
-  private void distractions(List<Reading> asShot) {
-    List<Distraction> here = Distractions.of(lab, context);
-    List<Reading> known =
-        asShot.stream().filter(r -> r.kind() == FindingKind.DISTRACTIONS).toList();
-    if (known.isEmpty() && asShot.isEmpty()) {
-      BackdropReading backdrop = BackdropReading.of(context, working, lab, wanted);
-      here.stream()
-          .filter(d -> d.strength() > most(d))
-          // A white backdrop is bright, and should be.
-          .filter(d -> !backdrop.white() || d.kind() != Distraction.Kind.BRIGHT)
-          .limit(MOST_DISTRACTIONS)
-          .forEach(
-              d ->
-                  found.add(
-                      new Reading(
-                          FindingKind.DISTRACTIONS,
-                          name(d),
-                          d.strength(),
-                          new Band(-INFINITE, most(d)),
-                          d.place(),
-                          d.radius(),
-                          List.of())));
-    }
-    for (Reading was : known) {
-      double left =
-          here.stream()
-              .filter(d -> was.part().startsWith(kind(d)))
-              .filter(d -> was.place() != null && d.place().distance(was.place()) < was.radius())
-              .mapToDouble(Distraction::strength)
-              .max()
-              .orElse(0);
-      found.add(
-          new Reading(
-              was.kind(), was.part(), left, was.band(), was.place(), was.radius(), List.of()));
-    }
-  }
-
-  /** Edges of dress and hair are sharp everywhere, so a sharp place must stand out farther. */
-  private double most(Distraction d) {
-    String name = d.kind() == Distraction.Kind.SHARP ? "sharp" : "above";
-    return job.limit(FindingKind.DISTRACTIONS.key(), name);
-  }
-
-  private static String kind(Distraction d) {
-    return d.kind().name().toLowerCase(Locale.ROOT);
-  }
-
-  private static String name(Distraction d) {
-    return "%s-%d-%d".formatted(kind(d), Math.round(d.place().x()), Math.round(d.place().y()));
   }
 
   private void backdrop() {

@@ -79,7 +79,7 @@ final class DeliveryChecks extends VBox {
     said.getChildren().clear();
     List<Gauge> gauges = state.measurements().gaugesProperty().get();
     long inside = gauges.stream().filter(g -> g.verdict() == Verdict.INSIDE).count();
-    say(TEXTS.get("deliverPanel.gauges-lie-inside-their-bands", inside));
+    say(TEXTS.get("deliveryChecks.gauges-lie-inside-their-bands", inside));
     gauges.stream().filter(Gauge::isOutside).forEach(g -> say(PreflightWords.outside(g)));
     state
         .measurements()
@@ -93,7 +93,7 @@ final class DeliveryChecks extends VBox {
   private void plan() {
     Plan plan = state.plan().planProperty().get();
     if (plan != null && !plan.open().isEmpty()) {
-      say(TEXTS.get("deliverPanel.open-in-the-plan", plan.open().size()));
+      say(TEXTS.get("deliveryChecks.open-in-the-plan", plan.open().size()));
     }
     state.plan().brokenProperty().get().stream()
         .collect(Collectors.groupingBy(Broken::promise, LinkedHashMap::new, Collectors.toList()))
@@ -122,15 +122,15 @@ final class DeliveryChecks extends VBox {
   private static String words(OutputCheck found) {
     List<String> said = new ArrayList<>();
     if (found.outside() >= SOME) {
-      said.add(TEXTS.get("deliverPanel.colours-outside", 100 * found.outside()));
+      said.add(TEXTS.get("deliveryChecks.colours-outside", 100 * found.outside()));
     }
     if (found.clipped() >= SOME) {
-      said.add(TEXTS.get("deliverPanel.clipped", 100 * found.clipped()));
+      said.add(TEXTS.get("deliveryChecks.clipped", 100 * found.clipped()));
     }
     if (found.mostInk() > 0) {
-      said.add(TEXTS.get("deliverPanel.most-ink", found.mostInk()));
+      said.add(TEXTS.get("deliveryChecks.most-ink", found.mostInk()));
     }
-    return said.isEmpty() ? TEXTS.get("deliverPanel.all-colours") : String.join(" ", said);
+    return said.isEmpty() ? TEXTS.get("deliveryChecks.all-colours") : String.join(" ", said);
   }
 
   void close() {

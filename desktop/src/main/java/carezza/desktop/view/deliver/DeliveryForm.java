@@ -39,8 +39,8 @@ final class DeliveryForm extends VBox {
   private final ColourChoice colours;
   private final ComboBox<Carried> notes = new ComboBox<>();
   private final CheckBox layers =
-      new CheckBox(TEXTS.get("deliverPanel.a-page-for-each-layer-tiff"));
-  private final CheckBox retouched = new CheckBox(TEXTS.get("deliverPanel.say-retouched"));
+      new CheckBox(TEXTS.get("deliveryForm.a-page-for-each-layer-tiff"));
+  private final CheckBox retouched = new CheckBox(TEXTS.get("deliveryForm.say-retouched"));
 
   /**
    * @param say what cannot be used, and why
@@ -52,16 +52,16 @@ final class DeliveryForm extends VBox {
     colours = new ColourChoice(state, settings, say);
     getChildren()
         .addAll(
-            DeliverPanel.caption(TEXTS.get("deliverPanel.long-edge")),
+            DeliverPanel.caption(TEXTS.get("deliveryForm.long-edge")),
             edge,
             size,
             qualityCaption,
             quality,
-            DeliverPanel.caption(TEXTS.get("deliverPanel.bits-per-channel-png-and-tiff")),
+            DeliverPanel.caption(TEXTS.get("deliveryForm.bits-per-channel-png-and-tiff")),
             bits,
-            DeliverPanel.caption(TEXTS.get("deliverPanel.colour-space")),
+            DeliverPanel.caption(TEXTS.get("deliveryForm.colour-space")),
             colours,
-            DeliverPanel.caption(TEXTS.get("deliverPanel.what-the-photograph-s-file-says")),
+            DeliverPanel.caption(TEXTS.get("deliveryForm.what-the-photograph-s-file-says")),
             notes,
             retouched,
             layers);
@@ -72,45 +72,45 @@ final class DeliveryForm extends VBox {
 
   private void build() {
     edge.setId("deliver-edge");
-    edge.setAccessibleText(TEXTS.get("deliverPanel.long-edge"));
-    edge.getItems().add(TEXTS.get("deliverPanel.full-size"));
+    edge.setAccessibleText(TEXTS.get("deliveryForm.long-edge"));
+    edge.getItems().add(TEXTS.get("deliveryForm.full-size"));
     for (int i = 1; i < EDGES.length; i++) {
-      edge.getItems().add(TEXTS.get("deliverPanel.pixels-2", EDGES[i]));
+      edge.getItems().add(TEXTS.get("deliveryForm.pixels-2", EDGES[i]));
     }
     edge.getSelectionModel().select(0);
-    edge.setTooltip(new Tooltip(TEXTS.get("deliverPanel.most-pixels-along-the-long-edge")));
+    edge.setTooltip(new Tooltip(TEXTS.get("deliveryForm.most-pixels-along-the-long-edge")));
     edge.getSelectionModel().selectedIndexProperty().addListener((o, was, is) -> saySize());
     size.setId("deliver-size");
     quality.setId("deliver-quality");
-    quality.setAccessibleText(TEXTS.get("deliverPanel.jpeg-quality-2"));
-    quality.setTooltip(new Tooltip(TEXTS.get("deliverPanel.jpeg-quality-50-to-100")));
+    quality.setAccessibleText(TEXTS.get("deliveryForm.jpeg-quality-2"));
+    quality.setTooltip(new Tooltip(TEXTS.get("deliveryForm.jpeg-quality-50-to-100")));
     quality.valueProperty().addListener((o, was, is) -> sayQuality());
     sayQuality();
     bits.setId("deliver-bits");
-    bits.setAccessibleText(TEXTS.get("deliverPanel.bits-per-channel"));
+    bits.setAccessibleText(TEXTS.get("deliveryForm.bits-per-channel"));
     bits.getItems().addAll("8", "16");
     bits.getSelectionModel().select(0);
-    bits.setTooltip(new Tooltip(TEXTS.get("deliverPanel.bits-per-channel-jpeg-always-has")));
+    bits.setTooltip(new Tooltip(TEXTS.get("deliveryForm.bits-per-channel-jpeg-always-has")));
     notes.setId("deliver-notes");
-    notes.setAccessibleText(TEXTS.get("deliverPanel.what-the-photograph-s-file-says"));
+    notes.setAccessibleText(TEXTS.get("deliveryForm.what-the-photograph-s-file-says"));
     notes.getItems().addAll(Carried.values());
     notes.setConverter(
         new Titled<>(
             c ->
                 switch (c) {
-                  case NOTHING -> TEXTS.get("deliverPanel.leave-out");
+                  case NOTHING -> TEXTS.get("deliveryForm.leave-out");
                   case WITHOUT_PLACE ->
-                      TEXTS.get("deliverPanel.carry-over-without-place-and-serial");
-                  case ALL -> TEXTS.get("deliverPanel.carry-over-place-included");
+                      TEXTS.get("deliveryForm.carry-over-without-place-and-serial");
+                  case ALL -> TEXTS.get("deliveryForm.carry-over-place-included");
                 }));
     notes.getSelectionModel().select(Carried.WITHOUT_PLACE);
-    notes.setTooltip(new Tooltip(TEXTS.get("deliverPanel.exif-iptc-and-xmp-camera-date")));
+    notes.setTooltip(new Tooltip(TEXTS.get("deliveryForm.exif-iptc-and-xmp-camera-date")));
     retouched.setId("deliver-retouched");
-    retouched.setTooltip(new Tooltip(TEXTS.get("deliverPanel.say-retouched.tip")));
+    retouched.setTooltip(new Tooltip(TEXTS.get("deliveryForm.say-retouched.tip")));
     // Files with layers carry no words about the picture.
     retouched.disableProperty().bind(layers.selectedProperty());
     layers.setId("deliver-layers");
-    layers.setTooltip(new Tooltip(TEXTS.get("deliverPanel.the-photograph-each-layer-and-the")));
+    layers.setTooltip(new Tooltip(TEXTS.get("deliveryForm.the-photograph-each-layer-and-the")));
   }
 
   ColourChoice colours() {
@@ -118,7 +118,7 @@ final class DeliveryForm extends VBox {
   }
 
   private void sayQuality() {
-    qualityCaption.setText(TEXTS.get("deliverPanel.jpeg-quality", Math.round(quality.getValue())));
+    qualityCaption.setText(TEXTS.get("deliveryForm.jpeg-quality", Math.round(quality.getValue())));
   }
 
   /** The pixels of the file as things stand. */
@@ -131,8 +131,8 @@ final class DeliveryForm extends VBox {
     int wanted = EDGES[edge.getSelectionModel().getSelectedIndex()];
     size.setText(
         wanted > out.longEdge()
-            ? TEXTS.get("deliverPanel.pixels-there-are-no-more-in", out.width(), out.height())
-            : TEXTS.get("deliverPanel.pixels", out.width(), out.height()));
+            ? TEXTS.get("deliveryForm.pixels-there-are-no-more-in", out.width(), out.height())
+            : TEXTS.get("deliveryForm.pixels", out.width(), out.height()));
   }
 
   /** What was chosen. */

@@ -244,7 +244,7 @@ final class RecipePanel extends VBox {
                 .getChildren()
                 .add(
                     DeliverPanel.words(
-                        TEXTS.get("deliverPanel.open-in-the-plan", plan.open().size())));
+                        TEXTS.get("deliveryChecks.open-in-the-plan", plan.open().size())));
           }
         },
         state.status()::fail);
