@@ -6,6 +6,7 @@ import java.util.List;
 import org.jspecify.annotations.Nullable;
 
 import carezza.face.FaceAnalysis;
+import carezza.function.Recent;
 import carezza.image.Cancellation;
 import carezza.image.Picture;
 import carezza.image.Plane;
@@ -25,9 +26,11 @@ import carezza.render.Renderer.Readiness;
  */
 public final class Faces {
 
+  /** Maps whose regions are kept: a correction and what it corrected, for undo. */
+  private static final int MOST_KEPT = 2;
+
   private final Renderer renderer;
-  private List<FaceMap> regionsOf = List.of();
-  private Regions regions = Regions.none();
+  private final Recent<List<FaceMap>, Regions> regions = new Recent<>(MOST_KEPT);
   private @Nullable Plane subject;
 
   Faces(Renderer renderer) {
@@ -38,12 +41,12 @@ public final class Faces {
     if (faces.isEmpty()) {
       return Regions.none();
     }
-    if (!faces.equals(regionsOf)) {
-      int level = Regions.level(faces.getFirst());
-      regions = Regions.find(renderer.photograph().level(level), faces, subject());
-      regionsOf = faces;
-    }
-    return regions;
+    return regions.of(
+        faces,
+        () -> {
+          int level = Regions.level(faces.getFirst());
+          return Regions.find(renderer.photograph().level(level), faces, subject());
+        });
   }
 
   private synchronized Plane subject() {

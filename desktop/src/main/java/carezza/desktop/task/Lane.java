@@ -25,16 +25,22 @@ public final class Lane implements AutoCloseable {
   private final TaskRunner runner;
   private final ExecutorService thread;
   private final boolean droppable;
+  private final boolean first;
   private final AtomicLong newest = new AtomicLong();
 
   /** What ends the request that was made last; on the interface thread. */
   private Runnable over = () -> {};
 
-  Lane(String name, TaskRunner runner, ExecutorService thread, boolean droppable) {
+  /**
+   * @param droppable its work leaves nothing half done wherever it ends
+   * @param first what rests elsewhere waits for its work, too
+   */
+  Lane(String name, TaskRunner runner, ExecutorService thread, boolean droppable, boolean first) {
     this.name = name;
     this.runner = runner;
     this.thread = thread;
     this.droppable = droppable;
+    this.first = first;
   }
 
   /** Work that can tell when it is no longer wanted. */
@@ -70,8 +76,8 @@ public final class Lane implements AutoCloseable {
   }
 
   /**
-   * As {@link #newest}, once no newer request has come for a while: the hand comes before what
-   * follows it.
+   * As {@link #newest}, once no newer request has come for a while and what comes first is done:
+   * the hand and its picture come before what follows them.
    */
   public <T> void rested(
       Duration rest, Work<T> work, Consumer<T> done, Consumer<Throwable> failed) {
@@ -110,7 +116,7 @@ public final class Lane implements AutoCloseable {
 
   private void execute(Runnable work) {
     try {
-      thread.execute(work);
+      thread.execute(first ? () -> runner.ahead(work) : work);
     } catch (RejectedExecutionException e) {
       // Closed meanwhile: nothing is wanted any more.
       cancel();
@@ -130,6 +136,9 @@ public final class Lane implements AutoCloseable {
       if (!rest.isZero()) {
         runner.rest(rest);
         stale.check();
+        if (!first) {
+          runner.giveWay(stale);
+        }
       }
       T result = droppable ? ParallelRows.until(stale, () -> work.run(stale)) : work.run(stale);
       runner.atHome(

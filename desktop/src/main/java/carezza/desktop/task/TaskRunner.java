@@ -8,9 +8,12 @@ import java.util.concurrent.ExecutorService;
 import java.util.concurrent.LinkedBlockingQueue;
 import java.util.concurrent.ThreadPoolExecutor;
 import java.util.concurrent.TimeUnit;
+import java.util.concurrent.atomic.AtomicInteger;
 import java.util.function.Consumer;
 import java.util.function.Function;
 import javafx.application.Platform;
+
+import carezza.image.Cancellation;
 
 /** Hands out lanes for work off the interface thread, and ends them all together. */
 public final class TaskRunner implements AutoCloseable {
@@ -18,10 +21,20 @@ public final class TaskRunner implements AutoCloseable {
   /** Rest after which a thread is given back, so that a lane that is forgotten holds nothing. */
   private static final long IDLE_SECONDS = 10;
 
+  /** How often work that rests looks whether it may begin. */
+  private static final Duration BETWEEN_LOOKS = Duration.ofMillis(20);
+
+  /** Looks in a row that find nothing first: a coarse picture is followed by a finer one. */
+  private static final int QUIET_LOOKS = 2;
+
+  /** What rests waits no longer than these: a second and a half. */
+  private static final int MOST_LOOKS = 75;
+
   private final Function<String, ExecutorService> threads;
   private final Consumer<Runnable> home;
   private final Rest rest;
   private final List<Lane> lanes = new CopyOnWriteArrayList<>();
+  private final AtomicInteger ahead = new AtomicInteger();
 
   @FunctionalInterface
   private interface Rest {
@@ -72,18 +85,47 @@ public final class TaskRunner implements AutoCloseable {
 
   /** A lane whose work ends where it looks at its cancellation. */
   public Lane lane(String name) {
-    return lane(name, false);
+    return lane(name, false, false);
   }
 
   /** For work that leaves nothing half done wherever it ends: it ends at once when cancelled. */
   public Lane droppable(String name) {
-    return lane(name, true);
+    return lane(name, true, false);
   }
 
-  private Lane lane(String name, boolean droppable) {
-    Lane lane = new Lane(name, this, threads.apply(name), droppable);
+  /**
+   * For what a hand waits for: what rests on other lanes waits for its work, too.
+   *
+   * @param droppable its work leaves nothing half done wherever it ends
+   */
+  public Lane first(String name, boolean droppable) {
+    return lane(name, droppable, true);
+  }
+
+  private Lane lane(String name, boolean droppable, boolean first) {
+    Lane lane = new Lane(name, this, threads.apply(name), droppable, first);
     lanes.add(lane);
     return lane;
+  }
+
+  /** Runs work that others give way to. */
+  void ahead(Runnable work) {
+    ahead.incrementAndGet();
+    try {
+      work.run();
+    } finally {
+      ahead.decrementAndGet();
+    }
+  }
+
+  /** Waits until nothing that comes first is under way, or it has taken long. */
+  void giveWay(Cancellation stale) throws InterruptedException {
+    int quiet = 0;
+    for (int look = 0; look < MOST_LOOKS && quiet < QUIET_LOOKS; look++) {
+      quiet = ahead.get() == 0 ? quiet + 1 : 0;
+      rest.of(BETWEEN_LOOKS);
+      stale.check();
+    }
   }
 
   /** Lanes that were handed out and not given back. */

@@ -17,7 +17,6 @@ import javafx.scene.control.ToggleButton;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyCombination;
 
-import org.testfx.util.WaitForAsyncUtils;
 import org.testng.annotations.Test;
 
 import carezza.desktop.action.Action;
@@ -114,7 +113,7 @@ public class AccessTest extends WindowDriver {
           return null;
         });
     robot.type(KeyCode.SPACE);
-    WaitForAsyncUtils.waitForFxEvents();
+    RobotHand.settle();
     assertThat(onStage(() -> state().selection().selected())).isEqualTo("fall");
     onStage(
         () -> {
@@ -122,7 +121,7 @@ public class AccessTest extends WindowDriver {
           return null;
         });
     robot.type(KeyCode.SPACE);
-    WaitForAsyncUtils.waitForFxEvents();
+    RobotHand.settle();
     assertThat(isThere("#deliver")).isTrue();
   }
 
@@ -131,7 +130,7 @@ public class AccessTest extends WindowDriver {
     clickOn("#add-mend");
     assertThat(onStage(() -> view.getScene().getFocusOwner())).isNotNull();
     robot.press(KeyCode.CONTROL).type(KeyCode.D).release(KeyCode.CONTROL);
-    WaitForAsyncUtils.waitForFxEvents();
+    RobotHand.settle();
     assertThat(isThere("#deliver")).isTrue();
   }
 
@@ -145,15 +144,15 @@ public class AccessTest extends WindowDriver {
           return null;
         });
     robot.press(KeyCode.CONTROL).type(KeyCode.K).release(KeyCode.CONTROL);
-    WaitForAsyncUtils.waitForFxEvents();
+    RobotHand.settle();
     for (KeyCode code :
         new KeyCode[] {KeyCode.O, KeyCode.P, KeyCode.DIGIT2, KeyCode.DELETE, KeyCode.Z}) {
       robot.type(code);
     }
-    WaitForAsyncUtils.waitForFxEvents();
+    RobotHand.settle();
     assertThat(onStage(() -> state().selection().selected())).isEqualTo("sculpt");
     robot.type(KeyCode.ESCAPE);
-    WaitForAsyncUtils.waitForFxEvents();
+    RobotHand.settle();
     assertThat(isThere("#commands")).isFalse();
     assertThat(project()).isEqualTo(before);
   }
@@ -170,10 +169,10 @@ public class AccessTest extends WindowDriver {
         });
     robot.type(KeyCode.DELETE);
     robot.type(KeyCode.O);
-    WaitForAsyncUtils.waitForFxEvents();
+    RobotHand.settle();
     assertThat(project()).isEqualTo(before);
     robot.type(KeyCode.ESCAPE);
-    WaitForAsyncUtils.waitForFxEvents();
+    RobotHand.settle();
     assertThat(isThere("#deliver")).isFalse();
     onStage(
         () -> {
@@ -182,14 +181,14 @@ public class AccessTest extends WindowDriver {
         });
     // The name of the file has the focus now.
     robot.type(KeyCode.ESCAPE);
-    WaitForAsyncUtils.waitForFxEvents();
+    RobotHand.settle();
     assertThat(isThere("#deliver")).isFalse();
   }
 
   @Test
   public void aCommandIsFoundByItsWordsAndGivenAnotherKey() {
     robot.type(KeyCode.F1);
-    WaitForAsyncUtils.waitForFxEvents();
+    RobotHand.settle();
     onStage(
         () -> {
           ((TextField) node("#command-search")).setText("mirror left");
@@ -197,15 +196,15 @@ public class AccessTest extends WindowDriver {
         });
     clickOn("#change-key");
     robot.press(KeyCode.CONTROL).type(KeyCode.M).release(KeyCode.CONTROL);
-    WaitForAsyncUtils.waitForFxEvents();
+    RobotHand.settle();
     Action mirror = view.actions().get("mirror");
     assertThat(mirror.keyProperty().get()).isEqualTo(KeyCombination.valueOf("Shortcut+M"));
     robot.type(KeyCode.ESCAPE);
-    WaitForAsyncUtils.waitForFxEvents();
+    RobotHand.settle();
     key(KeyCode.X);
     assertThat(onStage(() -> state().view().mirroredProperty().get())).isFalse();
     robot.press(KeyCode.CONTROL).type(KeyCode.M).release(KeyCode.CONTROL);
-    WaitForAsyncUtils.waitForFxEvents();
+    RobotHand.settle();
     assertThat(onStage(() -> state().view().mirroredProperty().get())).isTrue();
     onStage(
         () -> {
@@ -225,7 +224,7 @@ public class AccessTest extends WindowDriver {
     CurveLayer before = (CurveLayer) layer("grade");
     robot.type(KeyCode.RIGHT);
     robot.type(KeyCode.UP);
-    WaitForAsyncUtils.waitForFxEvents();
+    RobotHand.settle();
     CurveLayer after = (CurveLayer) layer("grade");
     assertThat(onStage(() -> state().selection().selected())).isEqualTo("grade");
     assertThat(after.of(CurveLayer.Channel.LUMINANCE))
@@ -244,13 +243,13 @@ public class AccessTest extends WindowDriver {
           return null;
         });
     robot.type(KeyCode.ENTER);
-    WaitForAsyncUtils.waitForFxEvents();
+    RobotHand.settle();
     assertThat(layer("sculpt").attributes().amount()).isEqualTo(0.62);
     // The keys are the bench's again.
     assertThat(onStage(() -> view.getScene().getFocusOwner())).isSameAs(picture());
     robot.moveTo("#amount");
     robot.doubleClickOn("#amount");
-    WaitForAsyncUtils.waitForFxEvents();
+    RobotHand.settle();
     assertThat(layer("sculpt").attributes().amount()).isEqualTo(1);
   }
 }

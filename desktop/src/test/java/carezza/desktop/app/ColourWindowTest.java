@@ -55,7 +55,7 @@ public class ColourWindowTest extends WindowDriver {
           ((ButtonBase) node(query)).fire();
           return null;
         });
-    WaitForAsyncUtils.waitForFxEvents();
+    RobotHand.settle();
   }
 
   private void slide(String query, double value) {
@@ -64,7 +64,7 @@ public class ColourWindowTest extends WindowDriver {
           ((Slider) node(query)).setValue(value);
           return null;
         });
-    WaitForAsyncUtils.waitForFxEvents();
+    RobotHand.settle();
   }
 
   private void tool(ToolKind tool) {
@@ -91,7 +91,7 @@ public class ColourWindowTest extends WindowDriver {
   private void clickAt(double x, double y) {
     robot.moveTo(onScreen(x, y));
     robot.clickOn(MouseButton.PRIMARY);
-    WaitForAsyncUtils.waitForFxEvents();
+    RobotHand.settle();
   }
 
   private String words(String query) {
@@ -146,7 +146,7 @@ public class ColourWindowTest extends WindowDriver {
           modes.setValue(BlendMode.LUMINOSITY);
           return null;
         });
-    WaitForAsyncUtils.waitForFxEvents();
+    RobotHand.settle();
     assertThat(layer("grade").attributes().blend()).isEqualTo(BlendMode.LUMINOSITY);
   }
 
@@ -263,7 +263,7 @@ public class ColourWindowTest extends WindowDriver {
         TimeUnit.SECONDS,
         () -> {
           robot.moveBy(0, -4);
-          WaitForAsyncUtils.waitForFxEvents();
+          RobotHand.settle();
           return !layer("grade").equals(before);
         });
     robot.release(MouseButton.PRIMARY);

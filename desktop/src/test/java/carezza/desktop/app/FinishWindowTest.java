@@ -16,7 +16,6 @@ import javafx.scene.image.ImageView;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.MouseButton;
 
-import org.testfx.util.WaitForAsyncUtils;
 import org.testng.annotations.Test;
 
 import carezza.colour.Lab;
@@ -55,7 +54,7 @@ public class FinishWindowTest extends WindowDriver {
           state().selection().add(kind);
           return null;
         });
-    WaitForAsyncUtils.waitForFxEvents();
+    RobotHand.settle();
     await(() -> picture().isExact());
   }
 
@@ -220,7 +219,7 @@ public class FinishWindowTest extends WindowDriver {
 
     dragged(onControl("#stops", 88, 72), 0, 0);
     robot.type(KeyCode.DELETE);
-    WaitForAsyncUtils.waitForFxEvents();
+    RobotHand.settle();
     assertThat(selected(GradientMapLayer.class).stops()).hasSize(before);
   }
 
@@ -267,7 +266,7 @@ public class FinishWindowTest extends WindowDriver {
     robot.moveTo(from.add(dx / 2, dy / 2));
     robot.moveTo(from.add(dx, dy));
     robot.release(MouseButton.PRIMARY);
-    WaitForAsyncUtils.waitForFxEvents();
+    RobotHand.settle();
   }
 
   /** Panels that read behind give back what they read on when another one comes. */

@@ -12,7 +12,6 @@ import javafx.scene.input.KeyCode;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.text.PDFTextStripper;
-import org.testfx.util.WaitForAsyncUtils;
 import org.testng.annotations.Test;
 
 import carezza.record.Phase;
@@ -24,7 +23,7 @@ public class JournalWindowTest extends WindowDriver {
 
   private void keys(KeyCode... together) {
     robot.press(together).release(together);
-    WaitForAsyncUtils.waitForFxEvents();
+    RobotHand.settle();
   }
 
   private WorkRecord record() {

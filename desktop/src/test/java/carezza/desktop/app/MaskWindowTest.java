@@ -14,7 +14,6 @@ import javafx.scene.image.ImageView;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.MouseButton;
 
-import org.testfx.util.WaitForAsyncUtils;
 import org.testng.annotations.Test;
 
 import carezza.desktop.state.ToolKind;
@@ -49,7 +48,7 @@ public class MaskWindowTest extends WindowDriver {
           state().selection().edit(null, l -> l.with(l.attributes().withMask(mask)));
           return null;
         });
-    WaitForAsyncUtils.waitForFxEvents();
+    RobotHand.settle();
   }
 
   /** Picks an entry of the menu that adds to the mask. */
@@ -60,7 +59,7 @@ public class MaskWindowTest extends WindowDriver {
           find(menu.getItems(), item).fire();
           return null;
         });
-    WaitForAsyncUtils.waitForFxEvents();
+    RobotHand.settle();
   }
 
   private static MenuItem find(List<MenuItem> items, String id) {
@@ -94,7 +93,7 @@ public class MaskWindowTest extends WindowDriver {
           state().part().add(Join.MINUS, LIPS);
           return null;
         });
-    WaitForAsyncUtils.waitForFxEvents();
+    RobotHand.settle();
     assertThat(MaskWords.of(mask("grade"))).isEqualTo("skin of the face, minus lips");
     clickOn("#part-on-1");
     assertThat(MaskWords.of(mask("grade"))).isEqualTo("skin of the face");
@@ -149,7 +148,7 @@ public class MaskWindowTest extends WindowDriver {
     robot.moveTo(left + 60, box.getMaxY() - 12);
     robot.moveTo(left + 101, box.getMaxY() - 12);
     robot.release(MouseButton.PRIMARY);
-    WaitForAsyncUtils.waitForFxEvents();
+    RobotHand.settle();
     Mask.Range dragged = (Mask.Range) mask("grade");
     assertThat(dragged.start() - whole.start()).isBetween(36.0, 42.0);
     assertThat(dragged.full()).isGreaterThanOrEqualTo(dragged.start());
@@ -168,7 +167,7 @@ public class MaskWindowTest extends WindowDriver {
       robot.moveTo(onScreen(p[0], p[1]));
     }
     robot.release(MouseButton.PRIMARY);
-    WaitForAsyncUtils.waitForFxEvents();
+    RobotHand.settle();
     assertThat(((Mask.Polygon) mask("grade")).points()).hasSizeGreaterThanOrEqualTo(4);
 
     begin("grade", new Mask.Everything());
@@ -176,7 +175,7 @@ public class MaskWindowTest extends WindowDriver {
     for (double[] p : new double[][] {{500, 900}, {800, 900}, {650, 1200}, {500, 900}}) {
       robot.moveTo(onScreen(p[0], p[1]));
       robot.clickOn(MouseButton.PRIMARY);
-      WaitForAsyncUtils.waitForFxEvents();
+      RobotHand.settle();
     }
     List<Point> corners = ((Mask.Polygon) mask("grade")).points();
     assertThat(corners).hasSize(3);
@@ -189,7 +188,7 @@ public class MaskWindowTest extends WindowDriver {
     clickOn("#tool-mask");
     focusPicture();
     robot.type(KeyCode.E);
-    WaitForAsyncUtils.waitForFxEvents();
+    RobotHand.settle();
     stroke(560, 1150, 640, 1180);
     robot.type(KeyCode.E);
     stroke(560, 1250, 640, 1280);
@@ -289,7 +288,7 @@ public class MaskWindowTest extends WindowDriver {
     for (int i = 2; i < clicks.length; i++) {
       robot.moveTo(onScreen(clicks[i][0], clicks[i][1]));
       robot.clickOn(MouseButton.PRIMARY);
-      WaitForAsyncUtils.waitForFxEvents();
+      RobotHand.settle();
     }
     FaceMap placed = project().faces();
     assertThat(placed.leftPupil().distance(new Point(600, 950))).isLessThan(6);

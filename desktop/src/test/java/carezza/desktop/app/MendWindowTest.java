@@ -80,7 +80,7 @@ public class MendWindowTest extends WindowDriver {
   private void click(Point at) {
     robot.moveTo(onScreen(at.x(), at.y()));
     robot.clickOn(MouseButton.PRIMARY);
-    WaitForAsyncUtils.waitForFxEvents();
+    RobotHand.settle();
   }
 
   /** The offscreen robot's clicks know of no keys. */
@@ -115,7 +115,7 @@ public class MendWindowTest extends WindowDriver {
             return null;
           });
     }
-    WaitForAsyncUtils.waitForFxEvents();
+    RobotHand.settle();
   }
 
   @Test
@@ -294,7 +294,7 @@ public class MendWindowTest extends WindowDriver {
       robot.moveTo(onScreen(p[0], p[1]));
     }
     robot.release(MouseButton.PRIMARY);
-    WaitForAsyncUtils.waitForFxEvents();
+    RobotHand.settle();
     assertThat(onStage(() -> mending().chosenProperty().get())).hasSize(patches().size());
     Slider amount = node("#repair-amount");
     onStage(
@@ -340,7 +340,7 @@ public class MendWindowTest extends WindowDriver {
       robot.moveTo(onScreen(p[0], p[1]));
     }
     robot.release(MouseButton.PRIMARY);
-    WaitForAsyncUtils.waitForFxEvents();
+    RobotHand.settle();
     Patch patch = patches().getLast();
     assertThat(patch.area()).isInstanceOf(Mask.Polygon.class);
     Source was = patch.sources().getFirst();

@@ -11,7 +11,6 @@ import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
 
-import org.testfx.util.WaitForAsyncUtils;
 import org.testng.annotations.BeforeMethod;
 import org.testng.annotations.Test;
 
@@ -43,7 +42,7 @@ public class PlanWindowTest extends WindowDriver {
 
   private void keys(KeyCode... together) {
     robot.press(together).release(together);
-    WaitForAsyncUtils.waitForFxEvents();
+    RobotHand.settle();
   }
 
   private void toPlan() {

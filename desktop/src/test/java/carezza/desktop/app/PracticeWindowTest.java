@@ -7,7 +7,6 @@ import javafx.scene.control.TextField;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.input.KeyCode;
 
-import org.testfx.util.WaitForAsyncUtils;
 import org.testng.annotations.Test;
 
 import carezza.kernel.LayerType;
@@ -19,7 +18,7 @@ public class PracticeWindowTest extends WindowDriver {
 
   private void keys(KeyCode... together) {
     robot.press(together).release(together);
-    WaitForAsyncUtils.waitForFxEvents();
+    RobotHand.settle();
   }
 
   private String text(String query) {
@@ -69,7 +68,7 @@ public class PracticeWindowTest extends WindowDriver {
           ((TextField) node("#practice-search")).setText("melanin");
           return null;
         });
-    WaitForAsyncUtils.waitForFxEvents();
+    RobotHand.settle();
     assertThat(onStage(() -> isThere("#page-lesson-5"))).isTrue();
     assertThat(onStage(() -> isThere("#page-lesson-1"))).isFalse();
     onStage(

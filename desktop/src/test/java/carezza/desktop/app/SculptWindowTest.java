@@ -11,7 +11,6 @@ import javafx.scene.control.ToggleButton;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.MouseButton;
 
-import org.testfx.util.WaitForAsyncUtils;
 import org.testng.annotations.Test;
 
 import carezza.desktop.state.Brush;
@@ -41,7 +40,7 @@ public class SculptWindowTest extends WindowDriver {
           ((ButtonBase) node).fire();
           return null;
         });
-    WaitForAsyncUtils.waitForFxEvents();
+    RobotHand.settle();
   }
 
   private static boolean grey(int argb) {

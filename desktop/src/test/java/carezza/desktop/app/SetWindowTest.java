@@ -15,7 +15,6 @@ import javafx.scene.input.KeyCode;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.text.PDFTextStripper;
-import org.testfx.util.WaitForAsyncUtils;
 import org.testng.annotations.BeforeMethod;
 import org.testng.annotations.Test;
 
@@ -69,7 +68,7 @@ public class SetWindowTest extends WindowDriver {
                 && set().folderProperty().get().folder().equals(place));
     await(() -> set().looks().size() == 4);
     await(() -> set().looks().values().stream().allMatch(l -> l.figures() != null));
-    WaitForAsyncUtils.waitForFxEvents();
+    RobotHand.settle();
   }
 
   private static Picture plain(float value) {
@@ -114,7 +113,7 @@ public class SetWindowTest extends WindowDriver {
           return null;
         });
     robot.type(KeyCode.RIGHT);
-    WaitForAsyncUtils.waitForFxEvents();
+    RobotHand.settle();
     assertThat(set().current().orElseThrow().photograph()).isEqualTo("c0.png");
     ComboBox<State> state = robot.lookup("#set-state").query();
     onStage(
@@ -268,7 +267,7 @@ public class SetWindowTest extends WindowDriver {
           view.makeRoutine();
           return null;
         });
-    WaitForAsyncUtils.waitForFxEvents();
+    RobotHand.settle();
     TextField name = robot.lookup("#routine-name").query();
     onStage(
         () -> {

@@ -9,7 +9,6 @@ import java.util.concurrent.CountDownLatch;
 import javafx.scene.control.Label;
 import javafx.scene.input.KeyCode;
 
-import org.testfx.util.WaitForAsyncUtils;
 import org.testng.annotations.AfterMethod;
 import org.testng.annotations.Test;
 
@@ -57,7 +56,7 @@ public class SeveralDocumentsTest extends WindowDriver {
 
   private void exchange() {
     robot.press(KeyCode.CONTROL).type(KeyCode.E).release(KeyCode.CONTROL);
-    WaitForAsyncUtils.waitForFxEvents();
+    RobotHand.settle();
   }
 
   private List<Path> recipes() throws Exception {
@@ -82,7 +81,7 @@ public class SeveralDocumentsTest extends WindowDriver {
     assertThat(layers()).isZero();
     assertThat(onStage(() -> state().document().dirtyProperty().get())).isTrue();
     robot.press(KeyCode.CONTROL).type(KeyCode.Z).release(KeyCode.CONTROL);
-    WaitForAsyncUtils.waitForFxEvents();
+    RobotHand.settle();
     assertThat(layers()).isEqualTo(before);
     exchange();
     assertThat(layers()).isEqualTo(1);

@@ -13,7 +13,6 @@ import javafx.scene.control.TextField;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.input.KeyCode;
 
-import org.testfx.util.WaitForAsyncUtils;
 import org.testng.annotations.Test;
 
 import carezza.codec.PictureReader;
@@ -27,7 +26,7 @@ public class VariantWindowTest extends WindowDriver {
 
   private void type(KeyCode... keys) {
     robot.push(keys);
-    WaitForAsyncUtils.waitForFxEvents();
+    RobotHand.settle();
   }
 
   @Test
@@ -44,7 +43,7 @@ public class VariantWindowTest extends WindowDriver {
           return null;
         });
     robot.type(KeyCode.ENTER);
-    WaitForAsyncUtils.waitForFxEvents();
+    RobotHand.settle();
     assertThat(project().variants().names()).hasSize(2).contains("Mono");
     robot.type(KeyCode.ESCAPE);
     onStage(

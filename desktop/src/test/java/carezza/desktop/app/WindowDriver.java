@@ -17,7 +17,6 @@ import javafx.scene.input.MouseButton;
 import javafx.scene.layout.Pane;
 import javafx.stage.Stage;
 
-import org.testfx.api.FxRobot;
 import org.testfx.api.FxToolkit;
 import org.testfx.util.WaitForAsyncUtils;
 import org.testng.annotations.AfterClass;
@@ -35,6 +34,7 @@ import carezza.model.Layer;
 import carezza.model.Point;
 import carezza.model.Project;
 import carezza.project.Document;
+import carezza.session.Session;
 
 /** The window with the demo in it, and a robot that works it. */
 public abstract class WindowDriver {
@@ -44,7 +44,13 @@ public abstract class WindowDriver {
   /** Levels of 255 a channel may differ by where a tile was computed within another area. */
   protected static final int ROUNDING = 2;
 
-  protected final FxRobot robot = new FxRobot();
+  /**
+   * As if another window had the demo open all the while: what one class of tests found out about
+   * the photograph, the next need not find again.
+   */
+  private static Session elsewhere;
+
+  protected RobotHand robot;
   protected Path folder;
   private Stage stage;
   protected Shell view;
@@ -54,6 +60,7 @@ public abstract class WindowDriver {
     folder = Files.createTempDirectory("carezza-window-test");
     System.setProperty("carezza.home", folder.resolve("home").toString());
     stage = FxToolkit.registerPrimaryStage();
+    robot = new RobotHand();
   }
 
   @BeforeClass(dependsOnMethods = "startToolkit")
@@ -93,6 +100,7 @@ public abstract class WindowDriver {
     await(() -> !state().document().isEmpty() && state().document().project() != before);
     opened = project();
     await(() -> picture().isExact());
+    elsewhere = state().document().session();
   }
 
   private boolean undone() {
@@ -136,12 +144,12 @@ public abstract class WindowDriver {
   // --- driving
 
   protected static <T> T onStage(Callable<T> work) {
-    return WaitForAsyncUtils.waitForAsyncFx(TimeUnit.SECONDS.toMillis(PATIENCE_SECONDS), work);
+    return RobotHand.onStage(work);
   }
 
   protected static void await(Callable<Boolean> condition) throws Exception {
     WaitForAsyncUtils.waitFor(PATIENCE_SECONDS, TimeUnit.SECONDS, () -> onStage(condition));
-    WaitForAsyncUtils.waitForFxEvents();
+    RobotHand.settle();
   }
 
   protected final AppState state() {
@@ -163,18 +171,18 @@ public abstract class WindowDriver {
   protected final void clickOn(String query) {
     bringIntoSight(query);
     robot.clickOn(query);
-    WaitForAsyncUtils.waitForFxEvents();
+    RobotHand.settle();
   }
 
   /** Scrolls to a node, as a hand would. */
   protected final void bringIntoSight(String query) {
-    WaitForAsyncUtils.waitForFxEvents();
+    RobotHand.settle();
     onStage(
         () -> {
           bringIntoSight(node(query));
           return null;
         });
-    WaitForAsyncUtils.waitForFxEvents();
+    RobotHand.settle();
   }
 
   /** Scrolls as a hand would, if what is to be clicked lies below what can be seen. */
@@ -205,7 +213,7 @@ public abstract class WindowDriver {
           return null;
         });
     robot.type(code);
-    WaitForAsyncUtils.waitForFxEvents();
+    RobotHand.settle();
   }
 
   protected final Point2D onScreen(double x, double y) {
@@ -224,7 +232,7 @@ public abstract class WindowDriver {
       robot.moveTo(onScreen(fromX + t * (toX - fromX), fromY + t * (toY - fromY)));
     }
     robot.release(MouseButton.PRIMARY);
-    WaitForAsyncUtils.waitForFxEvents();
+    RobotHand.settle();
   }
 
   protected final int shownAt(double x, double y) {
@@ -260,7 +268,7 @@ public abstract class WindowDriver {
         .press(KeyCode.CONTROL, KeyCode.SHIFT)
         .type(KeyCode.S)
         .release(KeyCode.SHIFT, KeyCode.CONTROL);
-    WaitForAsyncUtils.waitForFxEvents();
+    RobotHand.settle();
     await(() -> !state().document().dirtyProperty().get());
   }
 
@@ -283,7 +291,7 @@ public abstract class WindowDriver {
           view.open(name, source);
           return null;
         });
-    WaitForAsyncUtils.waitForFxEvents();
+    RobotHand.settle();
     giveUpUnsaved();
   }
 

@@ -17,7 +17,6 @@ import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.MouseButton;
 
-import org.testfx.util.WaitForAsyncUtils;
 import org.testng.annotations.Test;
 
 import carezza.codec.PictureReader;
@@ -72,7 +71,7 @@ public class WindowTest extends WindowDriver {
     assertThat(brightness(shownAt(727, 1050))).isGreaterThan(brightness(was) + 3 * ROUNDING);
     for (int i = 0; i < 3; i++) {
       robot.press(KeyCode.CONTROL).type(KeyCode.Z).release(KeyCode.CONTROL);
-      WaitForAsyncUtils.waitForFxEvents();
+      RobotHand.settle();
     }
     await(() -> picture().isExact());
     assertThat(project()).isEqualTo(before);
@@ -81,7 +80,7 @@ public class WindowTest extends WindowDriver {
         .press(KeyCode.CONTROL, KeyCode.SHIFT)
         .type(KeyCode.Z)
         .release(KeyCode.SHIFT, KeyCode.CONTROL);
-    WaitForAsyncUtils.waitForFxEvents();
+    RobotHand.settle();
     assertThat(project()).isNotEqualTo(before);
   }
 
@@ -92,7 +91,7 @@ public class WindowTest extends WindowDriver {
     robot.press(MouseButton.PRIMARY);
     robot.moveTo(onScreen(760, 1050));
     robot.moveTo(onScreen(720, 1055));
-    WaitForAsyncUtils.waitForFxEvents();
+    RobotHand.settle();
     Project during = project();
     robot.release(MouseButton.PRIMARY);
     assertThat(((DodgeBurnLayer) during.stack().find("sculpt").get()).dodgeMask())
@@ -137,7 +136,7 @@ public class WindowTest extends WindowDriver {
       // Far outside of what is painted: grey, the picture itself, black.
       seen.add(shownAt(300, 300));
       robot.type(KeyCode.V);
-      WaitForAsyncUtils.waitForFxEvents();
+      RobotHand.settle();
       await(() -> picture().isExact());
     }
     onStage(
@@ -220,7 +219,7 @@ public class WindowTest extends WindowDriver {
           return null;
         });
     robot.type(KeyCode.RIGHT).type(KeyCode.RIGHT);
-    WaitForAsyncUtils.waitForFxEvents();
+    RobotHand.settle();
     assertThat(layer("grade").attributes().amount())
         .isGreaterThan(before.stack().find("grade").get().attributes().amount());
   }
@@ -231,7 +230,7 @@ public class WindowTest extends WindowDriver {
     Point2D before = onScreen(600, 900);
     double zoom = onStage(() -> picture().zoom());
     robot.scroll(3, VerticalDirection.UP);
-    WaitForAsyncUtils.waitForFxEvents();
+    RobotHand.settle();
     assertThat(onStage(() -> picture().zoom())).isNotEqualTo(zoom);
     assertThat(onScreen(600, 900).distance(before)).isLessThan(1.5);
   }
@@ -249,7 +248,7 @@ public class WindowTest extends WindowDriver {
         onStage(() -> node("#arms-length").localToScreen(node("#arms-length").getBoundsInLocal()));
     robot.moveTo(small.getMinX() + small.getWidth() / 2, small.getMinY() + small.getHeight() / 4);
     robot.clickOn(MouseButton.PRIMARY);
-    WaitForAsyncUtils.waitForFxEvents();
+    RobotHand.settle();
     Point2D there = onScreen(800, 500);
     Bounds view = onStage(() -> picture().localToScreen(picture().getBoundsInLocal()));
     assertThat(there.getX()).isBetween(view.getCenterX() - 25, view.getCenterX() + 25);
@@ -260,7 +259,7 @@ public class WindowTest extends WindowDriver {
   @Test
   public void gaugesAreReadBehindAndShown() throws Exception {
     await(() -> !state().measurements().gaugesProperty().get().isEmpty());
-    WaitForAsyncUtils.waitForFxEvents();
+    RobotHand.settle();
     assertThat(robot.lookup("#gauge-textureKept").tryQuery()).isPresent();
     assertThat(robot.lookup("#gauge-teethYellow").tryQuery()).isPresent();
   }
@@ -275,7 +274,7 @@ public class WindowTest extends WindowDriver {
     clickOn("#undo");
     assertThat(project()).isNotEqualTo(before);
     robot.press(KeyCode.CONTROL).type(KeyCode.O).release(KeyCode.CONTROL);
-    WaitForAsyncUtils.waitForFxEvents();
+    RobotHand.settle();
     answer(file);
     giveUpUnsaved();
     await(() -> file.equals(state().document().pathProperty().get()));
@@ -343,7 +342,7 @@ public class WindowTest extends WindowDriver {
           return null;
         });
     robot.type(KeyCode.DELETE);
-    WaitForAsyncUtils.waitForFxEvents();
+    RobotHand.settle();
     assertThat(project().stack().size()).isEqualTo(layers);
   }
 
@@ -382,10 +381,10 @@ public class WindowTest extends WindowDriver {
           return null;
         });
     robot.type(KeyCode.F1);
-    WaitForAsyncUtils.waitForFxEvents();
+    RobotHand.settle();
     assertThat(isThere("#commands")).isTrue();
     robot.type(KeyCode.ESCAPE);
-    WaitForAsyncUtils.waitForFxEvents();
+    RobotHand.settle();
     assertThat(isThere("#commands")).isFalse();
   }
 
@@ -398,7 +397,7 @@ public class WindowTest extends WindowDriver {
           state().selection().add(LayerType.CURVE);
           return null;
         });
-    WaitForAsyncUtils.waitForFxEvents();
+    RobotHand.settle();
     String added = onStage(() -> state().selection().selected());
     assertThat(isThere("#card-" + added)).isTrue();
     Node same = node("#card-sculpt");
@@ -411,7 +410,7 @@ public class WindowTest extends WindowDriver {
           state().document().undo();
           return null;
         });
-    WaitForAsyncUtils.waitForFxEvents();
+    RobotHand.settle();
     assertThat(isThere("#card-" + added)).isFalse();
     same = node("#card-sculpt");
     assertThat(same).isSameAs(card);

@@ -56,6 +56,57 @@ public class LaneTest {
   }
 
   @Test
+  public void whatRestsWaitsForWhatComesFirst() throws Exception {
+    LinkedBlockingQueue<String> done = new LinkedBlockingQueue<>();
+    try (TaskRunner runner = TaskRunner.answering(Runnable::run)) {
+      CountDownLatch begun = new CountDownLatch(1);
+      CountDownLatch go = new CountDownLatch(1);
+      runner
+          .first("picture", false)
+          .newest(
+              cancellation -> {
+                begun.countDown();
+                go.await();
+                return "picture";
+              },
+              done::add,
+              e -> done.add("failed"));
+      assertThat(begun.await(PATIENCE_SECONDS, TimeUnit.SECONDS)).isTrue();
+      Duration little = Duration.ofMillis(1);
+      runner
+          .lane("numbers")
+          .rested(little, cancellation -> "numbers", done::add, e -> done.add("failed"));
+      assertThat(done.poll(200, TimeUnit.MILLISECONDS)).isNull();
+      go.countDown();
+      assertThat(done.poll(PATIENCE_SECONDS, TimeUnit.SECONDS)).isEqualTo("picture");
+      assertThat(done.poll(PATIENCE_SECONDS, TimeUnit.SECONDS)).isEqualTo("numbers");
+    }
+  }
+
+  @Test
+  public void whatComesFirstHoldsNothingUpForEver() throws Exception {
+    LinkedBlockingQueue<String> done = new LinkedBlockingQueue<>();
+    try (TaskRunner runner = TaskRunner.answering(Runnable::run)) {
+      CountDownLatch go = new CountDownLatch(1);
+      runner
+          .first("picture", false)
+          .newest(
+              cancellation -> {
+                go.await();
+                return "picture";
+              },
+              done::add,
+              e -> done.add("failed"));
+      runner
+          .lane("numbers")
+          .rested(
+              Duration.ofMillis(1), cancellation -> "numbers", done::add, e -> done.add("failed"));
+      assertThat(done.poll(PATIENCE_SECONDS, TimeUnit.SECONDS)).isEqualTo("numbers");
+      go.countDown();
+    }
+  }
+
+  @Test
   public void whateverGoesWrongIsTold() {
     AtomicReference<Throwable> told = new AtomicReference<>();
     Lane lane = TaskRunner.inPlace().lane("test");

@@ -1,7 +1,7 @@
 package carezza.desktop.view.bench;
 
+import java.time.Duration;
 import java.util.Arrays;
-import javafx.animation.PauseTransition;
 import javafx.geometry.Insets;
 import javafx.geometry.Pos;
 import javafx.scene.canvas.Canvas;
@@ -14,7 +14,6 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 import javafx.scene.paint.Color;
-import javafx.util.Duration;
 
 import org.jspecify.annotations.Nullable;
 
@@ -37,14 +36,13 @@ final class ToneView extends VBox {
 
   private static final double WIDTH = 272;
   private static final double HEIGHT = 52;
-  private static final Duration REST = Duration.millis(250);
+  private static final Duration REST = Duration.ofMillis(250);
 
   private final AppState state;
   private final Canvas canvas = new Canvas(WIDTH, HEIGHT);
   private final ComboBox<SemanticRegion> where = new ComboBox<>();
   private final ToggleButton waveform = new ToggleButton(TEXTS.get("toneView.waveform"));
   private final Lane counting;
-  private final PauseTransition pause = new PauseTransition(REST);
   private final Subscriptions subscriptions = new Subscriptions();
   private final Label black = new Label();
   private final Label white = new Label();
@@ -91,7 +89,6 @@ final class ToneView extends VBox {
     // With a layer in hand its values need the room.
     row.visibleProperty().bind(state.selection().selectedProperty().isNull());
     row.managedProperty().bind(row.visibleProperty());
-    pause.setOnFinished(e -> refresh());
     subscriptions.on(
         this::begin,
         state.document().commitsProperty(),
@@ -101,16 +98,14 @@ final class ToneView extends VBox {
     draw();
   }
 
-  /** While a hand moves, even asking what has changed takes its time. */
   private void begin() {
     counting.cancel();
     counted = null;
-    pause.playFromStart();
+    refresh();
   }
 
   void close() {
     subscriptions.close();
-    pause.stop();
   }
 
   /** Counts anew if what is shown has changed. */
@@ -127,10 +122,9 @@ final class ToneView extends VBox {
       return;
     }
     counted = wanted;
-    counting.newest(
-        cancellation -> {
-          return session.colour().tones(project, layers, region, cancellation);
-        },
+    counting.rested(
+        REST,
+        cancellation -> session.colour().tones(project, layers, region, cancellation),
         found -> {
           counts = found;
           draw();

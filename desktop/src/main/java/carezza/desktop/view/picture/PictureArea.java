@@ -56,7 +56,8 @@ public final class PictureArea extends VBox implements AutoCloseable {
     VBox.setVgrow(pictures, Priority.ALWAYS);
     work = new WorkLine(state.status(), "");
     getChildren().addAll(checks, pictures, statusLine());
-    picture.addEventHandler(PictureView.PointerEvent.MOVED, e -> readouts.read(e.place()));
+    picture.addEventHandler(
+        PictureView.PointerEvent.MOVED, e -> readouts.read(e.place(), picture.port().level()));
   }
 
   /** The usual key of a way of seeing. */

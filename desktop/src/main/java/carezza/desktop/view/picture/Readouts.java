@@ -42,12 +42,17 @@ public final class Readouts extends HBox {
     text.setText("");
   }
 
-  public void read(Point at) {
+  /**
+   * @param at in photograph pixels
+   * @param level that is on the screen: what is read is what is seen
+   */
+  void read(Point at, int level) {
     Session session = state.document().session();
-    Area pixel =
-        new Area((int) Math.floor(at.x()), (int) Math.floor(at.y()), 1, 1)
-            .intersect(session.size().area());
-    if (pixel.isEmpty()) {
+    Area pixel = new Area((int) Math.floor(at.x()), (int) Math.floor(at.y()), 1, 1);
+    Area seen =
+        new Area(pixel.x() >> level, pixel.y() >> level, 1, 1)
+            .intersect(session.size().atLevel(level).area());
+    if (pixel.intersect(session.size().area()).isEmpty() || seen.isEmpty()) {
       forget();
       return;
     }
@@ -60,8 +65,8 @@ public final class Readouts extends HBox {
                     .renderer()
                     .render(
                         session.scene(project).through(layers),
-                        pixel,
-                        0,
+                        seen,
+                        level,
                         Readiness.QUICK,
                         cancellation),
                 pixel),

@@ -86,9 +86,9 @@ public final class ViewRenderer implements AutoCloseable {
    */
   ViewRenderer(TaskRunner tasks, Consumer<Frame> show, Consumer<Throwable> failed) {
     this.tasks = tasks;
-    bare = tasks.lane("bare view");
-    quick = tasks.lane("view");
-    exact = tasks.droppable("exact view");
+    bare = tasks.first("bare view", false);
+    quick = tasks.first("view", false);
+    exact = tasks.first("exact view", true);
     this.show = show;
     this.failed = failed;
   }
