@@ -7,6 +7,7 @@ import java.util.Optional;
 
 import carezza.colour.WorkingSpace;
 import carezza.filter.RobustStatistics;
+import carezza.function.LookupTable;
 import carezza.image.Level;
 import carezza.image.ParallelRows;
 import carezza.image.Picture;
@@ -31,6 +32,9 @@ public final class FaceAnalysis {
   private static final double DARK = 0.35;
 
   private static final double LIFTED = 0.42;
+
+  /** Steps of the lifting curve: many times finer than what the networks are given. */
+  private static final int LIFT_STEPS = 4096;
 
   private final FaceDetector detector = new FaceDetector();
   private final FaceMesh mesh = new FaceMesh();
@@ -78,6 +82,8 @@ public final class FaceAnalysis {
       return srgb;
     }
     double power = Math.max(0.35, Math.log(LIFTED) / Math.log(middle));
+    LookupTable curve =
+        new LookupTable(v -> Math.pow(v, power), 0, 1 + 1.0 / LIFT_STEPS, LIFT_STEPS);
     for (int c = 0; c < 3; c++) {
       float[] v = srgb.plane(c).values();
       int width = srgb.area().width();
@@ -86,7 +92,7 @@ public final class FaceAnalysis {
           srgb.area().height(),
           (from, to) -> {
             for (int i = from * width; i < to * width; i++) {
-              v[i] = (float) Math.pow(Math.clamp(v[i], 0f, 1f), power);
+              v[i] = curve.at(Math.clamp(v[i], 0f, 1f));
             }
           });
     }

@@ -39,11 +39,12 @@ public final class DiscBlur {
         w,
         h,
         (from, to) -> {
-          double[] row = new double[w];
+          double[][] ends = new double[5][w];
+          double[] row = ends[0];
           for (int y = from; y < to; y++) {
             Arrays.fill(row, 0);
             for (int v = Math.max(0, y - rows); v <= Math.min(h - 1, y + rows); v++) {
-              addRow(running, v * (w + 1), w, halves[Math.abs(v - y)], row);
+              addRow(running, v * (w + 1), w, halves[Math.abs(v - y)], ends);
             }
             for (int x = 0; x < w; x++) {
               out.values()[y * w + x] = unit * (float) row[x];
@@ -54,10 +55,41 @@ public final class DiscBlur {
   }
 
   /** Adds to each pixel the sum of a line from {@code half} before its middle to as far after. */
-  private static void addRow(double[] running, int at, int w, double half, double[] row) {
+  private static void addRow(double[] running, int at, int w, double half, double[][] ends) {
     int whole = (int) Math.floor(half);
     double share = half - whole;
-    for (int x = 0; x < w; x++) {
+    double[] row = ends[0];
+    // Where the line lies in the plane; what is read is brought to one place first, see Taps.
+    int from = Math.min(whole + 1, w);
+    int to = Math.max(from, w - whole - 1);
+    addEnds(running, at, w, 0, from, half, row);
+    if (to > from) {
+      System.arraycopy(running, at + from - whole, ends[1], from, to - from);
+      System.arraycopy(running, at + from - whole - 1, ends[2], from, to - from);
+      System.arraycopy(running, at + from + whole + 1, ends[3], from, to - from);
+      System.arraycopy(running, at + from + whole + 2, ends[4], from, to - from);
+      addInside(ends, from, to, share);
+    }
+    addEnds(running, at, w, to, w, half, row);
+  }
+
+  /** Between the first and the third of the ends, and a share of what lies between the others. */
+  private static void addInside(double[][] ends, int from, int to, double share) {
+    double[] row = ends[0];
+    double[] left = ends[1];
+    double[] before = ends[2];
+    double[] right = ends[3];
+    double[] after = ends[4];
+    for (int x = from; x < to; x++) {
+      row[x] += right[x] - left[x] + share * (left[x] - before[x] + after[x] - right[x]);
+    }
+  }
+
+  private static void addEnds(
+      double[] running, int at, int w, int from, int to, double half, double[] row) {
+    int whole = (int) Math.floor(half);
+    double share = half - whole;
+    for (int x = from; x < to; x++) {
       int left = Math.max(0, x - whole);
       int right = Math.min(w, x + whole + 1);
       double sum = running[at + right] - running[at + left];

@@ -128,45 +128,30 @@ public final class GaussianBlur {
         h,
         (from, to) -> {
           float[] padded = new float[w + 2 * radius];
-          float[] column = new float[w];
+          Taps taps = new Taps(w);
           for (int y = from; y < to; y++) {
-            weighRows(in, w, h, y, half, column);
-            mirrorPad(column, w, radius, padded);
-            weighColumns(padded, radius, half, out, y * w, w);
+            weighRows(in, w, h, y, half, taps);
+            mirrorPad(taps.sum(), w, radius, padded);
+            weighColumns(padded, radius, half, taps);
+            System.arraycopy(taps.sum(), 0, out, y * w, w);
           }
         });
     return new Plane(source.area(), out);
   }
 
-  private static void weighRows(float[] in, int w, int h, int y, float[] half, float[] out) {
-    int centre = y * w;
-    float k0 = half[0];
-    for (int x = 0; x < w; x++) {
-      out[x] = k0 * in[centre + x];
-    }
+  private static void weighRows(float[] in, int w, int h, int y, float[] half, Taps taps) {
+    taps.begin(in, y * w, half[0]);
     for (int k = 1; k < half.length; k++) {
       int above = MirrorBoundary.index(y - k, h) * w;
       int below = MirrorBoundary.index(y + k, h) * w;
-      float weight = half[k];
-      for (int x = 0; x < w; x++) {
-        out[x] += weight * (in[above + x] + in[below + x]);
-      }
+      taps.add(in, above, below, half[k]);
     }
   }
 
-  private static void weighColumns(
-      float[] padded, int radius, float[] half, float[] out, int at, int w) {
-    float k0 = half[0];
-    for (int x = 0; x < w; x++) {
-      out[at + x] = k0 * padded[x + radius];
-    }
+  private static void weighColumns(float[] padded, int radius, float[] half, Taps taps) {
+    taps.begin(padded, radius, half[0]);
     for (int k = 1; k < half.length; k++) {
-      float weight = half[k];
-      int left = radius - k;
-      int right = radius + k;
-      for (int x = 0; x < w; x++) {
-        out[at + x] += weight * (padded[x + left] + padded[x + right]);
-      }
+      taps.add(padded, radius - k, radius + k, half[k]);
     }
   }
 

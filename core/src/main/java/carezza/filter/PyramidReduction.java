@@ -1,5 +1,7 @@
 package carezza.filter;
 
+import java.util.Arrays;
+
 import carezza.image.Area;
 import carezza.image.ParallelRows;
 import carezza.image.Plane;
@@ -30,7 +32,7 @@ final class PyramidReduction {
         w,
         ch,
         (from, to) -> {
-          float[] row = new float[w];
+          Taps taps = new Taps(w);
           float[] padded = new float[w + 2 * pad + 6];
           for (int y = from; y < to; y++) {
             int centre = 2 * y - pad;
@@ -39,11 +41,10 @@ final class PyramidReduction {
             int c = MirrorBoundary.index(centre, h) * w;
             int d = MirrorBoundary.index(centre + 1, h) * w;
             int e = MirrorBoundary.index(centre + 2, h) * w;
-            for (int x = 0; x < w; x++) {
-              row[x] =
-                  (in[a + x] + in[e + x] + 4 * (in[b + x] + in[d + x]) + 6 * in[c + x]) * (1 / 16f);
-            }
-            GaussianBlur.mirrorPad(row, w, pad + 3, padded);
+            taps.begin(in, c, 6 / 16f);
+            taps.add(in, a, e, 1 / 16f);
+            taps.add(in, b, d, 4 / 16f);
+            GaussianBlur.mirrorPad(taps.sum(), w, pad + 3, padded);
             int at = y * cw;
             for (int x = 0; x < cw; x++) {
               int p = 2 * x + 3;
@@ -78,31 +79,36 @@ final class PyramidReduction {
         h,
         (from, to) -> {
           int columns = (w + 1) / 2 + 2;
+          int left = Math.max(0, first - 1);
+          int right = Math.min(cw, first - 1 + columns);
+          Taps between = new Taps(right - left);
+          Taps even = new Taps(columns - 2);
+          Taps odd = new Taps(columns - 2);
           float[] row = new float[columns];
           for (int y = from; y < to; y++) {
             int cy = (y + pad) / 2;
+            int a = Math.max(cy - 1, 0) * cw + left;
+            int b = Math.min(cy, ch - 1) * cw + left;
+            int c = Math.min(cy + 1, ch - 1) * cw + left;
             if (((y + pad) & 1) == 0) {
-              int a = Math.max(cy - 1, 0) * cw;
-              int b = Math.min(cy, ch - 1) * cw;
-              int c = Math.min(cy + 1, ch - 1) * cw;
-              for (int i = 0; i < columns; i++) {
-                int x = Math.clamp(first - 1 + i, 0, cw - 1);
-                row[i] = (in[a + x] + 6 * in[b + x] + in[c + x]) * (1 / 8f);
-              }
+              between.begin(in, b, 6 / 8f);
+              between.add(in, a, c, 1 / 8f);
             } else {
-              int a = Math.min(cy, ch - 1) * cw;
-              int b = Math.min(cy + 1, ch - 1) * cw;
-              for (int i = 0; i < columns; i++) {
-                int x = Math.clamp(first - 1 + i, 0, cw - 1);
-                row[i] = (in[a + x] + in[b + x]) * 0.5f;
-              }
+              between.begin(in, b, c, 0.5f);
             }
+            System.arraycopy(between.sum(), 0, row, left - first + 1, right - left);
+            Arrays.fill(row, 0, left - first + 1, between.sum()[0]);
+            Arrays.fill(row, right - first + 1, columns, between.sum()[right - left - 1]);
+            even.begin(row, 1, 6 / 8f);
+            even.add(row, 0, 2, 1 / 8f);
+            odd.begin(row, 1, 2, 0.5f);
             int at = y * w;
-            for (int x = 0, i = 1; x < w; x += 2, i++) {
-              out[at + x] = (row[i - 1] + 6 * row[i] + row[i + 1]) * (1 / 8f);
+            for (int x = 0; x < w - 1; x += 2) {
+              out[at + x] = even.sum()[x / 2];
+              out[at + x + 1] = odd.sum()[x / 2];
             }
-            for (int x = 1, i = 1; x < w; x += 2, i++) {
-              out[at + x] = (row[i] + row[i + 1]) * 0.5f;
+            if ((w & 1) == 1) {
+              out[at + w - 1] = even.sum()[w / 2];
             }
           }
         });

@@ -186,19 +186,29 @@ final class LayerPass {
         area.width(),
         area.height(),
         (first, last) -> {
-          for (int c = 0; c < 3; c++) {
-            float[] to = result.plane(c).values();
-            float[] from = changed.plane(c).values();
-            float[] m = coverage.values();
-            for (int y = area.y() + first; y < area.y() + last; y++) {
-              int t = result.first().index(area.x(), y);
-              int f = changed.first().index(area.x(), y);
-              int k = coverage.index(area.x(), y);
-              for (int x = 0; x < area.width(); x++) {
-                to[t + x] += amount * m[k + x] * (from[f + x] - to[t + x]);
-              }
+          int w = area.width();
+          // Loops run over many pixels at a time where all arrays are read at one place.
+          float[] own = new float[w];
+          float[] other = new float[w];
+          float[] share = new float[w];
+          for (int y = area.y() + first; y < area.y() + last; y++) {
+            System.arraycopy(coverage.values(), coverage.index(area.x(), y), share, 0, w);
+            for (int c = 0; c < 3; c++) {
+              float[] to = result.plane(c).values();
+              int at = result.first().index(area.x(), y);
+              System.arraycopy(to, at, own, 0, w);
+              System.arraycopy(
+                  changed.plane(c).values(), changed.first().index(area.x(), y), other, 0, w);
+              mix(own, other, share, amount);
+              System.arraycopy(own, 0, to, at, w);
             }
           }
         });
+  }
+
+  private static void mix(float[] own, float[] other, float[] share, float amount) {
+    for (int x = 0; x < own.length; x++) {
+      own[x] += amount * share[x] * (other[x] - own[x]);
+    }
   }
 }

@@ -225,15 +225,25 @@ public final class Renderer {
 
   /** Renders a whole level without keeping tiles: for files. */
   public Picture renderOnce(RenderInput scene, int level, Cancellation cancellation) {
-    return renderOnce(scene, level, (layer, before, after) -> {}, cancellation);
+    StripRenderer strips = strips(level, cancellation);
+    return strips.render(photograph.level(level), passes(strips, scene, level, cancellation));
   }
 
   /** As above, and shows what each layer makes of the picture. */
   public <X extends Exception> Picture renderOnce(
       RenderInput scene, int level, LayerResult<X> each, Cancellation cancellation) throws X {
+    StripRenderer strips = strips(level, cancellation);
+    return strips.render(photograph.level(level), passes(strips, scene, level, cancellation), each);
+  }
+
+  private StripRenderer strips(int level, Cancellation cancellation) {
+    return new StripRenderer(size().atLevel(level).area(), cancellation);
+  }
+
+  private List<LayerPass> passes(
+      StripRenderer strips, RenderInput scene, int level, Cancellation cancellation) {
     List<PreparedLayer> layers = prepare(scene, Readiness.EXACT, cancellation);
     EvaluationContext context = context(scene, level);
-    StripRenderer strips = new StripRenderer(context.whole(), cancellation);
     List<LayerPass> passes = new ArrayList<>();
     for (int i = 0; i < layers.size(); i++) {
       LayerChanges others = changes(layers.subList(0, i), scene);
@@ -245,7 +255,7 @@ public final class Renderer {
                   (layer, area, l) ->
                       l == level ? strips.change(layer, area) : others.of(layer, area, l))));
     }
-    return strips.render(photograph.level(level), passes, each);
+    return passes;
   }
 
   /** The scene with everything filled in that its layers leave to be found: sources and radii. */

@@ -22,7 +22,8 @@ import carezza.model.Mask.ChangeMask;
  * Renders a whole level layer by layer, for files: every pixel is wanted once, so nothing is kept
  * but the layer's input and its result, what lies below a group that is under way, and how far a
  * layer changed the picture that a later mask follows. Each layer runs over bands of rows small
- * enough for the processor's cache, many at a time.
+ * enough for the processor's cache, many at a time, and layers that work on each pixel by itself
+ * run over a band together with the one below them.
  */
 final class StripRenderer {
 
@@ -48,36 +49,73 @@ final class StripRenderer {
   /**
    * @param photograph the level's pixels; not modified
    * @param passes of all layers, lowest first
-   * @param each sees every layer that does anything
    * @return the finished picture; the photograph itself if no layer does anything
    */
+  Picture render(Picture photograph, List<LayerPass> passes) {
+    return render(photograph, passes, null);
+  }
+
+  /**
+   * As above, layer by layer.
+   *
+   * @param each sees every layer that does anything; null where nobody does
+   */
   <X extends Exception> Picture render(
-      Picture photograph, List<LayerPass> passes, LayerResult<X> each) throws X {
+      Picture photograph, List<LayerPass> passes, @Nullable LayerResult<X> each) throws X {
     Map<Integer, Picture> floors = new HashMap<>();
     Picture current = photograph;
-    for (LayerPass pass : passes) {
-      if (opensGroup(pass.place(), passes)) {
-        floors.put(pass.place(), current);
+    int place = 0;
+    while (place < passes.size()) {
+      LayerPass first = passes.get(place);
+      if (opensGroup(place, passes)) {
+        floors.put(place, current);
       }
-      if (Kernels.idle(pass.within(whole))) {
+      if (Kernels.idle(first.within(whole))) {
+        place++;
         continue;
       }
       Picture next = spare == null ? Picture.of(whole) : spare;
       Picture input = current;
       StackPictures below =
           (count, area) ->
-              (count == pass.place() ? input : Objects.requireNonNull(floors.get(count)))
+              (count == first.place() ? input : Objects.requireNonNull(floors.get(count)))
                   .crop(area);
-      run(pass.over(below.after(pass.floor(), whole), whole), below, next);
-      each.see(pass.layer(), current, next);
-      if (isFollowed(pass, passes)) {
-        changes.put(pass.layer().attributes().id(), LayerChanges.between(current, next));
+      List<LayerPass> run = new ArrayList<>();
+      run.add(first.over(below.after(first.floor(), whole), whole));
+      place++;
+      while (each == null && place < passes.size() && goesOn(passes.get(place - 1), passes)) {
+        LayerPass above = passes.get(place++);
+        if (!Kernels.idle(above.within(whole))) {
+          run.add(above);
+        }
       }
-      floors.keySet().removeIf(floor -> !isWanted(floor, pass.place() + 1, passes));
+      run(run, below, next);
+      LayerPass last = passes.get(place - 1);
+      if (each != null) {
+        each.see(last.layer(), current, next);
+      }
+      if (isFollowed(last, passes)) {
+        changes.put(last.layer().attributes().id(), LayerChanges.between(current, next));
+      }
+      int from = place;
+      floors.keySet().removeIf(floor -> !isWanted(floor, from, passes));
       spare = current == photograph || floors.containsValue(current) ? null : current;
       current = next;
     }
     return current;
+  }
+
+  /**
+   * Whether the pass above one works on each pixel by itself and nobody asks for the picture
+   * between the two: then both are done to a band while it is at hand.
+   */
+  private boolean goesOn(LayerPass pass, List<LayerPass> passes) {
+    LayerPass above = passes.get(pass.place() + 1);
+    return above.floor() == above.place()
+        && !opensGroup(above.place(), passes)
+        && !isFollowed(pass, passes)
+        && !isFollowed(above, passes)
+        && above.needed(row()).equals(row());
   }
 
   /** Whether a group further up has its floor here. */
@@ -109,20 +147,30 @@ final class StripRenderer {
     return all.area().equals(area) ? all.copy() : all.crop(area);
   }
 
-  private void run(LayerPass pass, StackPictures below, Picture result) {
-    List<Area> bands = bands(pass);
+  private void run(List<LayerPass> run, StackPictures below, Picture result) {
+    List<Area> bands = bands(run.getFirst());
     IntStream.range(0, bands.size())
         .parallel()
         .forEach(
             i -> {
               cancellation.check();
-              result.copyFrom(pass.compute(bands.get(i), below, cancellation));
+              Area band = bands.get(i);
+              Picture made = run.getFirst().compute(band, below, cancellation);
+              for (LayerPass above : run.subList(1, run.size())) {
+                Picture own = made;
+                made = above.compute(band, (count, area) -> own.crop(area), cancellation);
+              }
+              result.copyFrom(made);
             });
   }
 
+  /** A row of pixels in the middle. */
+  private Area row() {
+    return new Area(0, whole.height() / 2, whole.width(), 1);
+  }
+
   private List<Area> bands(LayerPass pass) {
-    Area probe = new Area(0, whole.height() / 2, whole.width(), 1);
-    int read = pass.needed(probe).height();
+    int read = pass.needed(row()).height();
     int least = read > 1 ? REACHES / 2 * read : 1;
     int wanted = Math.max(least, Math.min(2 * least, whole.height() / BANDS));
     int height = Math.max(BAND_PIXELS / whole.width(), wanted);

@@ -135,7 +135,10 @@ public final class RobotHand {
   }
 
   RobotHand scroll(int clicks, VerticalDirection direction) {
-    finder.scroll(clicks, direction);
+    int towards = direction == VerticalDirection.UP ? -1 : 1;
+    for (int i = 0; i < clicks; i++) {
+      step(() -> robot.mouseWheel(towards));
+    }
     return this;
   }
 
