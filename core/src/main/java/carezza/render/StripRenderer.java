@@ -82,14 +82,17 @@ final class StripRenderer {
                   .crop(area);
       List<LayerPass> run = new ArrayList<>();
       run.add(first.over(below.after(first.floor(), whole), whole));
+      List<Area> bands = bands(run.getFirst());
       place++;
-      while (each == null && place < passes.size() && goesOn(passes.get(place - 1), passes)) {
+      while (each == null
+          && place < passes.size()
+          && goesOn(passes.get(place - 1), passes, bands)) {
         LayerPass above = passes.get(place++);
         if (!Kernels.idle(above.within(whole))) {
           run.add(above);
         }
       }
-      run(run, below, next);
+      run(run, bands, below, next);
       LayerPass last = passes.get(place - 1);
       if (each != null) {
         each.see(last.layer(), current, next);
@@ -109,13 +112,13 @@ final class StripRenderer {
    * Whether the pass above one works on each pixel by itself and nobody asks for the picture
    * between the two: then both are done to a band while it is at hand.
    */
-  private boolean goesOn(LayerPass pass, List<LayerPass> passes) {
+  private boolean goesOn(LayerPass pass, List<LayerPass> passes, List<Area> bands) {
     LayerPass above = passes.get(pass.place() + 1);
     return above.floor() == above.place()
         && !opensGroup(above.place(), passes)
         && !isFollowed(pass, passes)
         && !isFollowed(above, passes)
-        && above.needed(row()).equals(row());
+        && bands.stream().allMatch(band -> above.needed(band).equals(band));
   }
 
   /** Whether a group further up has its floor here. */
@@ -147,8 +150,7 @@ final class StripRenderer {
     return all.area().equals(area) ? all.copy() : all.crop(area);
   }
 
-  private void run(List<LayerPass> run, StackPictures below, Picture result) {
-    List<Area> bands = bands(run.getFirst());
+  private void run(List<LayerPass> run, List<Area> bands, StackPictures below, Picture result) {
     IntStream.range(0, bands.size())
         .parallel()
         .forEach(
@@ -164,13 +166,9 @@ final class StripRenderer {
             });
   }
 
-  /** A row of pixels in the middle. */
-  private Area row() {
-    return new Area(0, whole.height() / 2, whole.width(), 1);
-  }
-
   private List<Area> bands(LayerPass pass) {
-    int read = pass.needed(row()).height();
+    Area probe = new Area(0, whole.height() / 2, whole.width(), 1);
+    int read = pass.needed(probe).height();
     int least = read > 1 ? REACHES / 2 * read : 1;
     int wanted = Math.max(least, Math.min(2 * least, whole.height() / BANDS));
     int height = Math.max(BAND_PIXELS / whole.width(), wanted);

@@ -419,14 +419,19 @@ public class RendererTest {
     assertThat(renderer.computedTiles()).as("undo and redo are found").isEqualTo(edited);
   }
 
-  /** A whole rendered in bands is the whole rendered in tiles, for every kind of layer. */
+  /**
+   * A whole rendered in bands is the whole rendered in tiles, for every kind of layer, between two
+   * that work on each pixel by itself and may share its bands.
+   */
   @Test(dataProvider = "kinds")
   public void bandsAndTilesAgree(LayerType kind) {
-    Layer layer = painted(kind);
+    Layer light = painted(LayerType.EXPOSURE);
+    Layer below = light.with(light.attributes().withMask(new Mask.Everything()));
+    Layer[] layers = {below, painted(kind), painted(LayerType.CURVE)};
     Renderer renderer = renderer();
     Picture inBands =
-        renderer.renderOnce(new RenderInput(LayerStack.of(layer), regions), 1, Cancellation.NONE);
-    Picture inTiles = render(renderer, renderer.size().atLevel(1).area(), 1, layer);
+        renderer.renderOnce(new RenderInput(LayerStack.of(layers), regions), 1, Cancellation.NONE);
+    Picture inTiles = render(renderer, renderer.size().atLevel(1).area(), 1, layers);
     assertThat(Pictures.largest(inBands, inTiles)).isLessThan(2e-3);
   }
 }
