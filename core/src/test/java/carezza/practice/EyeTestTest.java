@@ -11,6 +11,7 @@ import org.testng.annotations.Test;
 import carezza.colour.DeltaE2000;
 import carezza.colour.Lab;
 import carezza.image.Plane;
+import carezza.testing.Thorough;
 
 public class EyeTestTest {
 
@@ -73,7 +74,7 @@ public class EyeTestTest {
 
   @Test
   public void everyQualityChangesMoreTheStrongerItIsAndOnlyItsPlace() {
-    for (Quality quality : Quality.values()) {
+    for (Quality quality : Thorough.of(Quality.values())) {
       EyeTest test = new EyeTest(quality, 5);
       EyeTest.Pair pair = test.next();
       assertThat(test.next().sitter()).as("drawn by the seed").isNotNull();

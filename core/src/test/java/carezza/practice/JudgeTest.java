@@ -3,7 +3,6 @@ package carezza.practice;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.ArrayList;
-import java.util.EnumSet;
 import java.util.List;
 import java.util.Objects;
 
@@ -30,6 +29,7 @@ import carezza.render.RenderInput;
 import carezza.render.Renderer;
 import carezza.render.TileCache;
 import carezza.testing.Portrait;
+import carezza.testing.Thorough;
 
 /** The truth itself scores full, what is untouched nothing, and what is lost is told. */
 @Test(groups = "elsewhere")
@@ -40,7 +40,7 @@ public class JudgeTest {
 
   @DataProvider
   public Object[][] byTruth() {
-    return BY_TRUTH.stream().map(e -> new Object[] {e}).toArray(Object[][]::new);
+    return Thorough.of(BY_TRUTH.stream().map(e -> new Object[] {e}).toArray(Object[][]::new));
   }
 
   private static Score score(Task task, Picture after) {
@@ -75,7 +75,8 @@ public class JudgeTest {
 
   @Test
   public void whatIsBlurredIsToldOffForTexture() {
-    for (Exercise exercise : EnumSet.of(Exercise.HEAL, Exercise.EVEN, Exercise.TRANSITIONS)) {
+    Exercise[] all = {Exercise.EVEN, Exercise.HEAL, Exercise.TRANSITIONS};
+    for (Exercise exercise : Thorough.of(all)) {
       Task task = Tasks.of(exercise, 9);
       double sigma = task.sitter().faceWidth() / 120;
       Score blurred = score(task, task.truth().map(p -> GaussianBlur.blur(p, sigma)));

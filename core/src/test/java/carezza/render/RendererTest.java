@@ -59,6 +59,7 @@ import carezza.render.Renderer.Readiness;
 import carezza.testing.Pictures;
 import carezza.testing.Portrait;
 
+@Test(groups = "elsewhere")
 public class RendererTest {
 
   private static final Portrait PORTRAIT = Portrait.S06;

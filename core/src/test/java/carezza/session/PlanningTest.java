@@ -46,6 +46,7 @@ import carezza.testing.Pictures;
 import carezza.testing.Portrait;
 
 /** What is found in made-up portraits whose faults are known, and what becomes of it. */
+@Test(groups = "elsewhere")
 public class PlanningTest {
 
   private Session session;

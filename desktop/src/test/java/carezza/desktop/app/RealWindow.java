@@ -28,8 +28,8 @@ import carezza.project.ProjectFile;
 
 /**
  * The real application in a real window, driven by keys and pointer from outside. Needs an X server
- * for nobody (Xvfb), a window manager (openbox) and xdotool; without them whoever asks for it is
- * skipped.
+ * for nobody (Xvfb), a window manager (openbox) and xdotool; without them, or where not all tests
+ * are asked for, whoever asks for it is skipped.
  */
 final class RealWindow {
 
@@ -45,6 +45,9 @@ final class RealWindow {
   private Process program;
 
   RealWindow() throws Exception {
+    if (!Thorough.ASKED) {
+      throw new SkipException("Real windows are opened where all tests are asked for.");
+    }
     for (String name : new String[] {"Xvfb", "openbox", "xdotool"}) {
       require(name);
     }

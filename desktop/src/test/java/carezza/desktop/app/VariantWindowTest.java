@@ -18,6 +18,7 @@ import org.testng.annotations.Test;
 import carezza.codec.PictureReader;
 import carezza.image.Picture;
 import carezza.kernel.LayerType;
+import carezza.model.LayerStack;
 import carezza.project.RecipeFile;
 import carezza.recipe.Recipe;
 
@@ -31,6 +32,14 @@ public class VariantWindowTest extends WindowDriver {
 
   @Test
   public void variantsAreMadeNamedAndDeliveredByARecipe() throws Exception {
+    onStage(
+        () -> {
+          // What is delivered four times below need not be the whole demo.
+          state()
+              .document()
+              .edit(null, p -> p.withStack(LayerStack.EMPTY.with(p.stack().layers().getFirst())));
+          return null;
+        });
     clickOn("#picture");
     type(KeyCode.SHIFT, KeyCode.V);
     clickOn("#variant-double");
