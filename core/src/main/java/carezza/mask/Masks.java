@@ -83,8 +83,8 @@ public final class Masks {
     return switch (mask) {
       case Everything() -> Plane.filled(area, 1);
       case Nothing() -> Plane.of(area);
-      case RegionMask(SemanticRegion region) ->
-          context.regions().coverage(region, area, context.level()).copy();
+      case RegionMask(SemanticRegion region, Point of) ->
+          context.regions().at(of).coverage(region, area, context.level()).copy();
       case Strokes strokes -> painted(strokes, area, context, input);
       case Ellipse oval -> oval(oval, area, scale);
       case Gradient gradient -> gradient(gradient, area, scale);

@@ -15,6 +15,7 @@ import carezza.image.Level;
 import carezza.image.Picture;
 import carezza.image.Plane;
 import carezza.model.FaceMap;
+import carezza.model.Point;
 import carezza.model.SemanticRegion;
 
 /**
@@ -142,6 +143,16 @@ public final class Regions {
    */
   public Regions person(int index) {
     return maps.size() < 2 ? this : persons.computeIfAbsent(index, this::own);
+  }
+
+  /**
+   * The regions of the person whose face, or body below it, is nearest to a place; all where that
+   * is null.
+   *
+   * @param place in photograph pixels
+   */
+  public Regions at(@Nullable Point place) {
+    return place == null || maps.size() < 2 ? this : person(Territory.nearest(maps, place));
   }
 
   private Regions own(int index) {

@@ -6,12 +6,13 @@ import carezza.image.Area;
 import carezza.image.Level;
 import carezza.image.Plane;
 import carezza.model.FaceMap;
+import carezza.model.Point;
 
 /**
  * Whose a place is where several people are seen: theirs whose face, or whose body below it, is
  * nearest, measured in widths of that face.
  */
-final class Territory {
+public final class Territory {
 
   /** How far a body reaches below the middle of its face, in widths of it. */
   private static final double BODY = 3;
@@ -45,6 +46,18 @@ final class Territory {
           return (float) Math.clamp(0.5 + (others - own) / SHARED, 0, 1);
         });
     return share;
+  }
+
+  /** The person whose face, or body below it, is nearest to a place of the photograph. */
+  public static int nearest(List<FaceMap> maps, Point place) {
+    int nearest = 0;
+    for (int k = 1; k < maps.size(); k++) {
+      if (distance(maps.get(k), place.x(), place.y())
+          < distance(maps.get(nearest), place.x(), place.y())) {
+        nearest = k;
+      }
+    }
+    return nearest;
   }
 
   /** From the line that goes down from the middle of a face, in widths of it. */

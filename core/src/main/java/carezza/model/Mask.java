@@ -5,6 +5,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.function.Predicate;
 
+import org.jspecify.annotations.Nullable;
+
 import carezza.image.Area;
 
 /**
@@ -19,10 +21,21 @@ public sealed interface Mask {
   /** Coverage 0 everywhere. */
   record Nothing() implements Mask {}
 
-  /** An area known by name; nothing where there is no face map. */
-  record RegionMask(SemanticRegion region) implements Mask {
+  /**
+   * An area known by name; nothing where there is no face map.
+   *
+   * @param of a place in the face of the person whose area alone is meant, in photograph pixels;
+   *     null for everybody's. A place tells the same person when faces are found anew in another
+   *     order.
+   */
+  record RegionMask(SemanticRegion region, @Nullable Point of) implements Mask {
     public RegionMask {
       Require.present("region", region);
+    }
+
+    /** Everybody's. */
+    public RegionMask(SemanticRegion region) {
+      this(region, null);
     }
   }
 

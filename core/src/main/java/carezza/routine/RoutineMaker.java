@@ -212,7 +212,8 @@ public final class RoutineMaker {
             m instanceof Mask.Strokes
                 || m instanceof Mask.Ellipse
                 || m instanceof Mask.Gradient
-                || m instanceof Mask.Polygon);
+                || m instanceof Mask.Polygon
+                || m instanceof Mask.RegionMask region && region.of() != null);
   }
 
   /** The mask without its parts that lie at places; nothing if it starts from one. */

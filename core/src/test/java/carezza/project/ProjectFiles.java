@@ -74,7 +74,10 @@ abstract class ProjectFiles {
                 new Mask.Feather(new Mask.Ellipse(500, 500, 90, 60, 10, 0.4), 12),
                 new Mask.Range(Mask.Quantity.LIGHTNESS, 10, 20, 60, 80)),
             new Mask.Minus(
-                new Mask.Invert(new Mask.Gradient(new Point(0, 0), new Point(0, 900))),
+                new Mask.Invert(
+                    new Mask.And(
+                        new Mask.RegionMask(SemanticRegion.TEETH, new Point(640, 820.5)),
+                        new Mask.Gradient(new Point(0, 0), new Point(0, 900)))),
                 new Mask.Opacity(
                     new Mask.Refine(
                         new Mask.Polygon(

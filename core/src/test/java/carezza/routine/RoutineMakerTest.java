@@ -88,6 +88,10 @@ public class RoutineMakerTest {
                 LayerType.SATURATION,
                 "half",
                 new Mask.RegionMask(SemanticRegion.SKIN).painted(STROKE)),
+            layer(
+                LayerType.TEETH,
+                "hers",
+                new Mask.RegionMask(SemanticRegion.TEETH, new Point(5, 5))),
             layer(LayerType.VIGNETTE, "off", new Mask.Everything())
                 .with(
                     layer(LayerType.VIGNETTE, "off", new Mask.Everything())
@@ -99,6 +103,7 @@ public class RoutineMakerTest {
             new LeftOut("spots", Reason.PLACED),
             new LeftOut("greys", Reason.PLACED),
             new LeftOut("left", Reason.PLACED),
+            new LeftOut("hers", Reason.PLACED),
             new LeftOut("half", Reason.PARTS_PLACED),
             new LeftOut("off", Reason.OFF));
     assertThat(made.routine().stack().layers())

@@ -1,5 +1,6 @@
 package carezza.desktop.layer;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.function.Consumer;
 import java.util.function.Function;
@@ -15,7 +16,10 @@ import carezza.desktop.control.TrapezoidEditor;
 import carezza.desktop.state.AppState;
 import carezza.desktop.state.MaskPartState;
 import carezza.desktop.text.Names;
+import carezza.desktop.text.Persons;
 import carezza.desktop.text.Texts;
+import carezza.mask.Territory;
+import carezza.model.FaceMap;
 import carezza.model.Layer;
 import carezza.model.Mask;
 import carezza.model.Mask.ChangeMask;
@@ -34,6 +38,7 @@ import carezza.model.Mask.RegionMask;
 import carezza.model.Mask.Strokes;
 import carezza.model.MaskParts;
 import carezza.model.MaskParts.Part;
+import carezza.model.Point;
 import carezza.model.SemanticRegion;
 
 /** What a part of a mask is made of, as rows. */
@@ -206,8 +211,57 @@ final class MaskPartEditor {
             List.of(SemanticRegion.values()));
     follow(
         regions,
-        l -> own(l, place) instanceof RegionMask(SemanticRegion r) ? r : null,
-        picked -> edit(null, p -> p.changed(place, new RegionMask(picked))));
+        l -> own(l, place) instanceof RegionMask named ? named.region() : null,
+        picked -> editRegion(place, named -> new RegionMask(picked, named.of())));
+    person(place);
+  }
+
+  /** Whose area it is, where there are several people: faces may be found while it is shown. */
+  private void person(int place) {
+    ComboBox<Integer> whose =
+        choice(
+            "mask-person",
+            TEXTS.get("maskPartEditor.whose"),
+            person -> Persons.of(faces()).name(person),
+            List.of());
+    whose.managedProperty().bind(whose.visibleProperty());
+    follow(
+        whose,
+        l -> {
+          Persons persons = Persons.of(faces());
+          List<Integer> all = new ArrayList<>(persons.fromTheLeft());
+          all.addFirst(Persons.EVERYONE);
+          if (!all.equals(whose.getItems())) {
+            whose.getItems().setAll(all);
+          }
+          whose.setVisible(persons.several());
+          return own(l, place) instanceof RegionMask named && named.of() != null
+              ? Territory.nearest(faces(), named.of())
+              : Persons.EVERYONE;
+        },
+        picked ->
+            editRegion(place, named -> new RegionMask(named.region(), middle(faces(), picked))));
+  }
+
+  private List<FaceMap> faces() {
+    return state.document().project().allFaces();
+  }
+
+  private static @Nullable Point middle(List<FaceMap> faces, int person) {
+    if (person == Persons.EVERYONE) {
+      return null;
+    }
+    FaceMap.FaceOval oval = faces.get(person).oval();
+    return new Point(oval.x(), oval.y());
+  }
+
+  private void editRegion(int place, UnaryOperator<RegionMask> change) {
+    edit(
+        null,
+        p ->
+            p.parts().get(place).own() instanceof RegionMask named
+                ? p.changed(place, change.apply(named))
+                : p);
   }
 
   private void range(int place) {

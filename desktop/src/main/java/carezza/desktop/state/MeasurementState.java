@@ -12,6 +12,7 @@ import javafx.beans.property.SimpleIntegerProperty;
 
 import carezza.desktop.task.Lane;
 import carezza.desktop.task.TaskRunner;
+import carezza.desktop.text.Persons;
 import carezza.desktop.text.Texts;
 import carezza.measure.Gauge;
 import carezza.model.Project;
@@ -25,9 +26,6 @@ public final class MeasurementState {
   /** Pause in the work after which the gauges are read: the picture comes before its numbers. */
   private static final Duration REST = Duration.ofMillis(200);
 
-  /** Instead of a person: all of them together. */
-  public static final int EVERYONE = -1;
-
   private static final Texts TEXTS = Texts.of("state");
 
   private final DocumentState document;
@@ -39,7 +37,7 @@ public final class MeasurementState {
   private final ReadOnlyObjectWrapper<List<String>> missing =
       new ReadOnlyObjectWrapper<>(List.of());
   private final ReadOnlyBooleanWrapper underWay = new ReadOnlyBooleanWrapper();
-  private final IntegerProperty person = new SimpleIntegerProperty(EVERYONE);
+  private final IntegerProperty person = new SimpleIntegerProperty(Persons.EVERYONE);
   private final ReadOnlyObjectWrapper<List<Gauge>> persons = new ReadOnlyObjectWrapper<>(List.of());
 
   public MeasurementState(DocumentState document, Status status, TaskRunner tasks) {
@@ -51,7 +49,7 @@ public final class MeasurementState {
         .subscribe(
             (was, is) -> {
               measuring.cancel();
-              person.set(EVERYONE);
+              person.set(Persons.EVERYONE);
               gauges.set(List.of());
               persons.set(List.of());
               radii.set(Map.of());
@@ -73,17 +71,19 @@ public final class MeasurementState {
     Project asked = document.project();
     Session here = document.session();
     if (person.get() >= asked.allFaces().size()) {
-      person.set(EVERYONE);
+      person.set(Persons.EVERYONE);
       return;
     }
-    int whose = asked.allFaces().size() < 2 ? EVERYONE : person.get();
+    int whose = asked.allFaces().size() < 2 ? Persons.EVERYONE : person.get();
     underWay.set(true);
     measuring.rested(
         REST,
         cancellation ->
             new Measured(
                 here.readings().gauges(asked, cancellation),
-                whose == EVERYONE ? List.of() : here.readings().gauges(asked, whose, cancellation),
+                whose == Persons.EVERYONE
+                    ? List.of()
+                    : here.readings().gauges(asked, whose, cancellation),
                 here.readings().separationRadii(asked, cancellation),
                 here.readings().missingOverlays(asked)),
         read -> {
@@ -91,7 +91,7 @@ public final class MeasurementState {
           radii.set(read.radii());
           say(read.missing());
           gauges.set(read.gauges());
-          persons.set(whose == EVERYONE ? read.gauges() : read.persons());
+          persons.set(whose == Persons.EVERYONE ? read.gauges() : read.persons());
         },
         e -> {
           underWay.set(false);
@@ -116,7 +116,7 @@ public final class MeasurementState {
     return gauges.getReadOnlyProperty();
   }
 
-  /** Whose gauges are looked at: a place in the project's faces, or {@link #EVERYONE}. */
+  /** Whose gauges are looked at: a place in the project's faces, or {@link Persons#EVERYONE}. */
   public IntegerProperty personProperty() {
     return person;
   }

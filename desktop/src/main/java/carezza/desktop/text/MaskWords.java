@@ -55,7 +55,10 @@ public final class MaskWords {
     return switch (own) {
       case Everything _ -> NAMES.get("mask.everywhere");
       case Nothing _ -> NAMES.get("mask.nowhere");
-      case RegionMask named -> Names.of(named.region());
+      case RegionMask named ->
+          named.of() == null
+              ? Names.of(named.region())
+              : NAMES.get("mask.of-one", Names.of(named.region()));
       case Ellipse _ -> NAMES.get("mask.oval");
       case Gradient _ -> NAMES.get("mask.gradient");
       case Polygon _ -> NAMES.get("mask.outline");

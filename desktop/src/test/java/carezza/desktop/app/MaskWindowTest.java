@@ -269,6 +269,46 @@ public class MaskWindowTest extends WindowDriver {
         .isEqualTo(corrected.outlines().outerLips());
   }
 
+  /** A second person is made of the one there is, beside her. */
+  @Test
+  public void anAreaIsEverybodysOrOnePersons() {
+    begin("teeth", LIPS);
+    clickOn("#part-0");
+    assertThat(isThere("#mask-region")).isTrue();
+    assertThat(node("#mask-person").isVisible()).as("there is one person").isFalse();
+    FaceMap face = project().faces();
+    FaceMap other =
+        new FaceMap(
+            new FaceMap.FaceOval(face.oval().x() + 600, 700, 150, 200, 0),
+            new Point(face.oval().x() + 540, 660),
+            new Point(face.oval().x() + 660, 660),
+            new Point(face.oval().x() + 550, 820),
+            new Point(face.oval().x() + 650, 820));
+    onStage(
+        () -> {
+          state().document().edit(null, p -> p.withAllFaces(List.of(face, other)));
+          return null;
+        });
+    RobotHand.settle();
+    ComboBox<Integer> whose = node("#mask-person");
+    assertThat(whose.isVisible()).isTrue();
+    assertThat(whose.getItems()).containsExactly(-1, 0, 1);
+    assertThat(whose.getValue()).isEqualTo(-1);
+    onStage(
+        () -> {
+          whose.setValue(1);
+          return null;
+        });
+    Point middle = new Point(other.oval().x(), other.oval().y());
+    assertThat(mask("teeth")).isEqualTo(new Mask.RegionMask(SemanticRegion.LIPS, middle));
+    onStage(
+        () -> {
+          whose.setValue(-1);
+          return null;
+        });
+    assertThat(mask("teeth")).isEqualTo(LIPS);
+  }
+
   @Test
   public void fiveClicksPlaceAFace() {
     onStage(

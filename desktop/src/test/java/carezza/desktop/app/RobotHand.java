@@ -27,6 +27,9 @@ public final class RobotHand {
 
   private static final int PATIENCE_SECONDS = 120;
 
+  /** Pixels from which a click begins to count anew. */
+  private static final double ELSEWHERE = 30;
+
   private final FxRobot finder = new FxRobot();
   private final Robot robot = onStage(Robot::new);
 
@@ -94,6 +97,10 @@ public final class RobotHand {
 
   /** To the middle of what is seen of that name. */
   RobotHand moveTo(String query) {
+    return moveTo(middle(query));
+  }
+
+  private Point2D middle(String query) {
     Bounds place =
         onStage(
             () ->
@@ -102,7 +109,7 @@ public final class RobotHand {
                     .findFirst()
                     .map(n -> n.localToScreen(n.getBoundsInLocal()))
                     .orElseThrow(() -> new AssertionError("Nothing is seen of " + query)));
-    return moveTo(place.getCenterX(), place.getCenterY());
+    return new Point2D(place.getCenterX(), place.getCenterY());
   }
 
   private static boolean isSeen(Node node) {
@@ -126,8 +133,10 @@ public final class RobotHand {
     return press(button).release(button);
   }
 
+  /** Comes from elsewhere, so that two clicks in a row are two and no double one. */
   RobotHand clickOn(String query) {
-    return moveTo(query).clickOn(MouseButton.PRIMARY);
+    Point2D middle = middle(query);
+    return moveTo(middle.add(0, -ELSEWHERE)).moveTo(middle).clickOn(MouseButton.PRIMARY);
   }
 
   RobotHand doubleClickOn(String query) {

@@ -11,6 +11,7 @@ import carezza.codec.OutputProfile;
 import carezza.codec.PictureFormat;
 import carezza.codec.PictureWriter;
 import carezza.desktop.task.TaskRunner;
+import carezza.desktop.text.Persons;
 import carezza.image.Area;
 import carezza.image.Cancellation;
 import carezza.image.Picture;
@@ -68,19 +69,19 @@ public class MeasurementStateTest {
   private List<Gauge> expected(int person) {
     Session here = state.document().session();
     Project project = state.document().project();
-    return person == MeasurementState.EVERYONE
+    return person == Persons.EVERYONE
         ? here.readings().gauges(project, Cancellation.NONE)
         : here.readings().gauges(project, person, Cancellation.NONE);
   }
 
   @Test
   public void onePersonIsLookedAtWhileEveryoneIsJudged() {
-    List<Gauge> everyone = expected(MeasurementState.EVERYONE);
+    List<Gauge> everyone = expected(Persons.EVERYONE);
     assertThat(measurements.personsProperty().get()).isEqualTo(everyone);
     measurements.personProperty().set(0);
     assertThat(measurements.personsProperty().get()).isEqualTo(expected(0)).isNotEqualTo(everyone);
     assertThat(measurements.gaugesProperty().get()).isEqualTo(everyone);
-    measurements.personProperty().set(MeasurementState.EVERYONE);
+    measurements.personProperty().set(Persons.EVERYONE);
     assertThat(measurements.personsProperty().get()).isEqualTo(everyone);
   }
 
@@ -89,7 +90,7 @@ public class MeasurementStateTest {
     measurements.personProperty().set(1);
     assertThat(measurements.personsProperty().get()).isEqualTo(expected(1));
     state.document().edit(null, p -> p.withAllFaces(p.allFaces().subList(0, 1)));
-    assertThat(measurements.personProperty().get()).isEqualTo(MeasurementState.EVERYONE);
-    assertThat(measurements.personsProperty().get()).isEqualTo(expected(MeasurementState.EVERYONE));
+    assertThat(measurements.personProperty().get()).isEqualTo(Persons.EVERYONE);
+    assertThat(measurements.personsProperty().get()).isEqualTo(expected(Persons.EVERYONE));
   }
 }

@@ -19,6 +19,7 @@ import carezza.model.Mask.Quantity;
 import carezza.model.Mask.Range;
 import carezza.model.Mask.RegionMask;
 import carezza.model.MaskParts;
+import carezza.model.Point;
 import carezza.model.SemanticRegion;
 import carezza.model.Stroke;
 
@@ -42,6 +43,10 @@ public class MaskWordsTest {
             .painted(DAB)
             .painted(DAB),
         "skin of the face, minus lips, lighter than L* 55, painted 2 strokes"
+      },
+      {
+        new Minus(SKIN, new RegionMask(SemanticRegion.LIPS, new Point(1, 1))),
+        "skin of the face, minus lips of one person"
       },
       {new Dilate(new Feather(SKIN, 8), -3), "skin of the face, softened by 8 px, shrunk by 3 px"},
       {

@@ -13,6 +13,7 @@ import carezza.desktop.state.AppState;
 import carezza.desktop.state.Documents;
 import carezza.desktop.state.MeasurementState;
 import carezza.desktop.task.TaskRunner;
+import carezza.desktop.text.Persons;
 import carezza.model.FaceMap;
 import carezza.model.Point;
 import carezza.project.Document;
@@ -82,7 +83,7 @@ public class PersonChoiceTest extends OnToolkit {
     choice.getSelectionModel().select(1);
     open(20);
     open(45, 12);
-    assertThat(choice.getValue()).isEqualTo(MeasurementState.EVERYONE);
+    assertThat(choice.getValue()).isEqualTo(Persons.EVERYONE);
     assertThat(choice.getSelectionModel().getSelectedIndex()).isZero();
   }
 }
