@@ -199,6 +199,27 @@ public class MaskWindowTest extends WindowDriver {
   }
 
   @Test
+  public void aMaskIsShownNoLongerThanItsPageAndNotWhatIsDelivered() {
+    begin("teeth", LIPS);
+    onStage(
+        () -> {
+          state().view().maskShownProperty().set(true);
+          return null;
+        });
+    clickOn("#page-what");
+    assertThat(onStage(() -> state().view().maskShownProperty().get())).isFalse();
+    begin("teeth", LIPS);
+    onStage(
+        () -> {
+          state().view().maskShownProperty().set(true);
+          return null;
+        });
+    clickOn("#view-deliver");
+    assertThat(onStage(() -> state().view().maskShownProperty().get())).isFalse();
+    clickOn("#view-bench");
+  }
+
+  @Test
   public void aMaskIsCopiedOrFollowed() {
     begin("grade", new Mask.Everything());
     add("copy-teeth");

@@ -114,6 +114,14 @@ public final class PanelView extends VBox {
           show();
         });
     subscriptions.on(this::sayBroken, state.plan().brokenProperty());
+    subscriptions.on(
+        where,
+        is -> {
+          if (!is) {
+            // Its switch goes away with the page, and what the layer does is to be seen.
+            state.view().maskShownProperty().set(false);
+          }
+        });
     subscriptions.on(this::show, where);
     subscriptions.on(
         this::refresh,

@@ -123,6 +123,7 @@ public final class DeliverView implements AppView {
 
   /** What is delivered is looked at: nothing lies over it, and no stroke changes it. */
   private void putDown() {
+    state.view().maskShownProperty().set(false);
     ToolKind tool = state.tools().tool();
     if (tool != ToolKind.HAND) {
       benchTool = tool;
