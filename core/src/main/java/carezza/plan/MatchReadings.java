@@ -11,11 +11,10 @@ import carezza.image.Picture;
 import carezza.image.Plane;
 import carezza.job.Band;
 import carezza.mask.EvaluationContext;
-import carezza.mask.Masks;
+import carezza.mask.Regions;
 import carezza.measure.SkinGauges;
 import carezza.measure.fault.Places;
 import carezza.model.FaceMap;
-import carezza.model.Mask;
 import carezza.model.Point;
 import carezza.model.SemanticRegion;
 
@@ -75,23 +74,16 @@ final class MatchReadings {
     for (int i = 1; i < maps.size(); i++) {
       FaceMap other = maps.get(i);
       Point at = new Point(other.oval().x(), other.oval().y());
-      match("face" + (i + 1), of(maps.getFirst()), of(other), at, band);
+      match("face" + (i + 1), face(0), face(i), at, band);
     }
     return found;
   }
 
-  private Lab of(FaceMap face) {
-    Plane skin =
-        context.regions().coverage(SemanticRegion.FACE_SKIN, context.whole(), context.level());
-    Mask oval =
-        new Mask.Ellipse(
-            face.oval().x(),
-            face.oval().y(),
-            face.oval().radiusX(),
-            face.oval().radiusY(),
-            face.oval().angle(),
-            0);
-    return SkinGauges.median(lab, skin.times(Masks.render(oval, context.whole(), context)));
+  /** The colour of one person's face. */
+  private Lab face(int person) {
+    Regions own = context.regions().person(person);
+    return SkinGauges.median(
+        lab, own.coverage(SemanticRegion.FACE_SKIN, context.whole(), context.level()));
   }
 
   private void match(String part, Lab face, Lab other, @Nullable Point at, Band band) {

@@ -249,28 +249,27 @@ public final class Treatments {
         layer.force());
   }
 
+  /** Another's face is brought to the first one's; a part of the body to the faces. */
   static Project matched(Project project, String part) {
+    SkinMatchLayer fresh = (SkinMatchLayer) LayerType.SKIN_MATCH.fresh();
     Mask where;
+    Mask follow = fresh.follow();
     if (part.startsWith("face")) {
-      FaceMap face = project.allFaces().get(Integer.parseInt(part.substring(4)) - 1);
-      where =
-          new Mask.And(
-              new Mask.RegionMask(SemanticRegion.FACE_SKIN),
-              new Mask.Ellipse(
-                  face.oval().x(),
-                  face.oval().y(),
-                  1.1 * face.oval().radiusX(),
-                  1.1 * face.oval().radiusY(),
-                  face.oval().angle(),
-                  0.1));
+      List<FaceMap> faces = project.allFaces();
+      where = skin(faces.get(Integer.parseInt(part.substring(4)) - 1));
+      follow = skin(faces.getFirst());
     } else {
       where = new Mask.RegionMask(SemanticRegion.valueOf(part.toUpperCase(Locale.ROOT)));
     }
-    SkinMatchLayer fresh = (SkinMatchLayer) LayerType.SKIN_MATCH.fresh();
     return with(
         project,
         new SkinMatchLayer(
-            fresh.attributes().withMask(where), fresh.follow(), fresh.colour(), fresh.lightness()));
+            fresh.attributes().withMask(where), follow, fresh.colour(), fresh.lightness()));
+  }
+
+  private static Mask skin(FaceMap face) {
+    Point middle = new Point(face.oval().x(), face.oval().y());
+    return new Mask.RegionMask(SemanticRegion.FACE_SKIN, middle);
   }
 
   private Project backdrop(Project project, Finding finding) {

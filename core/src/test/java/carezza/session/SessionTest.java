@@ -36,6 +36,8 @@ import carezza.model.Project;
 import carezza.model.RecordValue;
 import carezza.model.SemanticRegion;
 import carezza.model.Stage;
+import carezza.plan.Finding;
+import carezza.plan.FindingKind;
 import carezza.project.Document;
 import carezza.project.ProjectFile;
 import carezza.render.Renderer;
@@ -214,6 +216,27 @@ public class SessionTest {
                   right.plane(c).values()));
     }
     return both;
+  }
+
+  /** The one face is brought to the other's colour, not to what lies between the two. */
+  @Test
+  public void theSecondFaceIsMatchedToTheFirstAlone() throws Exception {
+    Picture left = Portrait.S04.picture("photo.jpg").map(Resampling::half);
+    Picture right = Portrait.S01.picture("photo.jpg").map(Resampling::half);
+    Document document = started(beside(left, right));
+    Session session = new Session(document.photograph());
+    Project project = session.faces().withFace(document.project(), Cancellation.NONE);
+    Finding found = secondFace(session, project);
+    assertThat(found.state()).isEqualTo(Finding.State.OPEN);
+    Project treated = session.treatments().treated(project, found, Cancellation.NONE);
+    assertThat(secondFace(session, treated).now().value()).isLessThan(0.35 * found.now().value());
+  }
+
+  private static Finding secondFace(Session session, Project project) {
+    return session.planning().plan(project, Cancellation.NONE).findings().stream()
+        .filter(f -> f.kind() == FindingKind.MATCH && f.now().part().equals("face2"))
+        .findFirst()
+        .orElseThrow();
   }
 
   /** Two portraits beside one another, the second one corrected by hand. */
