@@ -55,6 +55,10 @@ public record FaceMap(
       Require.range("radiusY", radiusY, 1, 1e5);
       Require.range("angle of the face", angle, -3600, 3600);
     }
+
+    public Point middle() {
+      return new Point(x, y);
+    }
   }
 
   public FaceMap {

@@ -73,7 +73,7 @@ final class MatchReadings {
     List<FaceMap> maps = context.regions().maps();
     for (int i = 1; i < maps.size(); i++) {
       FaceMap other = maps.get(i);
-      Point at = new Point(other.oval().x(), other.oval().y());
+      Point at = other.oval().middle();
       match("face" + (i + 1), face(0), face(i), at, band);
     }
     return found;

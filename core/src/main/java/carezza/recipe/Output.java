@@ -71,7 +71,7 @@ public record Output(
     if (face == null) {
       return project.withCrop(cut);
     }
-    Point at = all.inside(new Point(face.oval().x(), face.oval().y()));
+    Point at = all.inside(face.oval().middle());
     // Where the face is between one side and the other, the cut's middle is, too.
     double across = Math.clamp(2 * at.x() / all.width(), -1, 1);
     double down = Math.clamp(2 * at.y() / all.height(), -1, 1);

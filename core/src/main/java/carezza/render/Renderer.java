@@ -225,19 +225,15 @@ public final class Renderer {
 
   /** Renders a whole level without keeping tiles: for files. */
   public Picture renderOnce(RenderInput scene, int level, Cancellation cancellation) {
-    StripRenderer strips = strips(level, cancellation);
-    return strips.render(photograph.level(level), passes(strips, scene, level, cancellation));
+    return renderOnce(scene, level, (LayerResult<RuntimeException>) null, cancellation);
   }
 
-  /** As above, and shows what each layer makes of the picture. */
+  /** As above, and shows what each layer makes of the picture; to nobody if that is null. */
   public <X extends Exception> Picture renderOnce(
-      RenderInput scene, int level, LayerResult<X> each, Cancellation cancellation) throws X {
-    StripRenderer strips = strips(level, cancellation);
+      RenderInput scene, int level, @Nullable LayerResult<X> each, Cancellation cancellation)
+      throws X {
+    StripRenderer strips = new StripRenderer(size().atLevel(level).area(), cancellation);
     return strips.render(photograph.level(level), passes(strips, scene, level, cancellation), each);
-  }
-
-  private StripRenderer strips(int level, Cancellation cancellation) {
-    return new StripRenderer(size().atLevel(level).area(), cancellation);
   }
 
   private List<LayerPass> passes(

@@ -49,16 +49,8 @@ final class StripRenderer {
   /**
    * @param photograph the level's pixels; not modified
    * @param passes of all layers, lowest first
-   * @return the finished picture; the photograph itself if no layer does anything
-   */
-  Picture render(Picture photograph, List<LayerPass> passes) {
-    return render(photograph, passes, null);
-  }
-
-  /**
-   * As above, layer by layer.
-   *
    * @param each sees every layer that does anything; null where nobody does
+   * @return the finished picture; the photograph itself if no layer does anything
    */
   <X extends Exception> Picture render(
       Picture photograph, List<LayerPass> passes, @Nullable LayerResult<X> each) throws X {

@@ -146,9 +146,7 @@ public final class Advice {
     FaceMap face = project.faces();
     Area area =
         read(
-            face == null
-                ? new Point(all.width() / 2.0, all.height() / 2.0)
-                : new Point(face.oval().x(), face.oval().y()),
+            face == null ? new Point(all.width() / 2.0, all.height() / 2.0) : face.oval().middle(),
             HALO_READ);
     Plane before =
         Lab.lightness(

@@ -268,8 +268,7 @@ public final class Treatments {
   }
 
   private static Mask skin(FaceMap face) {
-    Point middle = new Point(face.oval().x(), face.oval().y());
-    return new Mask.RegionMask(SemanticRegion.FACE_SKIN, middle);
+    return new Mask.RegionMask(SemanticRegion.FACE_SKIN, face.oval().middle());
   }
 
   private Project backdrop(Project project, Finding finding) {

@@ -170,7 +170,7 @@ public class SessionTest {
       assertThat(own).isSameAs(regions.person(i));
       Plane skin = own.coverage(SemanticRegion.SKIN, session.size().area(), 0);
       FaceMap.FaceOval oval = regions.maps().get(i).oval();
-      Mask one = new Mask.RegionMask(SemanticRegion.SKIN, new Point(oval.x(), oval.y()));
+      Mask one = new Mask.RegionMask(SemanticRegion.SKIN, oval.middle());
       EvaluationContext site = new EvaluationContext(session.size(), 0, regions);
       assertThat(Masks.render(one, site.whole(), site)).isEqualTo(skin);
       double there = sum(skin, 0, width);

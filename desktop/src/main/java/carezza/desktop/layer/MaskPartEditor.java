@@ -1,6 +1,5 @@
 package carezza.desktop.layer;
 
-import java.util.ArrayList;
 import java.util.List;
 import java.util.function.Consumer;
 import java.util.function.Function;
@@ -229,10 +228,10 @@ final class MaskPartEditor {
         whose,
         l -> {
           Persons persons = Persons.of(faces());
-          List<Integer> all = new ArrayList<>(persons.fromTheLeft());
-          all.addFirst(Persons.EVERYONE);
-          if (!all.equals(whose.getItems())) {
-            whose.getItems().setAll(all);
+          if (!persons.choices().equals(whose.getItems())) {
+            // A value that was chosen among other items is not looked for among these.
+            whose.setValue(null);
+            whose.getItems().setAll(persons.choices());
           }
           whose.setVisible(persons.several());
           return own(l, place) instanceof RegionMask named && named.of() != null
@@ -248,11 +247,7 @@ final class MaskPartEditor {
   }
 
   private static @Nullable Point middle(List<FaceMap> faces, int person) {
-    if (person == Persons.EVERYONE) {
-      return null;
-    }
-    FaceMap.FaceOval oval = faces.get(person).oval();
-    return new Point(oval.x(), oval.y());
+    return person == Persons.EVERYONE ? null : faces.get(person).oval().middle();
   }
 
   private void editRegion(int place, UnaryOperator<RegionMask> change) {

@@ -42,8 +42,8 @@ public record Beside(
     Point to = new Point(session.size().width() / 2.0, session.size().height() / 2.0);
     if (face != null && other != null) {
       larger = other.faceWidth() / face.faceWidth();
-      from = new Point(face.oval().x(), face.oval().y());
-      to = new Point(other.oval().x(), other.oval().y());
+      from = face.oval().middle();
+      to = other.oval().middle();
     }
     return new ViewPort(
         to.x() + (at.x() - from.x()) * larger,

@@ -3,6 +3,7 @@ package carezza.desktop.text;
 import java.util.Comparator;
 import java.util.List;
 import java.util.stream.IntStream;
+import java.util.stream.Stream;
 
 import carezza.model.FaceMap;
 
@@ -24,6 +25,11 @@ public record Persons(List<Integer> fromTheLeft) {
             .boxed()
             .sorted(Comparator.comparingDouble(i -> faces.get(i).oval().x()))
             .toList());
+  }
+
+  /** All of them together, and each. */
+  public List<Integer> choices() {
+    return Stream.concat(Stream.of(EVERYONE), fromTheLeft.stream()).toList();
   }
 
   /** Whether there is anything to choose. */

@@ -320,7 +320,7 @@ public class MaskWindowTest extends WindowDriver {
           whose.setValue(1);
           return null;
         });
-    Point middle = new Point(other.oval().x(), other.oval().y());
+    Point middle = other.oval().middle();
     assertThat(mask("teeth")).isEqualTo(new Mask.RegionMask(SemanticRegion.LIPS, middle));
     onStage(
         () -> {

@@ -51,8 +51,7 @@ final class PersonChoice extends ComboBox<Integer> {
       int chosen = state.measurements().personProperty().get();
       // A value that was chosen among other items is not looked for among these.
       setValue(null);
-      getItems().setAll(now.fromTheLeft());
-      getItems().addFirst(Persons.EVERYONE);
+      getItems().setAll(now.choices());
       setValue(chosen);
     }
   }
