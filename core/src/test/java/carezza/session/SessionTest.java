@@ -31,7 +31,6 @@ import carezza.model.LayerAttributes;
 import carezza.model.LayerStack;
 import carezza.model.Mask;
 import carezza.model.Mask.Quantity;
-import carezza.model.Point;
 import carezza.model.Project;
 import carezza.model.RecordValue;
 import carezza.model.SemanticRegion;
