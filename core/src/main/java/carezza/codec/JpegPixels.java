@@ -5,9 +5,11 @@ import java.io.IOException;
 import java.util.EnumSet;
 import java.util.Locale;
 import java.util.Set;
+import java.util.function.Consumer;
+
+import org.jspecify.annotations.Nullable;
 
 import carezza.codec.Encoded.Model;
-import carezza.image.ParallelRows;
 import carezza.image.Plane;
 import carezza.metadata.Metadata;
 import carezza.metadata.TiffDirectory;
@@ -23,7 +25,11 @@ final class JpegPixels {
 
   private JpegPixels() {}
 
-  static Encoded read(byte[] file, int start, String name) throws IOException, Problem {
+  /**
+   * @param sight sees a large picture small, as soon as it is decoded
+   */
+  static Encoded read(byte[] file, int start, String name, @Nullable Consumer<Encoded> sight)
+      throws IOException, Problem {
     JpegSegments parts = JpegSegments.of(file, start);
     requireDecodable(parts, name);
     PictureReader.requireRoom(parts.width, parts.height, name);
@@ -33,13 +39,22 @@ final class JpegPixels {
     }
     Metadata metadata = metadata(parts, remarks);
     Raster raster = raster(parts, name, remarks);
+    FirstSight.of(
+        raster,
+        sight == null ? null : small -> sight.accept(encoded(small, parts, metadata, remarks)));
+    return encoded(raster, parts, metadata, remarks);
+  }
+
+  private static Encoded encoded(
+      Raster raster, JpegSegments parts, Metadata metadata, Set<Remark> remarks) {
     int bands = raster.getNumBands();
     double top = (1 << parts.precision) - 1;
-    Plane[] planes = PlainPixels.opaque(raster, top, bands, metadata.orientation());
     boolean coded = parts.frame != LOSSLESS && codedAsLightAndColour(parts);
-    if (coded) {
-      toRgb(planes);
-    }
+    Plane[] planes =
+        Rasters.planes(
+            raster,
+            Rasters.Layout.opaque(top, bands, metadata.orientation()),
+            coded ? JpegPixels::toRgb : row -> {});
     if (bands == 4) {
       invert(planes, coded, parts.transform >= 0);
     }
@@ -134,29 +149,23 @@ final class JpegPixels {
    * ITU-T T.871, clause 7: Y, Cb, Cr of full range to R, G, B, in place; rounded to eight bits as
    * other readers do.
    */
-  private static void toRgb(Plane[] planes) {
-    float[] first = planes[0].values();
-    float[] second = planes[1].values();
-    float[] third = planes[2].values();
-    int w = planes[0].width();
-    ParallelRows.each(
-        w,
-        planes[0].height(),
-        (from, to) -> {
-          float middle = 128f / 255;
-          for (int i = from * w; i < to * w; i++) {
-            float y = first[i];
-            float cb = second[i] - middle;
-            float cr = third[i] - middle;
-            first[i] = step(y + 1.402f * cr);
-            second[i] = step(y - 0.344136f * cb - 0.714136f * cr);
-            third[i] = step(y + 1.772f * cb);
-          }
-        });
+  private static void toRgb(float[][] row) {
+    float[] first = row[0];
+    float[] second = row[1];
+    float[] third = row[2];
+    float middle = 128f / 255;
+    for (int x = 0; x < first.length; x++) {
+      float y = first[x];
+      float cb = second[x] - middle;
+      float cr = third[x] - middle;
+      first[x] = step(y + 1.402f * cr);
+      second[x] = step(y - 0.344136f * cb - 0.714136f * cr);
+      third[x] = step(y + 1.772f * cb);
+    }
   }
 
   private static float step(float v) {
-    return (int) (Math.clamp(v, 0f, 1f) * 255 + 0.5f) / 255f;
+    return (int) (Math.max(0f, Math.min(1f, v)) * 255 + 0.5f) / 255f;
   }
 
   /**

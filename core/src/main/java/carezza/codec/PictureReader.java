@@ -11,6 +11,7 @@ import java.nio.file.Path;
 import java.util.EnumSet;
 import java.util.Locale;
 import java.util.Set;
+import java.util.function.Consumer;
 
 import org.jspecify.annotations.Nullable;
 
@@ -86,8 +87,24 @@ public final class PictureReader {
    * @param name the file's name, for messages
    */
   public static Photograph decode(byte[] file, String name) throws Problem {
+    return decode(file, name, null);
+  }
+
+  /**
+   * As above.
+   *
+   * @param sight sees a large photograph small, in working colours, once it is decoded and before
+   *     it is whole; raw ones are not seen. Null where nobody waits
+   */
+  public static Photograph decode(byte[] file, String name, @Nullable Consumer<Picture> sight)
+      throws Problem {
     try {
-      return decoded(file, name);
+      return decoded(
+          file,
+          name,
+          sight == null
+              ? null
+              : small -> sight.accept(converted(small, EnumSet.noneOf(Remark.class)).pixels()));
     } catch (IOException | RuntimeException e) {
       if (PlainPixels.saysUnsupported(e)) {
         throw new Problem(e, Kind.PICTURE_UNSUPPORTED, name, "its decoder does not know it");
@@ -98,22 +115,23 @@ public final class PictureReader {
     }
   }
 
-  private static Photograph decoded(byte[] file, String name) throws IOException, Problem {
+  private static Photograph decoded(byte[] file, String name, @Nullable Consumer<Encoded> sight)
+      throws IOException, Problem {
     if (TiffDirectory.begins(file)) {
       TiffDirectory root = TiffDirectory.read(file);
       if (RawPixels.isRaw(file, root)) {
         return RawPixels.read(file, root, name);
       }
-      return working(TiffPixels.read(file, root, name), name);
+      return shown(TiffPixels.read(file, root, name), sight);
     }
     if (RawPixels.isRaw(file)) {
       return RawPixels.byMachine(file, name);
     }
     if (PngChunks.begins(file)) {
-      return working(PngPixels.read(file, name), name);
+      return shown(PngPixels.read(file, name), sight);
     }
     if (WebpPixels.begins(file)) {
-      return working(WebpPixels.read(file, name), name);
+      return shown(WebpPixels.read(file, name), sight);
     }
     String unread = unread(file);
     if (unread != null) {
@@ -121,16 +139,16 @@ public final class PictureReader {
     }
     String start = begin(file, 6);
     if (start.startsWith("GIF87a") || start.startsWith("GIF89a")) {
-      return working(PlainPixels.read("gif", file, name), name);
+      return shown(PlainPixels.read("gif", file, name), sight);
     }
     if (start.startsWith("BM") && file.length > 26) {
-      return working(PlainPixels.read("bmp", file, name), name);
+      return shown(PlainPixels.read("bmp", file, name), sight);
     }
     int jpeg = JpegSegments.start(file);
     if (jpeg < 0) {
       throw new Problem(Kind.PICTURE_UNKNOWN, name);
     }
-    return working(JpegPixels.read(file, jpeg, name), name);
+    return working(JpegPixels.read(file, jpeg, name, sight));
   }
 
   private static String begin(byte[] file, int length) {
@@ -190,7 +208,13 @@ public final class PictureReader {
 
   private record Converted(Picture pixels, String profile) {}
 
-  private static Photograph working(Encoded encoded, String name) {
+  /** In working colours, and small before that. */
+  private static Photograph shown(Encoded encoded, @Nullable Consumer<Encoded> sight) {
+    FirstSight.of(encoded, sight);
+    return working(encoded);
+  }
+
+  private static Photograph working(Encoded encoded) {
     Set<Remark> remarks = EnumSet.noneOf(Remark.class);
     remarks.addAll(encoded.remarks());
     Converted converted = converted(encoded, remarks);

@@ -97,7 +97,7 @@ final class PlainPixels {
     return planes;
   }
 
-  /** The usual planes of a raster of colours and, if {@code opacity} is no band, nothing else. */
+  /** The planes of a raster of colours and nothing else. */
   static Plane[] opaque(Raster raster, double top, int colours, int orientation) {
     return Rasters.planes(raster, Rasters.Layout.opaque(top, colours, orientation));
   }

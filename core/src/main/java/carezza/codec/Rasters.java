@@ -42,8 +42,23 @@ final class Rasters {
     }
   }
 
+  /** Turns a row's samples, 0 … 1 in each band, in place. */
+  @FunctionalInterface
+  interface RowTurn {
+    void turn(float[][] bands);
+  }
+
   /** Planes of the colours, laid on white where they are transparent. */
   static Plane[] planes(Raster raster, Layout layout) {
+    return planes(raster, layout, bands -> {});
+  }
+
+  /**
+   * As above.
+   *
+   * @param turn done to every row first
+   */
+  static Plane[] planes(Raster raster, Layout layout, RowTurn turn) {
     int w = raster.getWidth();
     int h = raster.getHeight();
     boolean turned = layout.orientation() >= 5;
@@ -55,31 +70,56 @@ final class Rasters {
     }
     int bands = raster.getNumBands();
     float scale = (float) (1 / layout.top());
-    int step = area.width();
     Lines lines = lines(raster);
     ParallelRows.each(
         w,
         h,
         (from, to) -> {
-          float[] row = new float[w * bands];
+          float[][] row = new float[bands][w];
           for (int y = from; y < to; y++) {
             lines.read(y, row);
-            for (int x = 0; x < w; x++) {
-              int at = place(x, y, w, h, layout.orientation(), step);
-              float opacity = layout.opacity() < 0 ? 1 : row[x * bands + layout.opacity()] * scale;
+            for (float[] band : row) {
+              scale(band, scale);
+            }
+            turn.turn(row);
+            if (layout.opacity() >= 0) {
               for (int c = 0; c < colours; c++) {
-                float v = row[x * bands + c] * scale;
-                out[c].values()[at] = opacity == 1 ? v : onWhite(v, opacity, layout);
+                layOnWhite(row[c], row[layout.opacity()], layout);
               }
+            }
+            for (int c = 0; c < colours; c++) {
+              put(row[c], y, h, layout.orientation(), out[c]);
             }
           }
         });
     return out;
   }
 
-  private static float onWhite(float v, float opacity, Layout layout) {
-    float share = Math.clamp(opacity, 0f, 1f);
-    return (layout.multiplied() ? v : v * share) + (1 - share) * layout.white();
+  private static void scale(float[] band, float scale) {
+    for (int x = 0; x < band.length; x++) {
+      band[x] *= scale;
+    }
+  }
+
+  private static void layOnWhite(float[] colour, float[] opacity, Layout layout) {
+    for (int x = 0; x < colour.length; x++) {
+      if (opacity[x] != 1) {
+        float share = Math.clamp(opacity[x], 0f, 1f);
+        float v = layout.multiplied() ? colour[x] : colour[x] * share;
+        colour[x] = v + (1 - share) * layout.white();
+      }
+    }
+  }
+
+  /** Puts row {@code y} of {@code h} where it is upright. */
+  private static void put(float[] row, int y, int h, int orientation, Plane out) {
+    if (orientation == 1) {
+      System.arraycopy(row, 0, out.values(), y * row.length, row.length);
+      return;
+    }
+    for (int x = 0; x < row.length; x++) {
+      out.values()[place(x, y, row.length, h, orientation, out.width())] = row[x];
+    }
   }
 
   /** Whether any pixel of a band is less than opaque. */
@@ -96,14 +136,14 @@ final class Rasters {
     return false;
   }
 
-  /** Gives a row's samples, band by band for each pixel. */
+  /** Gives a row's samples, each band by itself. */
   @FunctionalInterface
-  private interface Lines {
-    void read(int y, float[] row);
+  interface Lines {
+    void read(int y, float[][] bands);
   }
 
   /** Bytes as most JPEG files have them are taken as they lie; all else by way of the raster. */
-  private static Lines lines(Raster raster) {
+  static Lines lines(Raster raster) {
     int w = raster.getWidth();
     if (raster.getSampleModel() instanceof PixelInterleavedSampleModel model
         && raster.getDataBuffer() instanceof DataBufferByte buffer
@@ -112,31 +152,48 @@ final class Rasters {
       byte[] bytes = buffer.getData();
       int[] offsets = model.getBandOffsets();
       int stride = model.getPixelStride();
-      return (y, row) -> {
+      return (y, bands) -> {
         int at = buffer.getOffset() + y * model.getScanlineStride();
-        for (int x = 0; x < w; x++) {
-          for (int c = 0; c < offsets.length; c++) {
-            row[x * offsets.length + c] = bytes[at + x * stride + offsets[c]] & 0xFF;
-          }
+        for (int c = 0; c < offsets.length; c++) {
+          gather(bytes, at + offsets[c], stride, bands[c]);
         }
       };
     }
     if (raster.getTransferType() == DataBuffer.TYPE_INT
         && raster.getSampleModel().getSampleSize(0) == 32) {
-      return (y, row) -> {
-        raster.getPixels(0, y, w, 1, row);
-        for (int i = 0; i < row.length; i++) {
-          // Java knows no unsigned integers.
-          row[i] = row[i] < 0 ? row[i] + UNSIGNED : row[i];
-        }
-      };
+      // Java knows no unsigned integers.
+      return (y, bands) -> samples(raster, y, bands, v -> v < 0 ? v + UNSIGNED : v);
     }
-    return (y, row) -> {
-      raster.getPixels(0, y, w, 1, row);
-      for (int i = 0; i < row.length; i++) {
-        row[i] = Float.isFinite(row[i]) ? row[i] : 0;
+    return (y, bands) -> samples(raster, y, bands, v -> Float.isFinite(v) ? v : 0);
+  }
+
+  /** Every {@code stride}-th byte from a place on. */
+  private static void gather(byte[] bytes, int at, int stride, float[] out) {
+    if (stride == 3) {
+      // With the number written out, nothing is checked in the loop.
+      for (int x = 0; x < out.length; x++) {
+        out[x] = bytes[at + 3 * x] & 0xFF;
       }
-    };
+    } else {
+      for (int x = 0; x < out.length; x++) {
+        out[x] = bytes[at + stride * x] & 0xFF;
+      }
+    }
+  }
+
+  @FunctionalInterface
+  private interface Sample {
+    float of(float v);
+  }
+
+  private static void samples(Raster raster, int y, float[][] bands, Sample sample) {
+    int w = raster.getWidth();
+    float[] row = raster.getPixels(0, y, w, 1, (float[]) null);
+    for (int c = 0; c < bands.length; c++) {
+      for (int x = 0; x < w; x++) {
+        bands[c][x] = sample.of(row[x * bands.length + c]);
+      }
+    }
   }
 
   private static int place(int x, int y, int w, int h, int orientation, int step) {

@@ -1,5 +1,6 @@
 package carezza.colour;
 
+import carezza.image.ParallelRows;
 import carezza.image.Picture;
 
 /**
@@ -18,6 +19,9 @@ public final class WorkingSpace {
   public static final float LUMA_G = (float) TO_XYZ.m11();
   public static final float LUMA_B = (float) TO_XYZ.m12();
 
+  /** Pixels turned at a time: what one step leaves is near at hand for the next. */
+  private static final int RUN = 2048;
+
   private WorkingSpace() {}
 
   /** Luminance Y of linear working RGB, white 1. */
@@ -32,16 +36,33 @@ public final class WorkingSpace {
 
   /** As above, in the picture's own planes, which come back. */
   public static Picture fromSrgbInPlace(Picture srgb) {
-    Transfer.decodeInPlace(srgb);
-    FROM_SRGB.apply(srgb);
-    Transfer.encodeInPlace(srgb);
-    return srgb;
+    return turn(srgb, srgb, FROM_SRGB);
   }
 
   /** Working planes to encoded sRGB planes, not clipped. */
   public static Picture toSrgb(Picture working) {
-    Picture linear = toLinearSrgb(working);
-    return Transfer.encodeInPlace(linear);
+    return turn(working, Picture.of(working.area()), TO_SRGB);
+  }
+
+  /** Encoded to encoded, its light multiplied on the way; {@code to} may be {@code from}. */
+  private static Picture turn(Picture from, Picture to, FloatMatrix matrix) {
+    int w = from.area().width();
+    ParallelRows.each(
+        w,
+        from.area().height(),
+        (top, bottom) -> {
+          for (int i = top * w; i < bottom * w; i += RUN) {
+            int end = Math.min(bottom * w, i + RUN);
+            for (int c = 0; c < 3; c++) {
+              Transfer.toLinear(from.plane(c).values(), to.plane(c).values(), i, end);
+            }
+            matrix.apply(to.first().values(), to.second().values(), to.third().values(), i, end);
+            for (int c = 0; c < 3; c++) {
+              Transfer.toEncoded(to.plane(c).values(), to.plane(c).values(), i, end);
+            }
+          }
+        });
+    return to;
   }
 
   /** Working planes to linear sRGB light, not clipped. */

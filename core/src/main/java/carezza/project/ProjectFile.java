@@ -9,6 +9,7 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.function.Consumer;
 import java.util.zip.CRC32;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipInputStream;
@@ -21,6 +22,7 @@ import carezza.codec.Photograph;
 import carezza.codec.PictureReader;
 import carezza.file.AtomicFile;
 import carezza.file.Originals;
+import carezza.image.Picture;
 import carezza.model.FaceMap;
 import carezza.model.LayerStack;
 import carezza.model.PhotoReference;
@@ -81,16 +83,25 @@ public final class ProjectFile {
    * saved, a large one linked, so that saving takes no longer for it.
    */
   public static Document start(Path photograph) throws Problem {
+    return start(photograph, null);
+  }
+
+  private static Document start(Path photograph, @Nullable Consumer<Picture> sight) throws Problem {
     byte[] bytes = PictureReader.bytes(photograph);
     Originals.protect(photograph);
     Path place = photograph.toAbsolutePath().normalize();
-    Document started = start(bytes, PictureReader.name(photograph)).readFrom(place);
+    Document started = start(bytes, PictureReader.name(photograph), sight).readFrom(place);
     return bytes.length <= LARGEST_EMBEDDED ? started : started.linkedTo(place);
   }
 
   /** As above, from the bytes of the photograph's file. */
   public static Document start(byte[] bytes, String name) throws Problem {
-    Photograph photo = PictureReader.decode(bytes, name);
+    return start(bytes, name, null);
+  }
+
+  private static Document start(byte[] bytes, String name, @Nullable Consumer<Picture> sight)
+      throws Problem {
+    Photograph photo = PictureReader.decode(bytes, name, sight);
     int dot = name.lastIndexOf('.');
     PhotoReference reference =
         new PhotoReference(
@@ -172,7 +183,17 @@ public final class ProjectFile {
 
   /** Opens a project, or starts one on a photograph, by the file's name. */
   public static Document openOrStart(Path file) throws Problem {
-    return isProject(file) ? open(file) : start(file);
+    return openOrStart(file, null);
+  }
+
+  /**
+   * As above.
+   *
+   * @param sight sees a large photograph small, as it came, before all is read; null where nobody
+   *     waits
+   */
+  public static Document openOrStart(Path file, @Nullable Consumer<Picture> sight) throws Problem {
+    return isProject(file) ? open(file, sight) : start(file, sight);
   }
 
   /**
@@ -180,17 +201,22 @@ public final class ProjectFile {
    *     missing or another one
    */
   public static Document open(Path file) throws Problem {
+    return open(file, null);
+  }
+
+  private static Document open(Path file, @Nullable Consumer<Picture> sight) throws Problem {
     String name = PictureReader.name(file);
-    Document document = read(PictureReader.bytes(file), name, file);
+    Document document = read(PictureReader.bytes(file), name, file, sight);
     return document.with(document.project(), file);
   }
 
   /** As above, from bytes; a linked photograph is then looked for in the working folder. */
   public static Document open(byte[] bytes, String name) throws Problem {
-    return read(bytes, name, Path.of(name));
+    return read(bytes, name, Path.of(name), null);
   }
 
-  private static Document read(byte[] bytes, String name, Path file) throws Problem {
+  private static Document read(
+      byte[] bytes, String name, Path file, @Nullable Consumer<Picture> sight) throws Problem {
     Map<String, byte[]> entries = unzip(bytes, name, WHOLE);
     byte[] json = entries.get(PROJECT);
     if (json == null) {
@@ -223,7 +249,8 @@ public final class ProjectFile {
     PhotoReference reference = project.photograph();
     String shown = Path.of(reference.name()).getFileName().toString();
     Document opened =
-        new Document(project, PictureReader.decode(photo, shown), photo, null, null, null, work);
+        new Document(
+            project, PictureReader.decode(photo, shown, sight), photo, null, null, null, work);
     return reference.embedded()
         ? opened
         : opened.linkedTo(file.toAbsolutePath().resolveSibling(reference.name()).normalize());
