@@ -51,6 +51,7 @@ import carezza.desktop.view.PageEvent;
 import carezza.desktop.view.bench.BenchView;
 import carezza.desktop.view.deliver.DeliverView;
 import carezza.desktop.view.journal.JournalView;
+import carezza.desktop.view.picture.ComingView;
 import carezza.desktop.view.picture.PictureArea;
 import carezza.desktop.view.picture.PictureView;
 import carezza.desktop.view.plan.FindingPictures;
@@ -98,6 +99,7 @@ public final class Shell extends StackPane implements AutoCloseable {
   private final ActionMap actions;
   private final TopStrip strip;
   private final PracticeBar practiceBar;
+  private final ComingView coming;
   private final ReadOnlyStringWrapper windowTitle = new ReadOnlyStringWrapper(NAME);
   private boolean leaving;
 
@@ -179,9 +181,15 @@ public final class Shell extends StackPane implements AutoCloseable {
         .titleProperty()
         .subscribe(words -> windowTitle.set(words.isEmpty() ? NAME : words + " – " + NAME));
     frame.setCenter(opening());
-    getChildren().add(frame);
+    coming = new ComingView(state, area.picture());
+    getChildren().addAll(frame, coming);
     new KeyDispatch(
-            this, actions, navigation::scopes, sheets::isOpen, sheets::close, navigation::takeFocus)
+            this,
+            actions,
+            navigation::scopes,
+            this::isCovered,
+            this::uncover,
+            navigation::takeFocus)
         .install();
     appearance.recall();
     files.offerRecovery();
@@ -222,6 +230,16 @@ public final class Shell extends StackPane implements AutoCloseable {
     subscriptions.on(
         state.status().jobProperty(), job -> words.setText(job == null ? "" : job.words() + " …"));
     return words;
+  }
+
+  private boolean isCovered() {
+    return sheets.isOpen() || coming.isShown();
+  }
+
+  private void uncover() {
+    if (!sheets.close()) {
+      state.status().stop();
+    }
   }
 
   // --- what actions do
@@ -428,6 +446,7 @@ public final class Shell extends StackPane implements AutoCloseable {
     practiceBar.close();
     practice.close();
     sets.close();
+    coming.close();
     area.close();
     findingPictures.close();
     work.close();

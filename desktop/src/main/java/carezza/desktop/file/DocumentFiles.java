@@ -8,18 +8,22 @@ import java.util.Optional;
 import java.util.concurrent.Callable;
 import java.util.function.Consumer;
 import java.util.function.Function;
+import javafx.beans.property.ObjectProperty;
 import javafx.scene.control.Label;
 
 import org.jspecify.annotations.Nullable;
 
 import carezza.batch.SetFolder;
 import carezza.codec.PictureReader;
+import carezza.codec.ScreenColour;
 import carezza.desktop.demo.Demo;
 import carezza.desktop.demo.DemoSet;
 import carezza.desktop.dialog.RecoverySheet;
 import carezza.desktop.dialog.Sheets;
 import carezza.desktop.dialog.UnsavedSheet;
+import carezza.desktop.picture.ViewPixels;
 import carezza.desktop.state.AppState;
+import carezza.desktop.state.Coming;
 import carezza.desktop.state.Status;
 import carezza.desktop.state.Workspace;
 import carezza.desktop.task.Lane;
@@ -29,6 +33,7 @@ import carezza.desktop.view.set.SetView;
 import carezza.desktop.view.start.StartView;
 import carezza.file.AtomicFile;
 import carezza.image.Cancellation;
+import carezza.image.Picture;
 import carezza.project.Document;
 import carezza.project.ProjectFile;
 import carezza.session.Journals;
@@ -130,7 +135,7 @@ public final class DocumentFiles implements StartView.Opening, SetView.Opening, 
 
   @Override
   public void openDemoSet() {
-    load(DemoSet.NAME, () -> DemoSet.folder(home.folder()), sets);
+    load(DemoSet.NAME, sight -> DemoSet.folder(home.folder()), sets);
   }
 
   @Override
@@ -144,7 +149,7 @@ public final class DocumentFiles implements StartView.Opening, SetView.Opening, 
    * @param name by which its loading is shown
    */
   public void open(String name, Callable<Document> source) {
-    whenFree(aside -> load(name, source, document -> put(document, aside)));
+    whenFree(aside -> load(name, sight -> source.call(), document -> put(document, aside)));
   }
 
   /**
@@ -164,7 +169,7 @@ public final class DocumentFiles implements StartView.Opening, SetView.Opening, 
         aside ->
             load(
                 name,
-                source,
+                sight -> source.call(),
                 made -> {
                   first.accept(made);
                   put(of.apply(made), aside);
@@ -180,7 +185,7 @@ public final class DocumentFiles implements StartView.Opening, SetView.Opening, 
     }
     load(
         PictureReader.name(file),
-        () -> ProjectFile.openOrStart(file),
+        sight -> ProjectFile.openOrStart(file, sight),
         document -> {
           put(document, aside);
           if (ProjectFile.isProject(file)) {
@@ -189,13 +194,47 @@ public final class DocumentFiles implements StartView.Opening, SetView.Opening, 
         });
   }
 
+  /** What is opened. */
+  @FunctionalInterface
+  private interface Source<T> {
+
+    /**
+     * @param sight sees a large photograph small before it is whole
+     */
+    T read(Consumer<Picture> sight) throws Exception;
+  }
+
   /** Opens in the background; if that fails, what is at work stays untouched. */
-  private <T> void load(String name, Callable<T> source, Consumer<T> then) {
-    Status.Job job = state.status().begin(TEXTS.get("documentFiles.opening", name), files::cancel);
+  private <T> void load(String name, Source<T> source, Consumer<T> then) {
+    ObjectProperty<@Nullable Coming> coming = state.view().comingProperty();
+    coming.set(null);
+    Status.Job job =
+        state
+            .status()
+            .begin(
+                TEXTS.get("documentFiles.opening", name),
+                () -> {
+                  files.cancel();
+                  coming.set(null);
+                });
+    ScreenColour screen = state.view().screenProperty().get();
     files.newest(
-        cancellation -> source.call(),
+        cancellation ->
+            source.read(
+                small -> {
+                  Coming seen = new Coming(job.words(), ViewPixels.of(small, screen));
+                  state
+                      .tasks()
+                      .atHome(
+                          () -> {
+                            if (job.isUnderWay()) {
+                              coming.set(seen);
+                            }
+                          });
+                }),
         then,
         e -> {
+          coming.set(null);
           state.status().fail(e);
           if (state.document().isEmpty()) {
             none.run();
@@ -348,7 +387,7 @@ public final class DocumentFiles implements StartView.Opening, SetView.Opening, 
         aside ->
             load(
                 work.title(),
-                () -> journals.takeUp(work),
+                sight -> journals.takeUp(work),
                 taken -> {
                   put(
                       aside,

@@ -22,6 +22,26 @@ public final class ViewPixels {
         new Area(0, 0, port.width(), port.height()), new int[port.width() * port.height()]);
   }
 
+  /** A picture as it is, pixel by pixel. */
+  public static PixelPatch of(Picture working, ScreenColour screen) {
+    Picture shown = screen.shown(working);
+    int w = shown.area().width();
+    int[] out = new int[shown.area().pixels()];
+    ParallelRows.each(
+        w,
+        shown.area().height(),
+        (from, to) -> {
+          Arrays.fill(out, from * w, to * w, 0xFF);
+          for (int c = 0; c < 3; c++) {
+            float[] v = shown.plane(c).values();
+            for (int i = from * w; i < to * w; i++) {
+              out[i] = out[i] << 8 | level(v[i]);
+            }
+          }
+        });
+    return new PixelPatch(shown.area(), out);
+  }
+
   /**
    * @param working pixels of the level's area that the view port needs
    * @param mask coverage over the same area to be shown, or null
@@ -137,10 +157,13 @@ public final class ViewPixels {
         if (m != null) {
           value = view.shown(value, between(m, top, bottom, across, x, ty), x, row);
         }
-        int level = (int) (Math.max(0f, Math.min(1f, value)) * 255 + 0.5f);
-        out[start + x] = out[start + x] << 8 | level;
+        out[start + x] = out[start + x] << 8 | level(value);
       }
     }
+  }
+
+  private static int level(float value) {
+    return (int) (Math.max(0f, Math.min(1f, value)) * 255 + 0.5f);
   }
 
   private static float between(float[] v, int top, int bottom, Steps across, int x, float ty) {

@@ -133,6 +133,10 @@ public final class Status {
       progress.set(done);
     }
 
+    public boolean isUnderWay() {
+      return jobs.contains(this);
+    }
+
     /** It is done, or was given up; once more does nothing. */
     public void end() {
       jobs.remove(this);

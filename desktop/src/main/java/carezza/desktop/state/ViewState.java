@@ -32,6 +32,7 @@ public final class ViewState {
   private final ReadOnlyIntegerWrapper playhead = new ReadOnlyIntegerWrapper(END);
   private final BooleanProperty asShot = new SimpleBooleanProperty();
   private final BooleanProperty awaited = new SimpleBooleanProperty();
+  private final ObjectProperty<@Nullable Coming> coming = new SimpleObjectProperty<>();
   private final BooleanProperty maskShown = new SimpleBooleanProperty();
   private final ObjectProperty<MaskView> maskView =
       new SimpleObjectProperty<>(MaskView.GREY_OUTSIDE);
@@ -148,6 +149,11 @@ public final class ViewState {
   /** Whether the picture was asked for and nothing of it has come yet. */
   public BooleanProperty awaitedProperty() {
     return awaited;
+  }
+
+  /** The photograph that is on its way to take this one's place, until it is on the screen. */
+  public ObjectProperty<@Nullable Coming> comingProperty() {
+    return coming;
   }
 
   /** Whether the selected layer's mask is shown. */

@@ -2,19 +2,29 @@ package carezza.desktop.app;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.awt.image.BufferedImage;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.concurrent.CountDownLatch;
+import javafx.event.Event;
 import javafx.scene.control.Label;
 import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyEvent;
+import javafx.util.Subscription;
+import javax.imageio.ImageIO;
 
 import org.testng.annotations.AfterMethod;
 import org.testng.annotations.Test;
 
+import carezza.desktop.picture.ViewPixels;
+import carezza.desktop.picture.ViewPort;
+import carezza.desktop.state.Coming;
 import carezza.desktop.state.Documents;
 import carezza.kernel.LayerType;
 import carezza.model.LayerStack;
+import carezza.session.Session;
 
 /** Pictures that are open together in one window. */
 public class SeveralDocumentsTest extends WindowDriver {
@@ -85,6 +95,70 @@ public class SeveralDocumentsTest extends WindowDriver {
     assertThat(layers()).isEqualTo(before);
     exchange();
     assertThat(layers()).isEqualTo(1);
+  }
+
+  @Test
+  public void aLargePhotographIsSeenBeforeItIsWholeAndKeysMeanNothingMeanwhile() throws Exception {
+    Path file = folder.resolve("large.jpg");
+    ImageIO.write(new BufferedImage(3000, 2400, BufferedImage.TYPE_INT_RGB), "jpeg", file.toFile());
+    int layers = layers();
+    Session was = onStage(() -> state().document().session());
+    List<String> seen = new ArrayList<>();
+    Subscription following =
+        onStage(
+            () ->
+                state()
+                    .view()
+                    .comingProperty()
+                    .subscribe(
+                        (old, is) -> {
+                          if (is != null) {
+                            state().selection().select(firstLayer());
+                            Event.fireEvent(
+                                view.getScene().getFocusOwner(), pressed(KeyCode.DELETE));
+                            seen.add(is.words());
+                            seen.add(view.getScene().getFocusOwner().getId());
+                            seen.add(state().document().stack().size() + " layers");
+                          }
+                        }));
+    onStage(
+        () -> {
+          view.open(file);
+          return null;
+        });
+    await(() -> state().document().session() != was && state().document().seenProperty().get());
+    following.unsubscribe();
+    assertThat(seen).containsExactly("Opening large.jpg", "coming", layers + " layers");
+    assertThat(onStage(() -> node("#coming").isVisible())).isFalse();
+    assertThat(onStage(() -> view.getScene().getFocusOwner().getId())).isEqualTo("picture");
+  }
+
+  @Test
+  public void aLargeFileThatIsGivenUpIsSeenNoMore() throws Exception {
+    onStage(
+        () -> {
+          state()
+              .view()
+              .comingProperty()
+              .set(new Coming("Opening", ViewPixels.clear(new ViewPort(0, 0, 1, 40, 30))));
+          return null;
+        });
+    assertThat(onStage(() -> node("#coming").isVisible())).isTrue();
+    onStage(
+        () -> {
+          view.open(folder.resolve("missing.jpg"));
+          return null;
+        });
+    await(() -> state().status().messageProperty().get().contains("missing.jpg"));
+    assertThat(onStage(() -> node("#coming").isVisible())).isFalse();
+  }
+
+  private String firstLayer() {
+    return state().document().stack().layers().getFirst().attributes().id();
+  }
+
+  private static KeyEvent pressed(KeyCode code) {
+    return new KeyEvent(KeyEvent.KEY_PRESSED, "", "", code, false, false, false, false);
   }
 
   @Test

@@ -76,6 +76,10 @@ public final class PictureView extends Region {
   private @Nullable Area fittedTo;
   private final PictureHand hand;
   private boolean exact;
+
+  /** Whether nothing of the document at work was shown yet. */
+  private boolean begun;
+
   private final PauseTransition brushSaid = new PauseTransition(BRUSH_SAID);
   private final Label waiting = new Label(TEXTS.get("pictureView.making-the-picture"));
   private Shapes shapes = Shapes.NONE;
@@ -83,7 +87,7 @@ public final class PictureView extends Region {
 
   public PictureView(AppState state) {
     this.state = state;
-    this.renderer = new ViewRenderer(state.tasks(), this::show, state.status()::fail);
+    this.renderer = new ViewRenderer(state.tasks(), this::show, this::fail);
     this.tools = new Tools(state);
     this.hand = new PictureHand(this, state, tools);
     setId("picture");
@@ -178,6 +182,7 @@ public final class PictureView extends Region {
     image.clear();
     exact = false;
     shown.set(null);
+    begun = true;
     shapes = Shapes.NONE;
     hand.forget();
     fitted = true;
@@ -421,6 +426,10 @@ public final class PictureView extends Region {
     }
     exact = frame.exact() && frame.port().equals(port);
     state.view().awaitedProperty().set(false);
+    if (begun) {
+      begun = false;
+      state.view().comingProperty().set(null);
+    }
     shown.set(frame.project());
     shapes = frame.shapes();
     waiting.setVisible(frame.isBare());
@@ -428,6 +437,11 @@ public final class PictureView extends Region {
       state.document().beSeen(frame.session());
     }
     drawOverlay();
+  }
+
+  private void fail(Throwable e) {
+    state.view().comingProperty().set(null);
+    state.status().fail(e);
   }
 
   void drawOverlay() {
