@@ -1,5 +1,6 @@
 package carezza.mask;
 
+import java.util.Collections;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
@@ -32,17 +33,32 @@ public final class Regions {
 
   private final List<FaceMap> maps;
   private final int level;
-  private final Map<SemanticRegion, StoredCoverage> found = new EnumMap<>(SemanticRegion.class);
+  private final Map<SemanticRegion, StoredCoverage> found;
   private final Map<Key, StoredCoverage> coarser = new ConcurrentHashMap<>();
 
   private final Map<Integer, Regions> persons = new ConcurrentHashMap<>();
 
   private record Key(SemanticRegion region, int level) {}
 
-  private Regions(List<FaceMap> maps, int level, Map<SemanticRegion, Plane> planes) {
+  Regions(List<FaceMap> maps, int level, Map<SemanticRegion, StoredCoverage> found) {
     this.maps = List.copyOf(maps);
     this.level = level;
-    planes.forEach((region, plane) -> found.put(region, StoredCoverage.of(plane)));
+    this.found = found;
+  }
+
+  private static Map<SemanticRegion, StoredCoverage> stored(Map<SemanticRegion, Plane> planes) {
+    Map<SemanticRegion, StoredCoverage> stored = new EnumMap<>(SemanticRegion.class);
+    planes.forEach((region, plane) -> stored.put(region, StoredCoverage.of(plane)));
+    return stored;
+  }
+
+  int level() {
+    return level;
+  }
+
+  /** What was found, by name. */
+  Map<SemanticRegion, StoredCoverage> found() {
+    return Collections.unmodifiableMap(found);
   }
 
   /** For a photograph without a face map: every region is empty. */
@@ -87,7 +103,7 @@ public final class Regions {
           RegionFinder.find(photograph, new FaceFrame(map, level), subject);
       found = found.isEmpty() ? own : together(found, own);
     }
-    return new Regions(faces, level, found);
+    return new Regions(faces, level, stored(found));
   }
 
   private static Map<SemanticRegion, Plane> together(
@@ -162,7 +178,7 @@ public final class Regions {
       Plane all = of(region).over(of(region).area());
       planes.put(region, region == SemanticRegion.BACKDROP ? all : all.times(share));
     }
-    return new Regions(List.of(maps.get(index)), level, planes);
+    return new Regions(List.of(maps.get(index)), level, stored(planes));
   }
 
   private StoredCoverage of(SemanticRegion region) {

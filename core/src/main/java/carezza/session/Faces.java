@@ -30,11 +30,16 @@ public final class Faces {
   private static final int MOST_KEPT = 2;
 
   private final Renderer renderer;
+  private final @Nullable String content;
   private final Recent<List<FaceMap>, Regions> regions = new Recent<>(MOST_KEPT);
   private @Nullable Plane subject;
 
-  Faces(Renderer renderer) {
+  /**
+   * @param content fingerprint of the photograph's file; null where regions are not kept
+   */
+  Faces(Renderer renderer, @Nullable String content) {
     this.renderer = renderer;
+    this.content = content;
   }
 
   synchronized Regions regions(List<FaceMap> faces) {
@@ -43,10 +48,15 @@ public final class Faces {
     }
     return regions.of(
         faces,
-        () -> {
-          int level = Regions.level(faces.getFirst());
-          return Regions.find(renderer.photograph().level(level), faces, subject());
-        });
+        () ->
+            content == null
+                ? found(faces)
+                : KeptRegions.shared().of(content, faces, () -> found(faces)));
+  }
+
+  private Regions found(List<FaceMap> faces) {
+    int level = Regions.level(faces.getFirst());
+    return Regions.find(renderer.photograph().level(level), faces, subject());
   }
 
   private synchronized Plane subject() {

@@ -4,6 +4,8 @@ import java.lang.ref.WeakReference;
 import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;
 
+import org.jspecify.annotations.Nullable;
+
 import carezza.codec.Photograph;
 import carezza.image.PictureSize;
 import carezza.job.JobLevel;
@@ -41,10 +43,18 @@ public final class Session {
   private final Store store;
 
   public Session(Photograph photograph) {
+    this(photograph, null);
+  }
+
+  /**
+   * @param content fingerprint of the photograph's file, by which its regions are kept; null where
+   *     they are not
+   */
+  private Session(Photograph photograph, @Nullable String content) {
     this.photograph = photograph;
     renderer =
         new Renderer(new Pyramid(photograph.pixels()), TileCache.shared(), photograph.sensor());
-    faces = new Faces(renderer);
+    faces = new Faces(renderer, content);
     repairs = new Repairs(this);
     readings = new Readings(this, new GaugeReader(renderer));
     advice = new Advice(this);
@@ -89,7 +99,7 @@ public final class Session {
     if (known != null) {
       return new Session(known);
     }
-    Session first = new Session(document.photograph());
+    Session first = new Session(document.photograph(), content);
     OPEN.put(content, new WeakReference<>(first));
     return first;
   }

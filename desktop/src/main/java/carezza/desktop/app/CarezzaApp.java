@@ -12,7 +12,9 @@ import org.jspecify.annotations.Nullable;
 
 import carezza.desktop.demo.Demo;
 import carezza.desktop.style.Look;
+import carezza.file.ApplicationFolder;
 import carezza.project.Document;
+import carezza.session.KeptRegions;
 
 /** The window. */
 public final class CarezzaApp extends Application {
@@ -37,6 +39,7 @@ public final class CarezzaApp extends Application {
   @Override
   public void start(Stage stage) {
     Look.load();
+    KeptRegions.keepIn(ApplicationFolder.path().resolve("areas"));
     view = new Shell();
     stage.titleProperty().bind(view.windowTitleProperty());
     stage.setScene(new Scene(view, WIDTH, HEIGHT));

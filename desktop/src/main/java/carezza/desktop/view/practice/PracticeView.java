@@ -62,7 +62,7 @@ public final class PracticeView implements AppView {
   private final ScrollPane reading = new ScrollPane(content);
   private final EyePane eyePane;
   private final WorkLine work;
-  private final List<Page> pages = Page.all();
+  private List<Page> pages = List.of();
   private Page page = Page.LESSONS.getFirst();
 
   public PracticeView(AppState state, PracticeState practice, EyeState eye, Opening opening) {
@@ -93,14 +93,22 @@ public final class PracticeView implements AppView {
     reading.setFitToWidth(true);
     reading.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
     pane.setCenter(reading);
-    list();
-    show();
     subscriptions.on(this::show, practice.resultsProperty(), practice.outcomeProperty());
     subscriptions.on(eye.shownProperty(), this::ask);
     subscriptions.on(eye.doneProperty(), this::tested);
   }
 
   // --- the list
+
+  /** Made when somebody first looks: nobody waits for it as the window opens. */
+  private List<Page> pages() {
+    if (pages.isEmpty()) {
+      pages = Page.all();
+      list();
+      show();
+    }
+    return pages;
+  }
 
   private void list() {
     list.getChildren().clear();
@@ -150,6 +158,7 @@ public final class PracticeView implements AppView {
 
   private void open(Page wanted) {
     eye.stop();
+    pages();
     page = wanted;
     list();
     show();
@@ -159,13 +168,13 @@ public final class PracticeView implements AppView {
   /** Opens a page by its name; one that there is not is left out. */
   public void open(String id) {
     search.setText("");
-    pages.stream().filter(p -> p.id().equals(id)).findFirst().ifPresent(this::open);
+    pages().stream().filter(p -> p.id().equals(id)).findFirst().ifPresent(this::open);
   }
 
   // --- the page
 
   private void show() {
-    if (eye.isUnderWay()) {
+    if (eye.isUnderWay() || pages.isEmpty()) {
       return;
     }
     pane.setCenter(reading);
@@ -368,6 +377,7 @@ public final class PracticeView implements AppView {
 
   @Override
   public void activate() {
+    pages();
     practice.look();
     takeFocus();
   }

@@ -77,6 +77,13 @@ public final class StartView implements AppView {
     box.getStyleClass().add("start");
     box.setAlignment(Pos.CENTER);
     box.setPadding(new Insets(30));
+  }
+
+  /**
+   * The demos' pictures are read when they are first seen: a program opened with a file waits for
+   * none.
+   */
+  private void fill() {
     Label name = new Label("Carezza");
     name.getStyleClass().add("wordmark");
     Label motto = new Label(TEXTS.get("startView.every-touch-is-a-recipe-never"));
@@ -144,6 +151,9 @@ public final class StartView implements AppView {
 
   @Override
   public void activate() {
+    if (box.getChildren().isEmpty()) {
+      fill();
+    }
     Button open = new Button(TEXTS.get("startView.open-a-photograph-or-a-project"));
     open.setId("open-file");
     open.getStyleClass().add("strong");
