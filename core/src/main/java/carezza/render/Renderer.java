@@ -75,19 +75,23 @@ public final class Renderer {
               return size() > MOST_READINGS;
             }
           });
+  private final ReadingStore kept;
   private final OneAtATime measuring = new OneAtATime();
   private final Map<String, Measurements> latest = new ConcurrentHashMap<>();
   private final LongAdder computed = new LongAdder();
 
   public Renderer(Pyramid photograph, TileCache cache) {
-    this(photograph, cache, null);
+    this(photograph, cache, null, ReadingStore.NONE);
   }
 
   /**
    * @param sensor what the camera's sensor saw, or null
+   * @param kept where readings of this photograph outlast the renderer
    */
-  public Renderer(Pyramid photograph, TileCache cache, @Nullable SensorLight sensor) {
+  public Renderer(
+      Pyramid photograph, TileCache cache, @Nullable SensorLight sensor, ReadingStore kept) {
     this.photograph = photograph;
+    this.kept = kept;
     this.sensor = sensor;
     this.edges = new Edges(photograph::level);
     this.cache = cache;
@@ -275,7 +279,7 @@ public final class Renderer {
   private List<PreparedLayer> prepare(
       RenderInput scene, Readiness readiness, Cancellation cancellation) {
     List<PreparedLayer> prepared = new ArrayList<>();
-    Fingerprint under = Fingerprint.of(number, scene.regions().maps(), scene.job().content());
+    Fingerprint under = Fingerprint.of(scene.regions().maps(), scene.job().content());
     for (Layer layer : scene.stack().layers()) {
       if (!layer.acts()) {
         continue;
@@ -369,7 +373,12 @@ public final class Renderer {
       List<PreparedLayer> below,
       RenderInput scene,
       Cancellation cancellation) {
-    Measurements read = Kernels.measure(layer, probe(below, scene, cancellation));
+    Measurements before = kept.find(key);
+    Measurements read =
+        before == null ? Kernels.measure(layer, probe(below, scene, cancellation)) : before;
+    if (before == null) {
+      kept.keep(key, read);
+    }
     readings.put(key, read);
     latest.put(layer.attributes().id(), read);
     return read;

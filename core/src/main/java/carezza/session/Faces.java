@@ -30,16 +30,16 @@ public final class Faces {
   private static final int MOST_KEPT = 2;
 
   private final Renderer renderer;
-  private final @Nullable String content;
+  private final @Nullable KeptRegions kept;
   private final Recent<List<FaceMap>, Regions> regions = new Recent<>(MOST_KEPT);
   private @Nullable Plane subject;
 
   /**
-   * @param content fingerprint of the photograph's file; null where regions are not kept
+   * @param kept where regions outlast the session; null where they do not
    */
-  Faces(Renderer renderer, @Nullable String content) {
+  Faces(Renderer renderer, @Nullable KeptRegions kept) {
     this.renderer = renderer;
-    this.content = content;
+    this.kept = kept;
   }
 
   synchronized Regions regions(List<FaceMap> faces) {
@@ -47,11 +47,7 @@ public final class Faces {
       return Regions.none();
     }
     return regions.of(
-        faces,
-        () ->
-            content == null
-                ? found(faces)
-                : KeptRegions.shared().of(content, faces, () -> found(faces)));
+        faces, () -> kept == null ? found(faces) : kept.of(faces, () -> found(faces)));
   }
 
   private Regions found(List<FaceMap> faces) {

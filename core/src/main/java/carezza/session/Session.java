@@ -13,6 +13,7 @@ import carezza.measure.GaugeReader;
 import carezza.model.Project;
 import carezza.project.Document;
 import carezza.render.Pyramid;
+import carezza.render.ReadingStore;
 import carezza.render.RenderInput;
 import carezza.render.Renderer;
 import carezza.render.TileCache;
@@ -47,14 +48,19 @@ public final class Session {
   }
 
   /**
-   * @param content fingerprint of the photograph's file, by which its regions are kept; null where
-   *     they are not
+   * @param content fingerprint of the photograph's file, by which what is found out is kept; null
+   *     where it is not
    */
   private Session(Photograph photograph, @Nullable String content) {
     this.photograph = photograph;
     renderer =
-        new Renderer(new Pyramid(photograph.pixels()), TileCache.shared(), photograph.sensor());
-    faces = new Faces(renderer, content);
+        new Renderer(
+            new Pyramid(photograph.pixels()),
+            TileCache.shared(),
+            photograph.sensor(),
+            content == null ? ReadingStore.NONE : new KeptReadings(KeptFiles.shared(), content));
+    faces =
+        new Faces(renderer, content == null ? null : new KeptRegions(KeptFiles.shared(), content));
     repairs = new Repairs(this);
     readings = new Readings(this, new GaugeReader(renderer));
     advice = new Advice(this);

@@ -39,7 +39,7 @@ public class KeptRegionsTest {
 
   @BeforeMethod
   public void find() throws IOException {
-    folder = Files.createTempDirectory("carezza-areas").resolve("areas");
+    folder = Files.createTempDirectory("carezza-known").resolve("known");
     found = Portrait.S03.found();
     faces = found.maps();
     asked = 0;
@@ -57,9 +57,8 @@ public class KeptRegionsTest {
 
   /** As a program started anew would ask. */
   private Regions ask(String content, List<FaceMap> of, long mostBytes) {
-    return new KeptRegions(folder, 0, mostBytes)
+    return new KeptRegions(new KeptFiles(folder, 0, mostBytes), content)
         .of(
-            content,
             of,
             () -> {
               asked++;
@@ -72,7 +71,7 @@ public class KeptRegionsTest {
       return List.of();
     }
     try (Stream<Path> files = Files.list(folder)) {
-      return files.filter(f -> f.toString().endsWith(".areas")).toList();
+      return files.filter(f -> f.toString().endsWith(".known")).toList();
     }
   }
 

@@ -14,7 +14,7 @@ import carezza.desktop.demo.Demo;
 import carezza.desktop.style.Look;
 import carezza.file.ApplicationFolder;
 import carezza.project.Document;
-import carezza.session.KeptRegions;
+import carezza.session.KeptFiles;
 
 /** The window. */
 public final class CarezzaApp extends Application {
@@ -39,7 +39,7 @@ public final class CarezzaApp extends Application {
   @Override
   public void start(Stage stage) {
     Look.load();
-    KeptRegions.keepIn(ApplicationFolder.path().resolve("areas"));
+    KeptFiles.keepIn(ApplicationFolder.path().resolve("known"));
     view = new Shell();
     stage.titleProperty().bind(view.windowTitleProperty());
     stage.setScene(new Scene(view, WIDTH, HEIGHT));
