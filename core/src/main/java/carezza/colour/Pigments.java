@@ -60,6 +60,27 @@ public final class Pigments {
     return new Maps(melanin, haemoglobin);
   }
 
+  /** The map of s: what is neither pigment, light and shade. */
+  public static Plane shade(Picture working) {
+    Picture light = WorkingSpace.toLinearSrgb(working);
+    float[] r = light.first().values();
+    float[] g = light.second().values();
+    float[] b = light.third().values();
+    int w = working.area().width();
+    ParallelRows.each(
+        w,
+        working.area().height(),
+        (from, to) -> {
+          for (int i = from * w; i < to * w; i++) {
+            r[i] =
+                (float) SOLVE.m00() * density(r[i])
+                    + (float) SOLVE.m01() * density(g[i])
+                    + (float) SOLVE.m02() * density(b[i]);
+          }
+        });
+    return light.first();
+  }
+
   /** Takes pigment away: multiplies linear sRGB by exp(m M + h H) at each pixel. */
   public static Picture remove(Picture working, Plane melanin, Plane haemoglobin) {
     Picture light = WorkingSpace.toLinearSrgb(working);

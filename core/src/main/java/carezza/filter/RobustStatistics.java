@@ -2,6 +2,8 @@ package carezza.filter;
 
 import java.util.Arrays;
 import java.util.Collection;
+import java.util.Comparator;
+import java.util.stream.IntStream;
 
 import carezza.image.Plane;
 
@@ -129,5 +131,48 @@ public final class RobustStatistics {
       xy += (x[i] - mx) * (y[i] - my);
     }
     return Math.min(xx, yy) / x.length < 1e-6 ? Double.NaN : xy / Math.sqrt(xx * yy);
+  }
+
+  /** Pairs that are looked at, evenly picked. */
+  private static final int MOST_SORTED = 10_000;
+
+  private static final int FEWEST_SORTED = 100;
+
+  /** Groups of equal size, by x, whose middles a slope is laid through. */
+  private static final int GROUPS = 9;
+
+  /**
+   * Slope of y on x: of the line by least squares through the medians of groups of x, so that
+   * places that lie aside, however many in one group, turn it little. 0 of too few, or of one x.
+   */
+  public static double slope(double[] x, double[] y) {
+    int step = Math.max(1, x.length / MOST_SORTED);
+    int count = x.length / step;
+    if (count < FEWEST_SORTED) {
+      return 0;
+    }
+    int[] order =
+        IntStream.range(0, count)
+            .map(i -> i * step)
+            .boxed()
+            .sorted(Comparator.comparingDouble(i -> x[i]))
+            .mapToInt(Integer::intValue)
+            .toArray();
+    double[] across = new double[GROUPS];
+    double[] up = new double[GROUPS];
+    for (int k = 0; k < GROUPS; k++) {
+      int[] group = Arrays.copyOfRange(order, count * k / GROUPS, count * (k + 1) / GROUPS);
+      across[k] = quantile(Arrays.stream(group).mapToDouble(i -> x[i]).toArray(), 0.5);
+      up[k] = quantile(Arrays.stream(group).mapToDouble(i -> y[i]).toArray(), 0.5);
+    }
+    double middleX = Arrays.stream(across).average().orElseThrow();
+    double middleY = Arrays.stream(up).average().orElseThrow();
+    double together = 0;
+    double spread = 0;
+    for (int k = 0; k < GROUPS; k++) {
+      together += (across[k] - middleX) * (up[k] - middleY);
+      spread += (across[k] - middleX) * (across[k] - middleX);
+    }
+    return spread < 1e-12 ? 0 : together / spread;
   }
 }

@@ -55,7 +55,10 @@ public sealed interface Measurements {
   /**
    * Skin under a tone-evening layer.
    *
-   * @param haemoglobinBase what the calm part of the skin reaches: what lies above is excess
+   * @param haemoglobinPerShade what redness rises by with shade: light that skin threw on skin, or
+   *     that came through it, is red
+   * @param haemoglobinBase what the calm part of the skin reaches, less what its shade explains:
+   *     what lies above is excess
    * @param haemoglobinTrust 0 … 1, falling as the map drowns in noise
    * @param melaninBase as for haemoglobin
    * @param melaninTrust as for haemoglobin
@@ -65,6 +68,7 @@ public sealed interface Measurements {
    * @param chromaSlope rise of chroma per L* of this skin
    */
   record SkinTone(
+      double haemoglobinPerShade,
       double haemoglobinBase,
       double haemoglobinTrust,
       double melaninBase,

@@ -77,10 +77,18 @@ final class SkinToneEveningKernel
     Plane brown = GaussianBlur.normalised(maps.melanin(), mask, fw * LOW);
     double redSpread = spread(red, mask, fw);
     double brownSpread = spread(brown, mask, fw);
+    Plane shade = GaussianBlur.normalised(Pigments.shade(input), mask, fw * LOW);
+    double perShade =
+        Math.max(
+            0,
+            RobustStatistics.slope(
+                RobustStatistics.values(shade, mask), RobustStatistics.values(red, mask)));
+    Plane unexplained = less(red, shade, perShade);
     Picture lab = Lab.of(input);
     Plane chroma = chroma(lab);
     return new Measurements.SkinTone(
-        orZero(RobustStatistics.quantile(RobustStatistics.values(red, mask), CALM)),
+        perShade,
+        orZero(RobustStatistics.quantile(RobustStatistics.values(unexplained, mask), CALM)),
         trust(maps.haemoglobin(), redSpread, brownSpread, mask, fw),
         orZero(RobustStatistics.quantile(RobustStatistics.values(brown, mask), UNPATCHED)),
         trust(maps.melanin(), brownSpread, redSpread, mask, fw),
@@ -88,6 +96,15 @@ final class SkinToneEveningKernel
         orZero(RobustStatistics.median(lab.second(), mask)),
         orZero(RobustStatistics.median(lab.third(), mask)),
         slope(lab.first(), chroma, mask));
+  }
+
+  /** A map less what of it another explains. */
+  private static Plane less(Plane map, Plane other, double share) {
+    Plane out = Plane.of(map.area());
+    for (int i = 0; i < out.values().length; i++) {
+      out.values()[i] = (float) (map.values()[i] - share * other.values()[i]);
+    }
+    return out;
   }
 
   private static double orZero(double v) {
@@ -228,7 +245,8 @@ final class SkinToneEveningKernel
         Pigments.Maps maps = Pigments.of(own);
         Plane haemoglobin =
             excess(
-                blur.blur(maps.haemoglobin()),
+                blur.blur(
+                    less(maps.haemoglobin(), Pigments.shade(own), tone.haemoglobinPerShade())),
                 tone.haemoglobinBase(),
                 layer.redness() * tone.haemoglobinTrust());
         Plane melanin =

@@ -15,6 +15,7 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.ExecutionException;
 import java.util.concurrent.Future;
 import java.util.concurrent.ScheduledExecutorService;
 import java.util.concurrent.ScheduledThreadPoolExecutor;
@@ -83,6 +84,7 @@ public final class KeptFiles {
 
   /** Where sessions that are opened from now on keep what they find; nowhere before. */
   public static void keepIn(Path folder) {
+    shared.close();
     shared = new KeptFiles(folder, REST_SECONDS, MOST_BYTES);
   }
 
@@ -133,6 +135,18 @@ public final class KeptFiles {
             slot, LATER.schedule(() -> write(file, contents), restSeconds, TimeUnit.SECONDS));
     if (before != null) {
       before.cancel(false);
+    }
+  }
+
+  /** Nothing more is written to the folder; what is being written is done when this returns. */
+  void close() {
+    waiting.values().forEach(one -> one.cancel(false));
+    try {
+      LATER.submit(() -> {}).get();
+    } catch (InterruptedException e) {
+      Thread.currentThread().interrupt();
+    } catch (ExecutionException e) {
+      throw new IllegalStateException(e);
     }
   }
 

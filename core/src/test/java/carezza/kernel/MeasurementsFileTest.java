@@ -35,7 +35,7 @@ public class MeasurementsFileTest {
           new Measurements.HealSources(
               List.of(List.of(new Source(3.5, -4, 90, 1.5, true), Source.OWN), List.of())),
           new Measurements.Separation(7.125),
-          new Measurements.SkinTone(1, 2, 3, 4, 5, 6, 7, -0.5),
+          new Measurements.SkinTone(0, 1, 2, 3, 4, 5, 6, 7, -0.5),
           TONE,
           new Measurements.Eyes(TONE, Measurements.Tone.NOWHERE, 84),
           new Measurements.Neutrals(

@@ -36,6 +36,7 @@ public class KeptReadingsTest {
   private static final Fingerprint KEY = new Fingerprint(1, 2);
 
   private Path folder;
+  private final List<KeptFiles> opened = new ArrayList<>();
 
   @BeforeMethod
   public void find() throws IOException {
@@ -44,6 +45,8 @@ public class KeptReadingsTest {
 
   @AfterMethod(alwaysRun = true)
   public void tidy() throws IOException {
+    opened.forEach(KeptFiles::close);
+    opened.clear();
     try (Stream<Path> files = Files.walk(folder.getParent())) {
       for (Path file : files.sorted(Comparator.reverseOrder()).toList()) {
         Files.delete(file);
@@ -52,7 +55,9 @@ public class KeptReadingsTest {
   }
 
   private KeptReadings anew(String content) {
-    return new KeptReadings(new KeptFiles(folder, 0, 1 << 20), content);
+    KeptFiles files = new KeptFiles(folder, 0, 1 << 20);
+    opened.add(files);
+    return new KeptReadings(files, content);
   }
 
   private void awaitKept() throws InterruptedException, IOException {

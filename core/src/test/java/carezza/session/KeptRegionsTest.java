@@ -10,6 +10,7 @@ import java.io.DataOutputStream;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
@@ -36,6 +37,7 @@ public class KeptRegionsTest {
   private Regions found;
   private List<FaceMap> faces;
   private int asked;
+  private final List<KeptFiles> opened = new ArrayList<>();
 
   @BeforeMethod
   public void find() throws IOException {
@@ -48,6 +50,8 @@ public class KeptRegionsTest {
   @AfterMethod(alwaysRun = true)
   public void tidy() throws IOException {
     found = null;
+    opened.forEach(KeptFiles::close);
+    opened.clear();
     try (Stream<Path> files = Files.walk(folder.getParent())) {
       for (Path file : files.sorted(Comparator.reverseOrder()).toList()) {
         Files.delete(file);
@@ -57,7 +61,9 @@ public class KeptRegionsTest {
 
   /** As a program started anew would ask. */
   private Regions ask(String content, List<FaceMap> of, long mostBytes) {
-    return new KeptRegions(new KeptFiles(folder, 0, mostBytes), content)
+    KeptFiles files = new KeptFiles(folder, 0, mostBytes);
+    opened.add(files);
+    return new KeptRegions(files, content)
         .of(
             of,
             () -> {

@@ -5,7 +5,8 @@ import static org.assertj.core.api.Assertions.within;
 
 import org.testng.annotations.Test;
 
-public class CorrelationTest {
+/** Of numbers that are looked at in pairs. */
+public class RobustStatisticsTest {
 
   private static final double[] X = {1, 2, 3, 4};
 
@@ -27,5 +28,27 @@ public class CorrelationTest {
   public void whatDoesNotVaryHasNone() {
     assertThat(RobustStatistics.correlation(X, new double[] {3, 3, 3, 3})).isNaN();
     assertThat(RobustStatistics.correlation(new double[] {3, 3, 3, 3}, X)).isNaN();
+  }
+
+  @Test
+  public void aSlopeIsALinesOwnThoughAFewPlacesLieAside() {
+    double[] x = new double[3000];
+    double[] y = new double[x.length];
+    for (int i = 0; i < x.length; i++) {
+      x[i] = (i * 7919 % x.length) / 1000.0;
+      y[i] = i % 5 == 0 ? 90 : 2 - 0.4 * x[i];
+    }
+    assertThat(RobustStatistics.slope(x, y)).isCloseTo(-0.4, within(0.01));
+  }
+
+  @Test
+  public void ofOnePlaceOrTooFewThereIsNoSlope() {
+    double[] same = new double[500];
+    double[] other = new double[500];
+    for (int i = 0; i < other.length; i++) {
+      other[i] = i;
+    }
+    assertThat(RobustStatistics.slope(same, other)).isZero();
+    assertThat(RobustStatistics.slope(X, X)).isZero();
   }
 }
