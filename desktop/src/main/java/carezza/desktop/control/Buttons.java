@@ -20,6 +20,15 @@ public final class Buttons {
     return button;
   }
 
+  /** The turn passes from one button to another, and with it the focus, if it had that. */
+  public static void pass(Button from, Button to) {
+    to.setDisable(false);
+    if (from.isFocused()) {
+      to.requestFocus();
+    }
+    from.setDisable(true);
+  }
+
   /** The one that a sheet is about: Enter presses it. */
   public static Button main(String id, String words, String tip, Runnable action) {
     Button button = of(id, words, tip, action);

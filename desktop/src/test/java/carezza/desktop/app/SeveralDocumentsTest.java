@@ -126,10 +126,11 @@ public class SeveralDocumentsTest extends WindowDriver {
           view.open(file);
           return null;
         });
-    await(() -> state().document().session() != was && state().document().seenProperty().get());
+    await(() -> state().document().session() != was);
+    assertThat(onStage(() -> node("#coming").isVisible())).isFalse();
+    await(() -> state().document().seenProperty().get());
     following.unsubscribe();
     assertThat(seen).containsExactly("Opening large.jpg", "coming", layers + " layers");
-    assertThat(onStage(() -> node("#coming").isVisible())).isFalse();
     assertThat(onStage(() -> view.getScene().getFocusOwner().getId())).isEqualTo("picture");
   }
 

@@ -312,6 +312,8 @@ public class WindowTest extends WindowDriver {
     clickOn("#deliver-write");
     await(() -> ((Labeled) node("#deliver-outcome")).getText().startsWith("Written"));
     assertThat(PictureReader.read(file).size()).isEqualTo(new PictureSize(864, 1080));
+    // What was pressed has the focus again, and nothing that a key would turn unseen.
+    assertThat(onStage(() -> view.getScene().getFocusOwner().getId())).isEqualTo("deliver-write");
     clickOn("#view-bench");
     assertThat(robot.lookup("#course").tryQuery()).isPresent();
   }

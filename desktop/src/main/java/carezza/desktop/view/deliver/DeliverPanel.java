@@ -223,8 +223,7 @@ final class DeliverPanel extends VBox {
       return;
     }
     form.remember();
-    write.setDisable(true);
-    stop.setDisable(false);
+    Buttons.pass(write, stop);
     progress.setVisible(true);
     outcome.setText(TEXTS.get("deliverPanel.rendering-at-full-size"));
     Status.Job job =
@@ -268,8 +267,7 @@ final class DeliverPanel extends VBox {
   }
 
   private void finished(String words) {
-    write.setDisable(false);
-    stop.setDisable(true);
+    Buttons.pass(stop, write);
     progress.setVisible(false);
     outcome.setText(words);
   }

@@ -285,8 +285,7 @@ final class RecipePanel extends VBox {
     Session session = state.document().session();
     Project project = state.document().project();
     Words words = words();
-    write.setDisable(true);
-    stop.setDisable(false);
+    Buttons.pass(write, stop);
     progress.setVisible(true);
     outcome.setText(TEXTS.get("deliverPanel.rendering-at-full-size"));
     Status.Job job = state.status().begin(TEXTS.get("recipe.writing", is.name()), this::stop);
@@ -339,8 +338,7 @@ final class RecipePanel extends VBox {
   }
 
   private void finished(String words) {
-    write.setDisable(false);
-    stop.setDisable(true);
+    Buttons.pass(stop, write);
     progress.setVisible(false);
     outcome.setText(words);
     state.status().say(words);

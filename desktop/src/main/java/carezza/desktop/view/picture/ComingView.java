@@ -56,14 +56,7 @@ public final class ComingView extends Region implements AutoCloseable {
 
   private void show(@Nullable Coming coming) {
     if (coming != null) {
-      PixelPatch pixels = coming.pixels();
-      image.setImage(
-          new WritableImage(
-              new PixelBuffer<>(
-                  pixels.area().width(),
-                  pixels.area().height(),
-                  IntBuffer.wrap(pixels.argb()),
-                  PixelFormat.getIntArgbPreInstance())));
+      image.setImage(image(coming));
       words.setText(coming.words() + " …");
       requestLayout();
       setVisible(true);
@@ -74,6 +67,17 @@ public final class ComingView extends Region implements AutoCloseable {
       image.setImage(null);
       setVisible(false);
     }
+  }
+
+  /** All of the photograph, small. */
+  static WritableImage image(Coming coming) {
+    PixelPatch pixels = coming.pixels();
+    return new WritableImage(
+        new PixelBuffer<>(
+            pixels.area().width(),
+            pixels.area().height(),
+            IntBuffer.wrap(pixels.argb()),
+            PixelFormat.getIntArgbPreInstance()));
   }
 
   public boolean isShown() {

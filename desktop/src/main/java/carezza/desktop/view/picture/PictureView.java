@@ -12,6 +12,7 @@ import javafx.scene.Cursor;
 import javafx.scene.canvas.Canvas;
 import javafx.scene.control.ContextMenu;
 import javafx.scene.control.Label;
+import javafx.scene.image.ImageView;
 import javafx.scene.input.MouseEvent;
 import javafx.scene.layout.Region;
 import javafx.util.Duration;
@@ -20,6 +21,7 @@ import org.jspecify.annotations.Nullable;
 
 import carezza.desktop.picture.ViewPort;
 import carezza.desktop.state.AppState;
+import carezza.desktop.state.Coming;
 import carezza.desktop.state.Comparison;
 import carezza.desktop.state.Subscriptions;
 import carezza.desktop.state.ToolKind;
@@ -63,6 +65,10 @@ public final class PictureView extends Region {
   private final ViewRenderer renderer;
   private final Tools tools;
   private final Screen image = new Screen();
+
+  /** The photograph as it was seen while it was opened, until there is a frame. */
+  private final ImageView arriving = new ImageView();
+
   private final CanvasBeyond beyond;
   private final SettledPicture settled;
   private final Region wipe = new Region();
@@ -76,10 +82,6 @@ public final class PictureView extends Region {
   private @Nullable Area fittedTo;
   private final PictureHand hand;
   private boolean exact;
-
-  /** Whether nothing of the document at work was shown yet. */
-  private boolean begun;
-
   private final PauseTransition brushSaid = new PauseTransition(BRUSH_SAID);
   private final Label waiting = new Label(TEXTS.get("pictureView.making-the-picture"));
   private Shapes shapes = Shapes.NONE;
@@ -87,7 +89,7 @@ public final class PictureView extends Region {
 
   public PictureView(AppState state) {
     this.state = state;
-    this.renderer = new ViewRenderer(state.tasks(), this::show, this::fail);
+    this.renderer = new ViewRenderer(state.tasks(), this::show, state.status()::fail);
     this.tools = new Tools(state);
     this.hand = new PictureHand(this, state, tools);
     setId("picture");
@@ -117,8 +119,10 @@ public final class PictureView extends Region {
     waiting.getStyleClass().add("picture-label");
     waiting.setMouseTransparent(true);
     waiting.setVisible(false);
-    getChildren().addAll(beyond, image, settled, overlay, wipe, armsLength, waiting);
+    getChildren().addAll(beyond, image, arriving, settled, overlay, wipe, armsLength, waiting);
     overlay.setMouseTransparent(true);
+    arriving.setMouseTransparent(true);
+    arriving.setManaged(false);
     compare();
     setFocusTraversable(true);
     setAccessibleText(TEXTS.get("pictureView.the-picture"));
@@ -182,7 +186,9 @@ public final class PictureView extends Region {
     image.clear();
     exact = false;
     shown.set(null);
-    begun = true;
+    Coming coming = state.view().comingProperty().get();
+    arriving.setImage(coming == null ? null : ComingView.image(coming));
+    state.view().comingProperty().set(null);
     shapes = Shapes.NONE;
     hand.forget();
     fitted = true;
@@ -417,7 +423,19 @@ public final class PictureView extends Region {
       beyond.follow(port);
     }
     armsLength.follow(port);
+    placeArriving();
     drawOverlay();
+  }
+
+  /** Only as long as all of it is in the view: beside that it would lie over the panels. */
+  private void placeArriving() {
+    arriving.setVisible(fitted && arriving.getImage() != null);
+    if (arriving.isVisible()) {
+      Area all = state.document().session().size().area();
+      arriving.relocate(port.viewX(0), port.viewY(0));
+      arriving.setFitWidth(all.width() * port.zoom());
+      arriving.setFitHeight(all.height() * port.zoom());
+    }
   }
 
   private void show(ViewRenderer.Frame frame) {
@@ -426,10 +444,8 @@ public final class PictureView extends Region {
     }
     exact = frame.exact() && frame.port().equals(port);
     state.view().awaitedProperty().set(false);
-    if (begun) {
-      begun = false;
-      state.view().comingProperty().set(null);
-    }
+    arriving.setImage(null);
+    arriving.setVisible(false);
     shown.set(frame.project());
     shapes = frame.shapes();
     waiting.setVisible(frame.isBare());
@@ -437,11 +453,6 @@ public final class PictureView extends Region {
       state.document().beSeen(frame.session());
     }
     drawOverlay();
-  }
-
-  private void fail(Throwable e) {
-    state.view().comingProperty().set(null);
-    state.status().fail(e);
   }
 
   void drawOverlay() {
