@@ -129,10 +129,11 @@ public final class KeptFiles {
     if (folder == null) {
       return;
     }
-    Path file = file(folder, from);
+    Path into = folder;
+    Path file = file(into, from);
     Future<?> before =
         waiting.put(
-            slot, LATER.schedule(() -> write(file, contents), restSeconds, TimeUnit.SECONDS));
+            slot, LATER.schedule(() -> write(into, file, contents), restSeconds, TimeUnit.SECONDS));
     if (before != null) {
       before.cancel(false);
     }
@@ -159,10 +160,9 @@ public final class KeptFiles {
     return folder.resolve(Originals.sha256(all) + ENDING);
   }
 
-  private void write(Path file, Contents contents) {
+  private void write(Path into, Path file, Contents contents) {
     try {
-      Path parent = file.getParent();
-      ApplicationFolder.makePrivate(parent);
+      ApplicationFolder.makePrivate(into);
       AtomicFile.replacing(file)
           .ownerOnly()
           .write(
@@ -171,7 +171,7 @@ public final class KeptFiles {
                 contents.writeTo(data);
                 data.flush();
               });
-      prune(parent);
+      prune(into);
     } catch (IOException | Problem | RuntimeException e) {
       LOG.log(Level.WARNING, "File not kept", e);
     }
@@ -179,9 +179,9 @@ public final class KeptFiles {
 
   private record Kept(Path file, long bytes, FileTime asked) {}
 
-  private void prune(Path parent) throws IOException {
+  private void prune(Path into) throws IOException {
     List<Kept> all = new ArrayList<>();
-    try (Stream<Path> files = Files.list(parent)) {
+    try (Stream<Path> files = Files.list(into)) {
       for (Path file : files.filter(f -> f.toString().endsWith(ENDING)).toList()) {
         all.add(new Kept(file, Files.size(file), Files.getLastModifiedTime(file)));
       }
