@@ -64,11 +64,11 @@ final class FirstSight {
     int h = raster.getHeight() / side;
     int bands = raster.getNumBands();
     WritableRaster out = raster.createCompatibleWritableRaster(w, h);
-    Rasters.Lines lines = Rasters.lines(raster);
     ParallelRows.each(
         raster.getWidth() * side,
         h,
         (from, to) -> {
+          Rasters.Lines lines = Rasters.lines(raster);
           float[][] rows = new float[bands][raster.getWidth()];
           float[][] sums = new float[bands][raster.getWidth()];
           float[] means = new float[w];

@@ -70,11 +70,11 @@ final class Rasters {
     }
     int bands = raster.getNumBands();
     float scale = (float) (1 / layout.top());
-    Lines lines = lines(raster);
     ParallelRows.each(
         w,
         h,
         (from, to) -> {
+          Lines lines = lines(raster);
           float[][] row = new float[bands][w];
           for (int y = from; y < to; y++) {
             lines.read(y, row);
@@ -136,47 +136,75 @@ final class Rasters {
     return false;
   }
 
-  /** Gives a row's samples, each band by itself. */
+  /** Gives a row's samples, each band by itself; for one thread. */
   @FunctionalInterface
   interface Lines {
     void read(int y, float[][] bands);
   }
 
-  /** Bytes as most JPEG files have them are taken as they lie; all else by way of the raster. */
+  /**
+   * Bytes and numbers of two bytes that lie pixel by pixel, as most files have them, are taken as
+   * they lie; all else by way of the raster.
+   */
   static Lines lines(Raster raster) {
-    int w = raster.getWidth();
     if (raster.getSampleModel() instanceof PixelInterleavedSampleModel model
-        && raster.getDataBuffer() instanceof DataBufferByte buffer
         && raster.getParent() == null
-        && buffer.getNumBanks() == 1) {
-      byte[] bytes = buffer.getData();
-      int[] offsets = model.getBandOffsets();
-      int stride = model.getPixelStride();
-      return (y, bands) -> {
-        int at = buffer.getOffset() + y * model.getScanlineStride();
-        for (int c = 0; c < offsets.length; c++) {
-          gather(bytes, at + offsets[c], stride, bands[c]);
-        }
-      };
+        && raster.getDataBuffer().getNumBanks() == 1) {
+      if (raster.getDataBuffer() instanceof DataBufferByte buffer) {
+        byte[] bytes = buffer.getData();
+        return lying(model, buffer, (at, step, out) -> gather(bytes, at, step, out));
+      }
+      if (raster.getDataBuffer() instanceof DataBufferUShort buffer) {
+        short[] shorts = buffer.getData();
+        return lying(model, buffer, (at, step, out) -> gather(shorts, at, step, out));
+      }
     }
     if (raster.getTransferType() == DataBuffer.TYPE_INT
         && raster.getSampleModel().getSampleSize(0) == 32) {
       // Java knows no unsigned integers.
-      return (y, bands) -> samples(raster, y, bands, v -> v < 0 ? v + UNSIGNED : v);
+      return samples(raster, v -> v < 0 ? v + UNSIGNED : v);
     }
-    return (y, bands) -> samples(raster, y, bands, v -> Float.isFinite(v) ? v : 0);
+    return samples(raster, v -> Float.isFinite(v) ? v : 0);
   }
 
-  /** Every {@code stride}-th byte from a place on. */
-  private static void gather(byte[] bytes, int at, int stride, float[] out) {
-    if (stride == 3) {
+  /** Takes every {@code step}-th number from a place on. */
+  @FunctionalInterface
+  private interface Gathering {
+    void gather(int at, int step, float[] out);
+  }
+
+  private static Lines lying(
+      PixelInterleavedSampleModel model, DataBuffer buffer, Gathering numbers) {
+    int[] offsets = model.getBandOffsets();
+    return (y, bands) -> {
+      int at = buffer.getOffset() + y * model.getScanlineStride();
+      for (int c = 0; c < offsets.length; c++) {
+        numbers.gather(at + offsets[c], model.getPixelStride(), bands[c]);
+      }
+    };
+  }
+
+  private static void gather(byte[] bytes, int at, int step, float[] out) {
+    if (step == 3) {
       // With the number written out, nothing is checked in the loop.
       for (int x = 0; x < out.length; x++) {
         out[x] = bytes[at + 3 * x] & 0xFF;
       }
     } else {
       for (int x = 0; x < out.length; x++) {
-        out[x] = bytes[at + stride * x] & 0xFF;
+        out[x] = bytes[at + step * x] & 0xFF;
+      }
+    }
+  }
+
+  private static void gather(short[] shorts, int at, int step, float[] out) {
+    if (step == 3) {
+      for (int x = 0; x < out.length; x++) {
+        out[x] = shorts[at + 3 * x] & 0xFFFF;
+      }
+    } else {
+      for (int x = 0; x < out.length; x++) {
+        out[x] = shorts[at + step * x] & 0xFFFF;
       }
     }
   }
@@ -186,14 +214,17 @@ final class Rasters {
     float of(float v);
   }
 
-  private static void samples(Raster raster, int y, float[][] bands, Sample sample) {
+  private static Lines samples(Raster raster, Sample sample) {
     int w = raster.getWidth();
-    float[] row = raster.getPixels(0, y, w, 1, (float[]) null);
-    for (int c = 0; c < bands.length; c++) {
-      for (int x = 0; x < w; x++) {
-        bands[c][x] = sample.of(row[x * bands.length + c]);
+    float[] row = new float[w * raster.getNumBands()];
+    return (y, bands) -> {
+      raster.getPixels(0, y, w, 1, row);
+      for (int c = 0; c < bands.length; c++) {
+        for (int x = 0; x < w; x++) {
+          bands[c][x] = sample.of(row[x * bands.length + c]);
+        }
       }
-    }
+    };
   }
 
   private static int place(int x, int y, int w, int h, int orientation, int step) {

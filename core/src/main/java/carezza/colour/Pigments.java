@@ -32,14 +32,20 @@ public final class Pigments {
 
   private Pigments() {}
 
-  /** Melanin and haemoglobin maps over the same area. */
-  public record Maps(Plane melanin, Plane haemoglobin) {}
+  /**
+   * Maps over the same area.
+   *
+   * @param shade s: what is neither pigment, light and shade
+   */
+  public record Maps(Plane shade, Plane melanin, Plane haemoglobin) {}
 
   public static Maps of(Picture working) {
     Picture light = WorkingSpace.toLinearSrgb(working);
     float[] r = light.first().values();
     float[] g = light.second().values();
     float[] b = light.third().values();
+    // What is read is not read again: the first of the light's planes becomes a map.
+    Plane shade = light.first();
     Plane melanin = Plane.of(working.area());
     Plane haemoglobin = Plane.of(working.area());
     int w = working.area().width();
@@ -51,34 +57,15 @@ public final class Pigments {
             float dr = density(r[i]);
             float dg = density(g[i]);
             float db = density(b[i]);
+            shade.values()[i] =
+                (float) SOLVE.m00() * dr + (float) SOLVE.m01() * dg + (float) SOLVE.m02() * db;
             melanin.values()[i] =
                 (float) SOLVE.m10() * dr + (float) SOLVE.m11() * dg + (float) SOLVE.m12() * db;
             haemoglobin.values()[i] =
                 (float) SOLVE.m20() * dr + (float) SOLVE.m21() * dg + (float) SOLVE.m22() * db;
           }
         });
-    return new Maps(melanin, haemoglobin);
-  }
-
-  /** The map of s: what is neither pigment, light and shade. */
-  public static Plane shade(Picture working) {
-    Picture light = WorkingSpace.toLinearSrgb(working);
-    float[] r = light.first().values();
-    float[] g = light.second().values();
-    float[] b = light.third().values();
-    int w = working.area().width();
-    ParallelRows.each(
-        w,
-        working.area().height(),
-        (from, to) -> {
-          for (int i = from * w; i < to * w; i++) {
-            r[i] =
-                (float) SOLVE.m00() * density(r[i])
-                    + (float) SOLVE.m01() * density(g[i])
-                    + (float) SOLVE.m02() * density(b[i]);
-          }
-        });
-    return light.first();
+    return new Maps(shade, melanin, haemoglobin);
   }
 
   /** Takes pigment away: multiplies linear sRGB by exp(m M + h H) at each pixel. */

@@ -77,7 +77,7 @@ final class SkinToneEveningKernel
     Plane brown = GaussianBlur.normalised(maps.melanin(), mask, fw * LOW);
     double redSpread = spread(red, mask, fw);
     double brownSpread = spread(brown, mask, fw);
-    Plane shade = GaussianBlur.normalised(Pigments.shade(input), mask, fw * LOW);
+    Plane shade = GaussianBlur.normalised(maps.shade(), mask, fw * LOW);
     double perShade =
         Math.max(
             0,
@@ -245,8 +245,7 @@ final class SkinToneEveningKernel
         Pigments.Maps maps = Pigments.of(own);
         Plane haemoglobin =
             excess(
-                blur.blur(
-                    less(maps.haemoglobin(), Pigments.shade(own), tone.haemoglobinPerShade())),
+                blur.blur(less(maps.haemoglobin(), maps.shade(), tone.haemoglobinPerShade())),
                 tone.haemoglobinBase(),
                 layer.redness() * tone.haemoglobinTrust());
         Plane melanin =

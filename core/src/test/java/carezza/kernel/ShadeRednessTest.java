@@ -67,7 +67,7 @@ public class ShadeRednessTest {
 
   @Test
   public void theShadeOfPaintedSkinComesBack() {
-    Plane found = Pigments.shade(skin((x, y) -> 0.3));
+    Plane found = Pigments.of(skin((x, y) -> 0.3)).shade();
     for (int x = 0; x < ALL.width(); x += 20) {
       assertThat(found.at(x, 80)).isCloseTo((float) shade(x), within(2e-3f));
     }

@@ -222,7 +222,7 @@ public final class DocumentFiles implements StartView.Opening, SetView.Opening, 
         cancellation ->
             source.read(
                 small -> {
-                  Coming seen = new Coming(job.words(), ViewPixels.of(small, screen));
+                  Coming seen = new Coming(ViewPixels.of(small, screen));
                   state
                       .tasks()
                       .atHome(

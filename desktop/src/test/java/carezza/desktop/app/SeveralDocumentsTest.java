@@ -10,6 +10,7 @@ import java.util.List;
 import java.util.concurrent.CountDownLatch;
 import javafx.event.Event;
 import javafx.scene.control.Label;
+import javafx.scene.control.Labeled;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import javafx.util.Subscription;
@@ -116,7 +117,7 @@ public class SeveralDocumentsTest extends WindowDriver {
                             state().selection().select(firstLayer());
                             Event.fireEvent(
                                 view.getScene().getFocusOwner(), pressed(KeyCode.DELETE));
-                            seen.add(is.words());
+                            seen.add(((Labeled) node("#coming-under-way")).getText());
                             seen.add(view.getScene().getFocusOwner().getId());
                             seen.add(state().document().stack().size() + " layers");
                           }
@@ -130,7 +131,7 @@ public class SeveralDocumentsTest extends WindowDriver {
     assertThat(onStage(() -> node("#coming").isVisible())).isFalse();
     await(() -> state().document().seenProperty().get());
     following.unsubscribe();
-    assertThat(seen).containsExactly("Opening large.jpg", "coming", layers + " layers");
+    assertThat(seen).containsExactly("Opening large.jpg …", "coming", layers + " layers");
     assertThat(onStage(() -> view.getScene().getFocusOwner().getId())).isEqualTo("picture");
   }
 
@@ -141,7 +142,7 @@ public class SeveralDocumentsTest extends WindowDriver {
           state()
               .view()
               .comingProperty()
-              .set(new Coming("Opening", ViewPixels.clear(new ViewPort(0, 0, 1, 40, 30))));
+              .set(new Coming(ViewPixels.clear(new ViewPort(0, 0, 1, 40, 30))));
           return null;
         });
     assertThat(onStage(() -> node("#coming").isVisible())).isTrue();

@@ -1,24 +1,21 @@
 package carezza.desktop.view.picture;
 
-import java.nio.IntBuffer;
+import javafx.geometry.BoundingBox;
 import javafx.geometry.Bounds;
-import javafx.scene.control.Label;
-import javafx.scene.image.ImageView;
-import javafx.scene.image.PixelBuffer;
-import javafx.scene.image.PixelFormat;
-import javafx.scene.image.WritableImage;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
+import javafx.scene.layout.Pane;
 import javafx.scene.layout.Region;
 
 import org.jspecify.annotations.Nullable;
 
-import carezza.desktop.picture.PixelPatch;
 import carezza.desktop.picture.ViewPort;
 import carezza.desktop.state.AppState;
 import carezza.desktop.state.Coming;
 import carezza.desktop.state.Subscriptions;
+import carezza.desktop.view.WorkLine;
 import carezza.image.Area;
+import carezza.image.PictureSize;
 
 /**
  * A photograph that is on its way, where its picture will be; all else of the document that is
@@ -26,22 +23,26 @@ import carezza.image.Area;
  */
 public final class ComingView extends Region implements AutoCloseable {
 
+  private static final double BELOW = 8;
+
+  private final AppState state;
   private final Subscriptions subscriptions = new Subscriptions();
   private final Region picture;
-  private final Region surround = new Region();
-  private final ImageView image = new ImageView();
-  private final Label words = new Label();
+  private final SmallImage image = new SmallImage();
+  private final Pane surround = new Pane(image);
+  private final WorkLine work;
 
   /**
    * @param picture where pictures are shown
    */
   public ComingView(AppState state, Region picture) {
+    this.state = state;
     this.picture = picture;
+    work = new WorkLine(state.status(), "coming-");
     setId("coming");
     getStyleClass().add("panel");
     surround.getStyleClass().add("picture");
-    words.getStyleClass().add("picture-label");
-    getChildren().addAll(surround, image, words);
+    getChildren().addAll(surround, work);
     setVisible(false);
     setFocusTraversable(true);
     addEventHandler(
@@ -55,29 +56,15 @@ public final class ComingView extends Region implements AutoCloseable {
   }
 
   private void show(@Nullable Coming coming) {
+    image.show(coming);
+    setVisible(coming != null);
     if (coming != null) {
-      image.setImage(image(coming));
-      words.setText(coming.words() + " …");
       requestLayout();
-      setVisible(true);
+      // A sheet that is open keeps the keys.
       if (!picture.isDisabled()) {
         requestFocus();
       }
-    } else {
-      image.setImage(null);
-      setVisible(false);
     }
-  }
-
-  /** All of the photograph, small. */
-  static WritableImage image(Coming coming) {
-    PixelPatch pixels = coming.pixels();
-    return new WritableImage(
-        new PixelBuffer<>(
-            pixels.area().width(),
-            pixels.area().height(),
-            IntBuffer.wrap(pixels.argb()),
-            PixelFormat.getIntArgbPreInstance()));
   }
 
   public boolean isShown() {
@@ -86,28 +73,32 @@ public final class ComingView extends Region implements AutoCloseable {
 
   @Override
   protected void layoutChildren() {
-    if (image.getImage() == null) {
+    Coming coming = state.view().comingProperty().get();
+    if (coming == null) {
       return;
     }
-    Bounds place =
-        picture.getScene() == null || picture.getWidth() == 0
-            ? getLayoutBounds()
-            : sceneToLocal(picture.localToScene(picture.getLayoutBounds()));
+    work.autosize();
+    Bounds place = place();
     surround.resizeRelocate(place.getMinX(), place.getMinY(), place.getWidth(), place.getHeight());
-    Area all =
-        new Area(0, 0, (int) image.getImage().getWidth(), (int) image.getImage().getHeight());
-    ViewPort port = ViewPort.fit(all, (int) place.getWidth(), (int) place.getHeight());
-    image.setFitWidth(all.width() * port.zoom());
-    image.setFitHeight(all.height() * port.zoom());
-    image.relocate(place.getMinX() + port.viewX(0), place.getMinY() + port.viewY(0));
-    words.autosize();
-    words.relocate(
-        place.getMinX() + (place.getWidth() - words.getWidth()) / 2,
-        place.getMinY() + place.getHeight() - words.getHeight() - 8);
+    Area all = coming.pixels().area();
+    PictureSize size = new PictureSize(all.width(), all.height());
+    image.follow(ViewPort.fit(size, (int) place.getWidth(), (int) place.getHeight()), size);
+    work.relocate(
+        place.getMinX() + (place.getWidth() - work.getWidth()) / 2, place.getMaxY() + BELOW);
+  }
+
+  /**
+   * Where pictures are; where none was shown yet all there is, with room for what is said below.
+   */
+  private Bounds place() {
+    return picture.getScene() == null || picture.getWidth() == 0
+        ? new BoundingBox(0, 0, getWidth(), getHeight() - work.getHeight() - 2 * BELOW)
+        : sceneToLocal(picture.localToScene(picture.getLayoutBounds()));
   }
 
   @Override
   public void close() {
     subscriptions.close();
+    work.close();
   }
 }

@@ -12,7 +12,6 @@ import javafx.scene.Cursor;
 import javafx.scene.canvas.Canvas;
 import javafx.scene.control.ContextMenu;
 import javafx.scene.control.Label;
-import javafx.scene.image.ImageView;
 import javafx.scene.input.MouseEvent;
 import javafx.scene.layout.Region;
 import javafx.util.Duration;
@@ -21,7 +20,6 @@ import org.jspecify.annotations.Nullable;
 
 import carezza.desktop.picture.ViewPort;
 import carezza.desktop.state.AppState;
-import carezza.desktop.state.Coming;
 import carezza.desktop.state.Comparison;
 import carezza.desktop.state.Subscriptions;
 import carezza.desktop.state.ToolKind;
@@ -67,7 +65,7 @@ public final class PictureView extends Region {
   private final Screen image = new Screen();
 
   /** The photograph as it was seen while it was opened, until there is a frame. */
-  private final ImageView arriving = new ImageView();
+  private final SmallImage arriving = new SmallImage();
 
   private final CanvasBeyond beyond;
   private final SettledPicture settled;
@@ -121,8 +119,6 @@ public final class PictureView extends Region {
     waiting.setVisible(false);
     getChildren().addAll(beyond, image, arriving, settled, overlay, wipe, armsLength, waiting);
     overlay.setMouseTransparent(true);
-    arriving.setMouseTransparent(true);
-    arriving.setManaged(false);
     compare();
     setFocusTraversable(true);
     setAccessibleText(TEXTS.get("pictureView.the-picture"));
@@ -186,8 +182,7 @@ public final class PictureView extends Region {
     image.clear();
     exact = false;
     shown.set(null);
-    Coming coming = state.view().comingProperty().get();
-    arriving.setImage(coming == null ? null : ComingView.image(coming));
+    arriving.show(state.view().comingProperty().get());
     state.view().comingProperty().set(null);
     shapes = Shapes.NONE;
     hand.forget();
@@ -423,19 +418,13 @@ public final class PictureView extends Region {
       beyond.follow(port);
     }
     armsLength.follow(port);
-    placeArriving();
-    drawOverlay();
-  }
-
-  /** Only as long as all of it is in the view: beside that it would lie over the panels. */
-  private void placeArriving() {
-    arriving.setVisible(fitted && arriving.getImage() != null);
-    if (arriving.isVisible()) {
-      Area all = state.document().session().size().area();
-      arriving.relocate(port.viewX(0), port.viewY(0));
-      arriving.setFitWidth(all.width() * port.zoom());
-      arriving.setFitHeight(all.height() * port.zoom());
+    if (fitted) {
+      arriving.follow(port, state.document().session().size());
+    } else {
+      // Not all of it is in the view any more: it would lie over the panels.
+      arriving.show(null);
     }
+    drawOverlay();
   }
 
   private void show(ViewRenderer.Frame frame) {
@@ -444,8 +433,7 @@ public final class PictureView extends Region {
     }
     exact = frame.exact() && frame.port().equals(port);
     state.view().awaitedProperty().set(false);
-    arriving.setImage(null);
-    arriving.setVisible(false);
+    arriving.show(null);
     shown.set(frame.project());
     shapes = frame.shapes();
     waiting.setVisible(frame.isBare());

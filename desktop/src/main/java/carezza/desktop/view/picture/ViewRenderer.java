@@ -266,8 +266,6 @@ public final class ViewRenderer implements AutoCloseable {
       building = null;
       exact.cancel();
     }
-    // Before there is any picture nothing else is at work, and no hand to keep up with.
-    boolean first = !shownOfThis;
     quick.newest(
         cancellation -> {
           RenderInput scene = request.scene();
@@ -279,7 +277,7 @@ public final class ViewRenderer implements AutoCloseable {
             known = null;
           }
           boolean close = known != null;
-          Frame frame = known == null ? coarse(request, scene, first) : known.frame(request, scene);
+          Frame frame = known == null ? coarse(request, scene) : known.frame(request, scene);
           tasks.atHome(
               () -> {
                 take(frame, number, request.session());
@@ -315,12 +313,10 @@ public final class ViewRenderer implements AutoCloseable {
         });
   }
 
-  private static Frame coarse(Request request, RenderInput scene, boolean first) {
+  private static Frame coarse(Request request, RenderInput scene) {
     int above = Math.min(request.port().level() + 1, Level.COARSEST);
-    return first
-        ? frame(request, scene, above, Readiness.QUICK, Cancellation.NONE)
-        : ParallelRows.alone(
-            () -> frame(request, scene, above, Readiness.QUICK, Cancellation.NONE));
+    return ParallelRows.alone(
+        () -> frame(request, scene, above, Readiness.QUICK, Cancellation.NONE));
   }
 
   private void refine(Request request, long number, long restMillis) {
